@@ -1,0 +1,50 @@
+/** How well a student dances a figure, from least to most. */
+export const MARKS = ["not-yet", "with-help", "alone", "dances-it"] as const;
+export type Mark = (typeof MARKS)[number];
+
+export const MARK_NAMES: Readonly<Record<Mark, string>> = {
+  "not-yet": "not yet",
+  "with-help": "with help",
+  alone: "alone",
+  "dances-it": "dances it",
+};
+
+export interface FigureMark {
+  readonly studentId: string;
+  readonly figureId: string;
+  readonly mark: Mark;
+}
+
+export interface Standing {
+  readonly studentId: string;
+  /** Figures danced alone or better. */
+  readonly has: readonly string[];
+  /** Figures marked below that, lowest first. */
+  readonly missing: readonly string[];
+  /** Figures without a mark. */
+  readonly unseen: readonly string[];
+}
+
+const rank = (mark: Mark): number => MARKS.indexOf(mark);
+const ENOUGH = rank("alone");
+
+/** Where a student stands over the figures of a course, and what is still missing. */
+export function standingOf(studentId: string, figureIds: readonly string[], marks: readonly FigureMark[]): Standing {
+  const own = new Map(marks.filter((mark) => mark.studentId === studentId).map(({ figureId, mark }) => [figureId, mark]));
+  const rankOf = (id: string): number => {
+    const mark = own.get(id);
+    return mark === undefined ? -1 : rank(mark);
+  };
+  return {
+    studentId,
+    has: figureIds.filter((id) => rankOf(id) >= ENOUGH),
+    missing: figureIds.filter((id) => rankOf(id) >= 0 && rankOf(id) < ENOUGH).sort((a, b) => rankOf(a) - rankOf(b)),
+    unseen: figureIds.filter((id) => rankOf(id) < 0),
+  };
+}
+
+/** How many students have a figure, of those marked on it. */
+export function shareOf(figureId: string, marks: readonly FigureMark[]): { readonly have: number; readonly marked: number } {
+  const own = marks.filter((mark) => mark.figureId === figureId);
+  return { have: own.filter(({ mark }) => rank(mark) >= ENOUGH).length, marked: own.length };
+}

@@ -1,0 +1,135 @@
+import { type Figure, isWeightAction, type Role, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
+import {
+  COMFORTABLE_GAP_MS,
+  type Dance,
+  fastestTempo,
+  type PhraseFit,
+  phraseFit,
+  TICKS_PER_BEAT,
+  TIERS,
+  type Tier,
+  type Ticks,
+  ticksToBeats,
+  withinBeat,
+} from "../time/index.ts";
+import { type FootFault, followFeet } from "./feet.ts";
+
+export { type FootFault, footFaultText } from "./feet.ts";
+
+export interface RoleFacts {
+  readonly role: Role;
+  /** Actions with and without a weight change. */
+  readonly steps: number;
+  readonly weightless: number;
+  /** Slow and quick, such as `Q Q & Q`. */
+  readonly rhythm: string;
+  readonly startFree: "L" | "R" | null;
+  readonly endFree: "L" | "R" | null;
+  /** Ends with the foot free that it started with, so that it can be danced again as written. */
+  readonly closes: boolean;
+  readonly footFaults: readonly FootFault[];
+  readonly holdIn: string | null;
+  readonly holdOut: string | null;
+  /** Degrees, right turns positive. */
+  readonly netTurn: number;
+  /** The most degrees within one beat. */
+  readonly largestTurnInBeat: number;
+  /** Beats between the two weight changes that lie closest, round the end too; null with fewer than two. */
+  readonly shortestGap: number | null;
+}
+
+export interface FigureFacts {
+  readonly beats: number;
+  readonly roles: readonly RoleFacts[];
+  readonly phrase: PhraseFit;
+  /** Whether both partners step at the same moments. */
+  readonly onsetsMatch: boolean;
+  /** The fastest comfortable tempo in beats per minute for each tier; null when no two steps follow each other. */
+  readonly fastestBpm: Readonly<Record<Tier, number>> | null;
+}
+
+/** When a step ends: at the next one's beginning, the last one as the figure comes round again. */
+export const stepEnd = (steps: readonly Step[], index: number, length: Ticks): Ticks =>
+  steps[index + 1]?.onset ?? length + (steps[0]?.onset ?? 0);
+
+const weightSteps = (steps: readonly Step[]): Step[] => steps.filter(({ action }) => isWeightAction(action));
+
+/**
+ * The rhythm word of one step: `e`, `&` and `a` off the beat; on it S when it lasts a slow of the dance or
+ * longer, otherwise Q.
+ */
+export function rhythmWord(onset: Ticks, lasts: Ticks, dance: Dance): "S" | "Q" | "e" | "&" | "a" {
+  const part = withinBeat(onset);
+  if (part !== 0) return part < 12 ? "e" : part < 18 ? "&" : "a";
+  return lasts >= dance.slowBeats * TICKS_PER_BEAT ? "S" : "Q";
+}
+
+const rhythmOf = (steps: readonly Step[], length: Ticks, dance: Dance): string => {
+  const changes = weightSteps(steps);
+  return changes.map(({ onset }, i) => rhythmWord(onset, stepEnd(changes, i, length) - onset, dance)).join(" ");
+};
+
+function shortestGap(steps: readonly Step[], length: Ticks): Ticks | null {
+  const changes = weightSteps(steps);
+  if (changes.length < 2) return null;
+  return Math.min(...changes.map(({ onset }, index) => stepEnd(changes, index, length) - onset));
+}
+
+const turnOf = ({ turn }: Step): number => (turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0);
+
+function largestTurnInBeat(steps: readonly Step[]): number {
+  const byBeat = new Map<number, number>();
+  for (const step of steps) {
+    const beat = Math.floor(step.onset / TICKS_PER_BEAT);
+    byBeat.set(beat, (byBeat.get(beat) ?? 0) + turnOf(step));
+  }
+  return Math.max(0, ...[...byBeat.values()].map(Math.abs));
+}
+
+function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
+  const steps = stepsOf(figure, role);
+  const { startFree, endFree, faults } = followFeet(steps);
+  const holds = steps.flatMap(({ hold }) => hold ?? []);
+  const gap = shortestGap(steps, figure.length);
+  const changes = weightSteps(steps).length;
+  return {
+    role,
+    steps: changes,
+    weightless: steps.length - changes,
+    rhythm: rhythmOf(steps, figure.length, dance),
+    startFree,
+    endFree,
+    closes: startFree !== null && startFree === endFree,
+    footFaults: faults,
+    holdIn: steps[0]?.hold ?? null,
+    holdOut: holds.at(-1) ?? null,
+    netTurn: steps.reduce((sum, step) => sum + turnOf(step), 0),
+    largestTurnInBeat: largestTurnInBeat(steps),
+    shortestGap: gap === null ? null : ticksToBeats(gap),
+  };
+}
+
+const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
+  a.length === b.length && a.every(({ onset }, index) => onset === b[index]?.onset);
+
+/**
+ * All that follows from the notation of a figure; derived each time, never stored.
+ * Tempi rest on the stated gaps of `COMFORTABLE_GAP_MS`.
+ */
+export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
+  const roles = writtenRoles(figure).map((role) => roleFacts(figure, role, dance));
+  const gaps = roles.flatMap(({ shortestGap: gap }) => gap ?? []);
+  const gap = gaps.length === 0 ? null : Math.min(...gaps) * TICKS_PER_BEAT;
+  const beats = ticksToBeats(figure.length);
+  const [leader, follower] = [weightSteps(stepsOf(figure, "leader")), weightSteps(stepsOf(figure, "follower"))];
+  return {
+    beats,
+    roles,
+    phrase: phraseFit(beats, dance.phraseBeats),
+    onsetsMatch: follower.length === 0 || sameOnsets(leader, follower),
+    fastestBpm:
+      gap === null
+        ? null
+        : (Object.fromEntries(TIERS.map((tier) => [tier, fastestTempo(gap, COMFORTABLE_GAP_MS[tier])])) as Record<Tier, number>),
+  };
+}

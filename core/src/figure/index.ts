@@ -1,0 +1,3 @@
+export * from "./call.ts";
+export * from "./facts.ts";
+export * from "./kinds.ts";

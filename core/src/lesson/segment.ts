@@ -1,0 +1,35 @@
+import type { Work } from "../plan/index.ts";
+
+/** What a timed part of a lesson is for, in the order a lesson runs. */
+export const SEGMENT_KINDS = ["warm-up", "carry-over", "return", "deepen", "new", "practice", "wrap", "own"] as const;
+export type SegmentKind = (typeof SEGMENT_KINDS)[number];
+
+export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
+  "warm-up": "Warm-up",
+  "carry-over": "Carried over",
+  return: "Comes back",
+  deepen: "Go deeper",
+  new: "New",
+  practice: "Dance it",
+  wrap: "Wrap",
+  own: "Own part",
+};
+
+export interface Segment {
+  readonly kind: SegmentKind;
+  readonly title: string;
+  readonly figureId: string | null;
+  /** What is worked on, in order, as planned; `minutes` is what the lesson gives it. */
+  readonly layers: readonly { readonly layer: Work; readonly minutes: number }[];
+  /** Whole minutes, at least 1. */
+  readonly minutes: number;
+}
+
+/** What became of a segment in class. */
+export const COVERED = ["done", "part", "not-done"] as const;
+export type Covered = (typeof COVERED)[number];
+
+export const COVERED_NAMES: Readonly<Record<Covered, string>> = { done: "done", part: "part done", "not-done": "not done" };
+
+export const totalMinutes = (segments: readonly Pick<Segment, "minutes">[]): number =>
+  segments.reduce((sum, { minutes }) => sum + minutes, 0);

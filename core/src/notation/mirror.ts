@@ -1,0 +1,37 @@
+import type { Figure, Foot, Step } from "./types.ts";
+import { type Action, type Direction, ROLES, type Role } from "./words.ts";
+
+const OPPOSITE: Readonly<Record<string, string>> = {
+  forward: "back",
+  back: "forward",
+  "diagonal-forward": "diagonal-back",
+  "diagonal-back": "diagonal-forward",
+  "cross-front": "cross-behind",
+  "cross-behind": "cross-front",
+};
+
+const opposite = <T extends Action | Direction>(word: T): T => (OPPOSITE[word] ?? word) as T;
+const otherFoot = (foot: Foot | null): Foot | null => (foot === "L" ? "R" : foot === "R" ? "L" : foot);
+
+/**
+ * The natural opposite: feet exchanged, forward and back exchanged, side kept to the same side of the room
+ * (which the exchanged foot brings about), turns in the same sense. Applied twice it gives the steps back.
+ */
+export const mirrorSteps = (steps: readonly Step[]): Step[] =>
+  steps.map((step) => ({
+    ...step,
+    foot: otherFoot(step.foot),
+    action: opposite(step.action),
+    ...(step.direction ? { direction: opposite(step.direction) } : {}),
+  }));
+
+/** The roles a figure has steps for, in the order leader, follower, solo. */
+export const writtenRoles = (figure: Figure): Role[] =>
+  ROLES.filter((role) => figure.parts[role] !== undefined || (role === "follower" && figure.followerMirrors));
+
+/** What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there. */
+export function stepsOf(figure: Figure, role: Role): readonly Step[] {
+  const written = figure.parts[role];
+  if (written || role !== "follower" || !figure.followerMirrors) return written ?? [];
+  return mirrorSteps(figure.parts.leader ?? []).map(({ lead: _lead, cue: _cue, ...step }) => step);
+}

@@ -1,0 +1,188 @@
+import { BEAT_PARTS, type BeatPart, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import type { Token } from "./scan.ts";
+import { suggest } from "./suggest.ts";
+import type { Fault, Foot, Step, Turn } from "./types.ts";
+import {
+  type Action,
+  DIRECTIONS,
+  FREE_ACTIONS,
+  isAction,
+  isDirection,
+  isModifier,
+  isWeightAction,
+  MODIFIERS,
+  SHORT_FORMS,
+  takesDirection,
+  WEIGHT_ACTIONS,
+} from "./words.ts";
+
+/** Reports a fault at a token; the words are those a suggestion may come from. */
+export type Report = (at: Token, expected: string, words?: readonly string[]) => void;
+
+export const MAX_BEATS = 512;
+const MAX_TURN = 8 * 360;
+const MIN_DEGREES = 9;
+const ACTIONS: readonly string[] = [...WEIGHT_ACTIONS, ...FREE_ACTIONS];
+const COUNT = /^(\d{1,3})?([e&a])?$/;
+
+/** A word in full and in lower case; short forms are written out. */
+export const fullWord = (token: Token): string => {
+  const word = token.value.toLowerCase();
+  return SHORT_FORMS[word] ?? word;
+};
+
+export const isCount = (token: Token): boolean => token.kind === "word" && COUNT.test(token.value.toLowerCase());
+
+export const makeFault = (at: Token, expected: string, words?: readonly string[]): Fault => {
+  const suggestion = words && suggest(at.value, words);
+  const { line, column, length, value: found } = at;
+  return { line, column, length, found, expected, ...(suggestion ? { suggestion } : {}) };
+};
+
+/**
+ * The onset of a count. A bare `e`, `&` or `a` belongs to the number before it; before any number it is a
+ * pick-up to count 1.
+ * @param beat the beat number last read in this role, 0 before the first
+ */
+export function readCount(token: Token, beat: number): { onset: Ticks; beat: number } | null {
+  const match = COUNT.exec(token.value.toLowerCase());
+  if (!match) return null;
+  const own = match[1] === undefined ? beat : Number(match[1]);
+  if (match[1] !== undefined && (own < 1 || own > MAX_BEATS)) return null;
+  const part = match[2] === undefined ? 0 : BEAT_PARTS[match[2] as BeatPart];
+  return { onset: (own - 1) * TICKS_PER_BEAT + part, beat: own };
+}
+
+function readFoot(token: Token | undefined): Foot | null {
+  if (token?.kind !== "word") return null;
+  const word = fullWord(token);
+  return word === "l" ? "L" : word === "r" ? "R" : word === "both" ? "both" : null;
+}
+
+/** Reads `½`, `1/2`, `1 1/2`, `2` (whole turns up to 8) or degrees from 9 on. Returns degrees and tokens used. */
+function readTurnSize(tokens: readonly Token[], from: number): { degrees: number; used: number } | null {
+  const first = tokens[from];
+  if (first?.kind !== "word") return null;
+  const glyphs: Record<string, string> = { "¼": "1/4", "½": "1/2", "¾": "3/4" };
+  const fractionOf = (word: string): number | null => {
+    const match = /^(\d{1,2})\/(\d{1,2})$/.exec(glyphs[word] ?? word);
+    return match && Number(match[2]) > 0 ? (360 * Number(match[1])) / Number(match[2]) : null;
+  };
+  const accept = (degrees: number, used: number) =>
+    Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
+  const fraction = fractionOf(first.value);
+  if (fraction !== null) return accept(fraction, 1);
+  const mixed = /^([1-8])([¼½¾])$/.exec(first.value);
+  if (mixed) return accept(Number(mixed[1]) * 360 + (fractionOf(mixed[2] ?? "") ?? 0), 1);
+  if (!/^\d{1,4}$/.test(first.value)) return null;
+  const whole = Number(first.value);
+  const next = tokens[from + 1];
+  const rest = next?.kind === "word" ? fractionOf(next.value) : null;
+  if (rest !== null && whole <= 8) return accept(whole * 360 + rest, 2);
+  return accept(whole <= 8 ? whole * 360 : whole, 1);
+}
+
+type Draft = { -readonly [K in keyof Step]: Step[K] };
+
+interface Cursor {
+  readonly tokens: readonly Token[];
+  at: number;
+}
+
+function readTurn(cursor: Cursor, report: Report): Turn | null {
+  const word = cursor.tokens[cursor.at - 1] as Token;
+  const sense = readFoot(cursor.tokens[cursor.at]);
+  if (sense !== "L" && sense !== "R") {
+    report(cursor.tokens[cursor.at] ?? word, "L or R, the way the turn goes");
+    return null;
+  }
+  const size = readTurnSize(cursor.tokens, cursor.at + 1);
+  if (!size) {
+    report(cursor.tokens[cursor.at + 1] ?? word, "the size of the turn: 1/4, 1/2, 1 1/2 or degrees from 9 to 2880");
+    cursor.at += 1;
+    return null;
+  }
+  cursor.at += 1 + size.used;
+  return { sense, degrees: size.degrees };
+}
+
+function readText(cursor: Cursor, what: string, report: Report): string | null {
+  const token = cursor.tokens[cursor.at];
+  if (token?.kind !== "text" || token.open) {
+    report(token ?? (cursor.tokens[cursor.at - 1] as Token), `${what} in double quotes`);
+    if (token?.open) cursor.at += 1;
+    return null;
+  }
+  cursor.at += 1;
+  return token.value;
+}
+
+function readModifier(draft: Draft, cursor: Cursor, report: Report): void {
+  const token = cursor.tokens[cursor.at] as Token;
+  const word = token.kind === "text" ? "" : fullWord(token);
+  cursor.at += 1;
+  if (!isModifier(word)) {
+    report(token, `a modifier (${MODIFIERS.join(", ")}) or the end of the step`, MODIFIERS);
+    return;
+  }
+  const taken = word === "small" || word === "long" ? draft.size : draft[word];
+  if (taken !== undefined) report(token, `each modifier once in a step`);
+  switch (word) {
+    case "turn": {
+      const turn = readTurn(cursor, report);
+      if (turn) draft.turn ??= turn;
+      return;
+    }
+    case "small":
+    case "long":
+      draft.size ??= word;
+      return;
+    default: {
+      const text = readText(cursor, word === "hold" ? "the name of the hold" : `the ${word}`, report);
+      if (text !== null) draft[word] ??= text;
+    }
+  }
+}
+
+function readAction(cursor: Cursor, report: Report): Action | null {
+  const token = cursor.tokens[cursor.at];
+  const count = cursor.tokens[0] as Token;
+  if (!token) {
+    report(count, "a foot (L, R or both) and an action after the count");
+    return null;
+  }
+  const word = token.kind === "word" ? fullWord(token) : "";
+  cursor.at += 1;
+  if (isAction(word)) return word;
+  report(token, "an action such as forward, back, side, close, place or tap", ACTIONS);
+  return null;
+}
+
+/**
+ * Reads `COUNT FOOT ACTION [DIRECTION] [MODIFIER …]`. What cannot be read is reported and passed over.
+ * @returns the step, or null when its action is not known
+ */
+export function readStep(tokens: readonly Token[], onset: Ticks, report: Report): Step | null {
+  const cursor: Cursor = { tokens, at: 1 };
+  const foot = readFoot(tokens[1]);
+  if (foot) cursor.at = 2;
+  const action = readAction(cursor, report);
+  if (!action) return null;
+  if (!foot && isWeightAction(action)) {
+    report(tokens[cursor.at - 1] as Token, `a foot (L, R or both) before ${action}`);
+    return null;
+  }
+  const draft: Draft = { onset, foot, action };
+  const next = cursor.tokens[cursor.at];
+  if (next?.kind === "word" && isDirection(fullWord(next))) {
+    const direction = fullWord(next);
+    cursor.at += 1;
+    if (!takesDirection(action)) report(next, `a modifier after ${action}, which is a direction itself`);
+    else if (isDirection(direction)) draft.direction = direction;
+  } else if (next?.kind === "word" && !isModifier(fullWord(next)) && takesDirection(action)) {
+    report(next, "a direction or a modifier", [...DIRECTIONS, ...MODIFIERS]);
+    cursor.at += 1;
+  }
+  while (cursor.at < tokens.length) readModifier(draft, cursor, report);
+  return draft;
+}

@@ -1,0 +1,100 @@
+/** Actions that change weight: the foot named carries the dancer afterwards. */
+export const WEIGHT_ACTIONS = [
+  "forward",
+  "back",
+  "side",
+  "close",
+  "place",
+  "replace",
+  "cross-front",
+  "cross-behind",
+  "lock",
+  "diagonal-forward",
+  "diagonal-back",
+] as const;
+
+/** Actions that leave the weight where it is. */
+export const FREE_ACTIONS = [
+  "tap",
+  "touch",
+  "point",
+  "kick",
+  "brush",
+  "scuff",
+  "hitch",
+  "heel",
+  "swivel",
+  "hold",
+] as const;
+
+/** Where an action without weight (or a lock or replace) goes. */
+export const DIRECTIONS = [
+  "forward",
+  "back",
+  "side",
+  "close",
+  "place",
+  "cross-front",
+  "cross-behind",
+  "diagonal-forward",
+  "diagonal-back",
+] as const;
+
+export const MODIFIERS = ["turn", "small", "long", "hold", "lead", "cue"] as const;
+export const ROLES = ["leader", "follower", "solo"] as const;
+
+export type WeightAction = (typeof WEIGHT_ACTIONS)[number];
+export type FreeAction = (typeof FREE_ACTIONS)[number];
+export type Action = WeightAction | FreeAction;
+export type Direction = (typeof DIRECTIONS)[number];
+export type Modifier = (typeof MODIFIERS)[number];
+export type Role = (typeof ROLES)[number];
+
+/** One short form a word, accepted on reading and written out in full on formatting. */
+export const SHORT_FORMS: Readonly<Record<string, string>> = {
+  f: "forward",
+  b: "back",
+  s: "side",
+  c: "close",
+  p: "place",
+  rp: "replace",
+  xf: "cross-front",
+  xb: "cross-behind",
+  lk: "lock",
+  df: "diagonal-forward",
+  db: "diagonal-back",
+  t: "tap",
+  th: "touch",
+  pt: "point",
+  k: "kick",
+  br: "brush",
+  sc: "scuff",
+  ht: "hitch",
+  hl: "heel",
+  sw: "swivel",
+  h: "hold",
+  tn: "turn",
+  sm: "small",
+  lg: "long",
+  ld: "lead",
+  cu: "cue",
+  lr: "both",
+  bt: "beats",
+  mr: "mirror",
+  le: "leader",
+  fo: "follower",
+  so: "solo",
+};
+
+const has = <T extends string>(list: readonly T[], word: string): word is T =>
+  (list as readonly string[]).includes(word);
+
+export const isWeightAction = (word: string): word is WeightAction => has(WEIGHT_ACTIONS, word);
+export const isAction = (word: string): word is Action => isWeightAction(word) || has(FREE_ACTIONS, word);
+export const isDirection = (word: string): word is Direction => has(DIRECTIONS, word);
+export const isModifier = (word: string): word is Modifier => has(MODIFIERS, word);
+export const isRole = (word: string): word is Role => has(ROLES, word);
+
+/** Actions that may be followed by a direction. */
+export const takesDirection = (action: Action): boolean =>
+  !isWeightAction(action) || action === "lock" || action === "replace";

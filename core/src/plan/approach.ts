@@ -1,0 +1,64 @@
+import type { Layer } from "../figure/index.ts";
+
+/** Minutes given to a layer, as a share of the minutes of a figure's first night. */
+interface LayerShare {
+  readonly layer: Layer;
+  readonly share: number;
+}
+
+/** A school of teaching: which layers come first and how far apart. */
+export interface Approach {
+  readonly id: ApproachId;
+  readonly name: string;
+  readonly reason: string;
+  /** By lesson age: 0 the night a figure is new, 1 the lesson after, and so on. The shares of age 0 add up to 1. */
+  readonly ages: readonly (readonly LayerShare[])[];
+  /** Lesson ages at which the figure comes back once more, at widening gaps. */
+  readonly returns: readonly number[];
+  readonly returnMinutes: number;
+}
+
+export const APPROACH_IDS = ["steps-first", "whole-first", "lead-and-follow-first"] as const;
+export type ApproachId = (typeof APPROACH_IDS)[number];
+
+const part = (layer: Layer, of16: number): LayerShare => ({ layer, share: of16 / 16 });
+
+/** The three approaches that ship. Shares are written in sixteenths of the first night. */
+export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
+  "steps-first": {
+    id: "steps-first",
+    name: "Steps first",
+    reason: "Structure, then slow and quick, then numbers, then the partner; technique from the feet up in later weeks.",
+    ages: [
+      [part("steps", 6), part("rhythm", 3), part("count", 3), part("partner", 4)],
+      [part("partner", 4), part("technique", 3)],
+      [part("technique", 3)],
+    ],
+    returns: [4, 7],
+    returnMinutes: 2,
+  },
+  "whole-first": {
+    id: "whole-first",
+    name: "Whole first",
+    reason: "See and try it whole with a partner, break it into parts, chain them; numbers when the parts are clear.",
+    ages: [
+      [part("partner", 6), part("steps", 7), part("count", 3)],
+      [part("count", 3), part("technique", 3)],
+      [part("technique", 2), part("style", 2)],
+    ],
+    returns: [4, 7],
+    returnMinutes: 2,
+  },
+  "lead-and-follow-first": {
+    id: "lead-and-follow-first",
+    name: "Lead and follow first",
+    reason: "Connection and signal before anything else; the feet follow from it, numbers come last.",
+    ages: [
+      [part("partner", 8), part("steps", 5), part("rhythm", 3)],
+      [part("partner", 3), part("count", 3)],
+      [part("technique", 4)],
+    ],
+    returns: [3, 6],
+    returnMinutes: 2,
+  },
+};

@@ -1,0 +1,49 @@
+import type { FigureKind, Layer } from "../figure/index.ts";
+import type { Approach } from "./approach.ts";
+import type { PlanFigure } from "./level.ts";
+
+/** Minutes on one layer of a figure in the lesson of an age (0 the night it is new). */
+export interface StrandPart {
+  readonly age: number;
+  readonly layer: Layer | "return";
+  readonly minutes: number;
+}
+
+export type Strand = readonly StrandPart[];
+
+/** Technique drills and musicality have no steps of their own: all their minutes go to their own layer. */
+const ONE_LAYER: Readonly<Partial<Record<FigureKind, Layer>>> = { technique: "technique", musicality: "style" };
+
+/**
+ * Shares a whole number out in whole parts, as near to the weights as can be (largest remainder, Hamilton's
+ * method); the parts sum exactly to the total and equal remainders go to the earlier part.
+ */
+export function shareOut(total: number, weights: readonly number[]): number[] {
+  const sum = weights.reduce((a, b) => a + b, 0);
+  if (sum <= 0) return weights.map(() => 0);
+  const exact = weights.map((weight) => (total * weight) / sum);
+  const parts = exact.map(Math.floor);
+  const missing = total - parts.reduce((a, b) => a + b, 0);
+  const byRemainder = exact
+    .map((value, index) => ({ index, rest: value - Math.floor(value) }))
+    .sort((a, b) => b.rest - a.rest || a.index - b.index);
+  for (const { index } of byRemainder.slice(0, missing)) parts[index] = (parts[index] ?? 0) + 1;
+  return parts;
+}
+
+/**
+ * The minutes a figure takes, by lesson age and layer, under an approach. The parts of age 0 sum exactly to the
+ * figure's minutes; later ages scale with them, each at least a minute.
+ */
+export function strandOf(figure: Pick<PlanFigure, "kind" | "minutes">, approach: Approach): StrandPart[] {
+  const only = ONE_LAYER[figure.kind];
+  const ages = approach.ages.map((shares, age) => {
+    const sum = shares.reduce((total, { share }) => total + share, 0);
+    const minutes = age === 0 ? figure.minutes : Math.max(1, Math.round(figure.minutes * sum));
+    if (only) return [{ age, layer: only, minutes }];
+    const parts = shareOut(minutes, shares.map(({ share }) => share));
+    return shares.map(({ layer }, index) => ({ age, layer, minutes: parts[index] ?? 0 }));
+  });
+  const returns = approach.returns.map((age) => ({ age, layer: "return" as const, minutes: approach.returnMinutes }));
+  return [...ages.flat(), ...returns].filter(({ minutes }) => minutes > 0);
+}

@@ -1,0 +1,5 @@
+export * from "./calendar.ts";
+export * from "./dance.ts";
+export * from "./phrase.ts";
+export * from "./tempo.ts";
+export * from "./ticks.ts";

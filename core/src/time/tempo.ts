@@ -1,0 +1,29 @@
+import { TICKS_PER_BEAT, type Ticks } from "./ticks.ts";
+
+/** Figure levels, from the first lesson on. The number is the tier kept with a figure. */
+export const TIERS = [1, 2, 3, 4] as const;
+export type Tier = (typeof TIERS)[number];
+export const TIER_NAMES: Readonly<Record<Tier, string>> = {
+  1: "beginner",
+  2: "improver",
+  3: "intermediate",
+  4: "advanced",
+};
+
+/**
+ * The shortest time between two weight changes that dancers of a tier manage without rushing, in milliseconds.
+ * Stated defaults of the product, not measurements.
+ */
+export const COMFORTABLE_GAP_MS: Readonly<Record<Tier, number>> = { 1: 300, 2: 240, 3: 200, 4: 160 };
+
+/** How long a stretch of ticks lasts at a tempo, in milliseconds. */
+export const millisecondsAt = (ticks: Ticks, beatsPerMinute: number): number =>
+  (ticks * 60_000) / (TICKS_PER_BEAT * beatsPerMinute);
+
+/** The fastest tempo, in whole beats per minute, at which a gap still lasts `gapMs` milliseconds. */
+export const fastestTempo = (gap: Ticks, gapMs: number): number =>
+  Math.floor((gap * 60_000) / (TICKS_PER_BEAT * gapMs));
+
+/** Bars per minute, to one decimal, of a tempo in beats per minute. */
+export const barsPerMinute = (beatsPerMinute: number, meter: number): number =>
+  Math.round((beatsPerMinute * 10) / meter) / 10;
