@@ -1,0 +1,28 @@
+import { z } from "zod";
+
+/** Text that has something in it, without spaces at its ends. */
+export const words = (most: number) =>
+  z.string().trim().min(1, "Write something here").max(most, `At most ${most} characters`);
+
+/** A list of short texts, each with something in it, none twice. */
+export const phrases = z
+  .array(words(300))
+  .max(40, "At most 40 entries")
+  .refine((list) => new Set(list).size === list.length, "The same entry stands here twice");
+
+export const localDate = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, "A date such as 2027-03-15")
+  .refine((date) => !Number.isNaN(Date.parse(date)) && new Date(date).toISOString().startsWith(date), "There is no such day");
+
+export const wholeNumber = (least: number, most: number) =>
+  z.int("A whole number").min(least, `At least ${least}`).max(most, `At most ${most}`);
+
+/** The number of an edit. An edit names the version it was made on; another one in between is a conflict. */
+export const version = z.int().min(0);
+
+/** What every stored thing carries. */
+export const stored = z.object({ id: z.uuid(), version });
+
+/** A change to one of the stored things: its new content and the version it was made on. */
+export const changeOf = <T extends z.ZodRawShape>(content: z.ZodObject<T>) => content.extend({ version });

@@ -1,0 +1,32 @@
+import { z } from "zod";
+import type { Access } from "./permissions.ts";
+
+/** One request of the API: where it goes, who may send it, what it takes and what it gives back. */
+export interface Endpoint<
+  Params extends z.ZodType = z.ZodType,
+  Body extends z.ZodType = z.ZodType,
+  Response extends z.ZodType = z.ZodType,
+> {
+  readonly method: "GET" | "POST" | "PUT" | "DELETE";
+  /** Below `/api`, with `:name` for each parameter. */
+  readonly path: string;
+  readonly access: Access;
+  readonly params: Params;
+  readonly body: Body;
+  readonly response: Response;
+}
+
+export const nothing = z.object({});
+export const byId = z.object({ id: z.uuid() });
+
+/** Describes an endpoint; parameters and body default to none. */
+export function endpoint<R extends z.ZodType, P extends z.ZodType = typeof nothing, B extends z.ZodType = typeof nothing>(spec: {
+  method: Endpoint["method"];
+  path: string;
+  access: Access;
+  params?: P;
+  body?: B;
+  response: R;
+}): Endpoint<P, B, R> {
+  return { ...spec, params: (spec.params ?? nothing) as P, body: (spec.body ?? nothing) as B };
+}

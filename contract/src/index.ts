@@ -1,0 +1,42 @@
+import { checksApi } from "./checks.ts";
+import { dancesApi } from "./dances.ts";
+import { figuresApi } from "./figures.ts";
+import { lessonsApi } from "./lessons.ts";
+import { levelsApi } from "./levels.ts";
+import { plansApi } from "./plans.ts";
+import { recapsApi } from "./recaps.ts";
+import { sectionsApi, studentsApi } from "./sections.ts";
+import { sessionApi } from "./session.ts";
+import { staffApi } from "./staff.ts";
+import { todayApi } from "./today.ts";
+
+export * from "./checks.ts";
+export * from "./dances.ts";
+export type { Endpoint } from "./endpoint.ts";
+export * from "./figures.ts";
+export * from "./lessons.ts";
+export * from "./levels.ts";
+export * from "./permissions.ts";
+export * from "./plans.ts";
+export * from "./problem.ts";
+export * from "./recaps.ts";
+export * from "./sections.ts";
+export * from "./session.ts";
+export * from "./staff.ts";
+export * from "./today.ts";
+
+/** Every request of the API, by feature. */
+export const api = {
+  session: sessionApi,
+  dances: dancesApi,
+  figures: figuresApi,
+  levels: levelsApi,
+  sections: sectionsApi,
+  students: studentsApi,
+  plans: plansApi,
+  lessons: lessonsApi,
+  recaps: recapsApi,
+  checks: checksApi,
+  staff: staffApi,
+  today: todayApi,
+} as const;

@@ -1,0 +1,88 @@
+import { COVERED, SEGMENT_KINDS } from "@map-step/core/lesson";
+import { WORK } from "@map-step/core/plan";
+import { z } from "zod";
+import { localDate, version, wholeNumber, words } from "./common.ts";
+import { byId, endpoint } from "./endpoint.ts";
+
+export const LESSON_STATES = ["planned", "taught"] as const;
+export const RECAP_STATES = ["none", "draft", "published"] as const;
+
+export const lessonSummary = z.object({
+  sectionId: z.uuid(),
+  week: z.int(),
+  date: localDate,
+  state: z.enum(LESSON_STATES),
+  recap: z.enum(RECAP_STATES),
+  newFigures: z.array(z.object({ id: z.uuid(), name: z.string() })),
+});
+
+export const segmentContent = z.object({
+  id: z.uuid(),
+  kind: z.enum(SEGMENT_KINDS),
+  title: words(120),
+  figureId: z.uuid().nullable(),
+  layers: z.array(z.object({ layer: z.enum(WORK), minutes: wholeNumber(1, 240) })).max(12),
+  minutes: wholeNumber(1, 240),
+});
+
+export const segment = segmentContent.extend({
+  covered: z.enum(COVERED).nullable(),
+  /** Counts the marks given to it. */
+  version,
+});
+
+export const lesson = z.object({
+  sectionId: z.uuid(),
+  week: z.int(),
+  date: localDate,
+  lessonMinutes: z.int(),
+  state: z.enum(LESSON_STATES),
+  /** 0 while the lesson follows the plan and nothing has been kept yet. */
+  version,
+  segments: z.array(segment),
+  /** What the lesson before left that this kept running order does not hold yet. */
+  toCarry: z.array(segmentContent),
+});
+
+export const ofLesson = z.object({ sectionId: z.uuid(), week: z.coerce.number().int().min(1).max(26) });
+export const lessonChange = z.object({
+  version,
+  state: z.enum(LESSON_STATES),
+  segments: z
+    .array(segmentContent)
+    .min(1, "A lesson has at least one part")
+    .max(60, "At most 60 parts")
+    .refine((list) => new Set(list.map(({ id }) => id)).size === list.length, "A part stands here twice"),
+});
+export const segmentMark = z.object({ version, covered: z.enum(COVERED).nullable() });
+
+export type LessonSummary = z.infer<typeof lessonSummary>;
+export type Lesson = z.infer<typeof lesson>;
+export type LessonSegment = z.infer<typeof segment>;
+export type SegmentContent = z.infer<typeof segmentContent>;
+export type LessonChange = z.infer<typeof lessonChange>;
+
+const LESSON_PATH = "/sections/:sectionId/lessons/:week";
+
+export const lessonsApi = {
+  list: endpoint({ method: "GET", path: "/sections/:id/lessons", access: "read", params: byId, response: z.array(lessonSummary) }),
+  read: endpoint({ method: "GET", path: LESSON_PATH, access: "read", params: ofLesson, response: lesson }),
+  change: endpoint({ method: "PUT", path: LESSON_PATH, access: "lessons.write", params: ofLesson, body: lessonChange, response: lesson }),
+  /** Lets the plan lead again: forgets the kept running order of a lesson that has not been taught. */
+  rebuild: endpoint({
+    method: "POST",
+    path: `${LESSON_PATH}/rebuild`,
+    access: "lessons.write",
+    params: ofLesson,
+    body: z.object({ version }),
+    response: lesson,
+  }),
+  mark: endpoint({
+    method: "PUT",
+    path: `${LESSON_PATH}/segments/:segmentId/mark`,
+    access: "lessons.write",
+    params: ofLesson.extend({ segmentId: z.uuid() }),
+    body: segmentMark,
+    response: segment,
+  }),
+};

@@ -1,0 +1,38 @@
+import { APPROACH_IDS } from "@map-step/core/plan";
+import { z } from "zod";
+import { changeOf, stored, wholeNumber, words } from "./common.ts";
+import { byId, endpoint, nothing } from "./endpoint.ts";
+
+const levelContent = z.object({
+  danceId: z.uuid("Choose a dance"),
+  name: words(80),
+  /** The level whose figures dancers bring along. */
+  followsId: z.uuid().nullable(),
+  weeks: wholeNumber(1, 26),
+  lessonMinutes: wholeNumber(15, 240),
+  warmUpMinutes: wholeNumber(0, 60),
+  wrapMinutes: wholeNumber(0, 60),
+  mostNew: wholeNumber(1, 12),
+  settledLessons: wholeNumber(0, 8),
+  approachId: z.enum(APPROACH_IDS),
+});
+
+const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>
+  schema.refine(({ lessonMinutes, warmUpMinutes, wrapMinutes }) => warmUpMinutes + wrapMinutes + 5 <= lessonMinutes, {
+    path: ["lessonMinutes"],
+    message: "Warm-up and wrap must leave at least 5 minutes for figures",
+  });
+
+export const newLevel = leavesRoom(levelContent);
+export const levelChange = leavesRoom(changeOf(levelContent));
+export const level = stored.extend(levelContent.shape).extend({ planId: z.uuid() });
+export type Level = z.infer<typeof level>;
+export type LevelContent = z.infer<typeof newLevel>;
+
+export const levelsApi = {
+  list: endpoint({ method: "GET", path: "/levels", access: "read", response: z.array(level) }),
+  create: endpoint({ method: "POST", path: "/levels", access: "levels.write", body: newLevel, response: level }),
+  change: endpoint({ method: "PUT", path: "/levels/:id", access: "levels.write", params: byId, body: levelChange, response: level }),
+  remove: endpoint({ method: "DELETE", path: "/levels/:id", access: "levels.write", params: byId, response: nothing }),
+  restore: endpoint({ method: "POST", path: "/levels/:id/restore", access: "levels.write", params: byId, response: level }),
+};

@@ -1,0 +1,30 @@
+/** Who works at the studio. Students have no account. */
+export const STAFF_ROLES = ["director", "teacher"] as const;
+export type StaffRole = (typeof STAFF_ROLES)[number];
+
+/**
+ * Who may do what: the one table that the server enforces and the interface follows.
+ * A teacher reads everything, teaches, writes recaps and marks checks; what a course consists of is the
+ * director's.
+ */
+export const MAY = {
+  read: ["director", "teacher"],
+  "dances.write": ["director"],
+  "figures.write": ["director"],
+  "levels.write": ["director"],
+  "plans.write": ["director"],
+  "sections.write": ["director"],
+  "staff.write": ["director"],
+  "students.write": ["director", "teacher"],
+  "lessons.write": ["director", "teacher"],
+  "recaps.write": ["director", "teacher"],
+  "checks.write": ["director", "teacher"],
+} as const satisfies Record<string, readonly StaffRole[]>;
+
+export type Permission = keyof typeof MAY;
+
+/** `anyone` needs no sign-in. */
+export type Access = Permission | "anyone";
+
+export const may = (role: StaffRole | undefined, permission: Permission): boolean =>
+  role !== undefined && (MAY[permission] as readonly StaffRole[]).includes(role);

@@ -1,0 +1,33 @@
+import { z } from "zod";
+
+export const PROBLEM_TYPES = {
+  validation: "urn:map-step:problem:validation",
+  stale: "urn:map-step:problem:stale",
+  signedOut: "urn:map-step:problem:signed-out",
+  forbidden: "urn:map-step:problem:forbidden",
+  notFound: "urn:map-step:problem:not-found",
+  inUse: "urn:map-step:problem:in-use",
+  tooMany: "urn:map-step:problem:too-many-attempts",
+  internal: "urn:map-step:problem:internal",
+} as const;
+
+export const fieldError = z.object({
+  /** Dotted, such as `needs.0`; empty when it is about the whole. */
+  path: z.string(),
+  message: z.string(),
+});
+
+/** The one shape of every error (RFC 9457 problem details). */
+export const problem = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.int(),
+  /** What happened and what to do now, in a sentence. */
+  detail: z.string(),
+  errors: z.array(fieldError).optional(),
+  /** With a conflict: the thing as it is now. */
+  current: z.unknown().optional(),
+});
+
+export type Problem = z.infer<typeof problem>;
+export type FieldError = z.infer<typeof fieldError>;

@@ -1,0 +1,72 @@
+import type { RecapDocument } from "@map-step/core/recap";
+import { z } from "zod";
+import { localDate, version, words } from "./common.ts";
+import { endpoint } from "./endpoint.ts";
+import { ofLesson } from "./lessons.ts";
+
+const textNode = z.object({
+  type: z.literal("text"),
+  text: z.string().min(1).max(5000),
+  marks: z.array(z.object({ type: z.enum(["bold", "italic"]) })).max(2).optional(),
+});
+const inline = z.array(z.union([textNode, z.object({ type: z.literal("hardBreak") })])).max(500).optional();
+const paragraph = z.object({ type: z.literal("paragraph"), content: inline });
+const heading = z.object({
+  type: z.literal("heading"),
+  attrs: z.object({ level: z.union([z.literal(2), z.literal(3)]) }),
+  content: inline,
+});
+
+/** Lists nest at most four deep, so that no document can exhaust its reader. */
+function listOf(depth: number): z.ZodType<unknown> {
+  const inner = depth > 1 ? z.union([paragraph, listOf(depth - 1)]) : paragraph;
+  const item = z.object({ type: z.literal("listItem"), content: z.array(inner).min(1).max(50) });
+  return z.object({ type: z.enum(["bulletList", "orderedList"]), content: z.array(item).min(1).max(200) });
+}
+
+export const recapDocument = z.object({
+  type: z.literal("doc"),
+  content: z.array(z.union([paragraph, heading, listOf(4)])).max(300),
+}) as unknown as z.ZodType<RecapDocument>;
+
+export const recap = z.object({
+  sectionId: z.uuid(),
+  week: z.int(),
+  title: z.string(),
+  document: recapDocument,
+  /** 0 while it is a fresh draft from the lesson that nobody has kept. */
+  version,
+  /** The last part of the public address; `null` while unpublished. */
+  secret: z.string().nullable(),
+});
+
+export const publicRecap = z.object({
+  studioName: z.string(),
+  title: z.string(),
+  subtitle: z.string(),
+  date: localDate,
+  document: recapDocument,
+});
+
+export const recapChange = z.object({ version, title: words(160), document: recapDocument });
+const onVersion = z.object({ version });
+
+export type Recap = z.infer<typeof recap>;
+export type RecapChange = z.infer<typeof recapChange>;
+export type PublicRecap = z.infer<typeof publicRecap>;
+
+const RECAP_PATH = "/sections/:sectionId/lessons/:week/recap";
+
+export const recapsApi = {
+  read: endpoint({ method: "GET", path: RECAP_PATH, access: "read", params: ofLesson, response: recap }),
+  change: endpoint({ method: "PUT", path: RECAP_PATH, access: "recaps.write", params: ofLesson, body: recapChange, response: recap }),
+  publish: endpoint({ method: "POST", path: `${RECAP_PATH}/publish`, access: "recaps.write", params: ofLesson, body: onVersion, response: recap }),
+  unpublish: endpoint({ method: "POST", path: `${RECAP_PATH}/unpublish`, access: "recaps.write", params: ofLesson, body: onVersion, response: recap }),
+  readPublic: endpoint({
+    method: "GET",
+    path: "/public/recaps/:secret",
+    access: "anyone",
+    params: z.object({ secret: z.string().regex(/^[\w-]{20,60}$/) }),
+    response: publicRecap,
+  }),
+};

@@ -1,0 +1,49 @@
+import { z } from "zod";
+import { changeOf, localDate, stored, words } from "./common.ts";
+import { byId, endpoint, nothing } from "./endpoint.ts";
+
+export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 19:30");
+
+export const sectionContent = z.object({
+  levelId: z.uuid("Choose a level"),
+  name: words(80),
+  /** The first lesson; the course meets on its weekday. */
+  firstDate: localDate,
+  startTime,
+  daysOff: z.array(localDate).max(60).refine((days) => new Set(days).size === days.length, "The same day stands here twice"),
+  room: z.string().trim().max(80, "At most 80 characters"),
+  teacherIds: z.array(z.uuid()).max(10),
+});
+
+export const sectionChange = changeOf(sectionContent);
+export const section = stored.extend(sectionContent.shape).extend({
+  planId: z.uuid(),
+  /** The date of each lesson, days off left out. */
+  dates: z.array(localDate),
+});
+export type Section = z.infer<typeof section>;
+export type SectionContent = z.infer<typeof sectionContent>;
+
+/** Of students the studio keeps a name, a role and what they danced, nothing more. */
+export const STUDENT_ROLES = ["leader", "follower", "solo"] as const;
+export const studentContent = z.object({ name: words(80), role: z.enum(STUDENT_ROLES) });
+export const studentChange = changeOf(studentContent);
+export const student = stored.extend(studentContent.shape).extend({ sectionId: z.uuid() });
+export type Student = z.infer<typeof student>;
+export type StudentContent = z.infer<typeof studentContent>;
+
+export const sectionsApi = {
+  list: endpoint({ method: "GET", path: "/sections", access: "read", response: z.array(section) }),
+  create: endpoint({ method: "POST", path: "/sections", access: "sections.write", body: sectionContent, response: section }),
+  change: endpoint({ method: "PUT", path: "/sections/:id", access: "sections.write", params: byId, body: sectionChange, response: section }),
+  remove: endpoint({ method: "DELETE", path: "/sections/:id", access: "sections.write", params: byId, response: nothing }),
+  restore: endpoint({ method: "POST", path: "/sections/:id/restore", access: "sections.write", params: byId, response: section }),
+};
+
+export const studentsApi = {
+  list: endpoint({ method: "GET", path: "/sections/:id/students", access: "read", params: byId, response: z.array(student) }),
+  create: endpoint({ method: "POST", path: "/sections/:id/students", access: "students.write", params: byId, body: studentContent, response: student }),
+  change: endpoint({ method: "PUT", path: "/students/:id", access: "students.write", params: byId, body: studentChange, response: student }),
+  remove: endpoint({ method: "DELETE", path: "/students/:id", access: "students.write", params: byId, response: nothing }),
+  restore: endpoint({ method: "POST", path: "/students/:id/restore", access: "students.write", params: byId, response: student }),
+};

@@ -1,0 +1,20 @@
+import { z } from "zod";
+import { changeOf, stored, words } from "./common.ts";
+import { byId, endpoint } from "./endpoint.ts";
+import { STAFF_ROLES } from "./permissions.ts";
+import { email, newPassword } from "./session.ts";
+
+const staffContent = z.object({ name: words(80), email, role: z.enum(STAFF_ROLES), active: z.boolean() });
+
+export const newStaff = staffContent.extend({ password: newPassword });
+/** Without a password the old one stays. */
+export const staffChange = changeOf(staffContent).extend({ password: newPassword.optional() });
+export const staffMember = stored.extend(staffContent.shape);
+export type StaffMember = z.infer<typeof staffMember>;
+export type NewStaff = z.infer<typeof newStaff>;
+
+export const staffApi = {
+  list: endpoint({ method: "GET", path: "/staff", access: "read", response: z.array(staffMember) }),
+  create: endpoint({ method: "POST", path: "/staff", access: "staff.write", body: newStaff, response: staffMember }),
+  change: endpoint({ method: "PUT", path: "/staff/:id", access: "staff.write", params: byId, body: staffChange, response: staffMember }),
+};

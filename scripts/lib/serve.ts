@@ -1,0 +1,41 @@
+import { type ChildProcess, fork } from "node:child_process";
+import { createServer } from "node:net";
+import { WEB_ROOT } from "./build.ts";
+
+const isFree = (port: number): Promise<boolean> =>
+  new Promise((resolve) => {
+    const probe = createServer();
+    probe.once("error", () => resolve(false));
+    probe.listen(port, "127.0.0.1", () => probe.close(() => resolve(true)));
+  });
+
+/** The port asked for, or the next one that nobody uses. */
+export async function pickPort(wanted: number): Promise<number> {
+  for (let port = wanted; port < wanted + 50; port++) if (await isFree(port)) return port;
+  throw new Error(`No port from ${wanted} to ${wanted + 49} is free.`);
+}
+
+export interface Server {
+  readonly port: number;
+  readonly child: ChildProcess;
+  /** Lets requests under way end, then ends the server. */
+  readonly stop: () => Promise<void>;
+}
+
+/** Runs the server as a process of its own and waits until it listens. */
+export function startServer(settings: NodeJS.ProcessEnv): Promise<Server> {
+  const env = { ...process.env, WEB_ROOT, ...settings };
+  // A group of its own: Ctrl-C reaches only the script that started it, which then stops all in order.
+  const child = fork("server/src/main.ts", { execArgv: ["--import", "tsx"], env, detached: true });
+  const ended = new Promise<void>((resolve) => child.once("exit", () => resolve()));
+  const stop = async () => {
+    child.kill("SIGTERM");
+    const impatient = setTimeout(() => child.kill("SIGKILL"), 8000);
+    await ended;
+    clearTimeout(impatient);
+  };
+  return new Promise((resolve, reject) => {
+    child.once("message", (message) => resolve({ port: (message as { port: number }).port, child, stop }));
+    child.once("exit", (code) => reject(new Error(`The server ended with code ${code} before it listened.`)));
+  });
+}

@@ -1,0 +1,33 @@
+import type { CheckMark } from "@map-step/contract";
+import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { idColumn, type Row, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+
+export interface CheckRow extends Row<CheckRow> {
+  id: CreationOptional<string>;
+  sectionId: string;
+  heldOn: string;
+  staffId: string;
+}
+
+export interface CheckMarkRow extends Row<CheckMarkRow> {
+  checkId: string;
+  studentId: string;
+  figureId: string;
+  mark: CheckMark["mark"];
+  version: CreationOptional<number>;
+}
+
+const keyColumn = { ...idColumn, primaryKey: true } as const;
+
+export const defineChecks = (sequelize: Sequelize) => ({
+  Check: sequelize.define<CheckRow>(
+    "check",
+    { id: storedColumns.id, sectionId: idColumn, heldOn: { type: DataTypes.DATEONLY, allowNull: false }, staffId: idColumn },
+    { tableName: "checks" },
+  ),
+  CheckMark: sequelize.define<CheckMarkRow>(
+    "checkMark",
+    { checkId: keyColumn, studentId: keyColumn, figureId: keyColumn, mark: textColumn, version: { ...wholeColumn, defaultValue: 1 } },
+    { tableName: "check_marks" },
+  ),
+});

@@ -1,0 +1,29 @@
+import type { Sequelize } from "sequelize";
+import { type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+
+export interface DanceRow extends Row<DanceRow>, Stored {
+  name: string;
+  meter: number;
+  phraseBeats: number;
+  slowBeats: number;
+  quickBeats: number;
+  slowestBpm: number;
+  fastestBpm: number;
+}
+
+export const defineDances = (sequelize: Sequelize) => ({
+  Dance: sequelize.define<DanceRow>(
+    "dance",
+    {
+      ...storedColumns,
+      name: textColumn,
+      meter: wholeColumn,
+      phraseBeats: wholeColumn,
+      slowBeats: wholeColumn,
+      quickBeats: wholeColumn,
+      slowestBpm: wholeColumn,
+      fastestBpm: wholeColumn,
+    },
+    { tableName: "dances" },
+  ),
+});

@@ -1,0 +1,79 @@
+import { randomUUID } from "node:crypto";
+import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
+import { buildLesson, carryOver, type Segment } from "@map-step/core/lesson";
+import type { LevelPlan } from "@map-step/core/plan";
+import type { Transaction } from "sequelize";
+import type { Database } from "../../db/connection.ts";
+import { notFound } from "../../http/problems.ts";
+import { computablePlan, planOfSection } from "../plans/service.ts";
+import { readSection } from "../sections/service.ts";
+import type { LessonRow, LessonSegmentRow } from "./models.ts";
+
+export const segmentView = (row: LessonSegmentRow): LessonSegment => {
+  const { id, kind, title, figureId, layers, minutes, covered, version } = row;
+  return { id, kind, title, figureId, layers, minutes, covered, version };
+};
+
+const fresh = (segment: Segment): LessonSegment => ({
+  ...segment,
+  id: randomUUID(),
+  layers: segment.layers.map((layer) => ({ ...layer })),
+  covered: null,
+  version: 0,
+});
+
+export const findLesson = (db: Database, sectionId: string, week: number, transaction?: Transaction): Promise<LessonRow | null> =>
+  db.Lesson.findOne({ where: { sectionId, week }, ...(transaction ? { transaction } : {}) });
+
+export async function segmentsOf(db: Database, lessonId: string, transaction?: Transaction): Promise<LessonSegment[]> {
+  const within = transaction ? { transaction } : {};
+  return (await db.LessonSegment.findAll({ where: { lessonId }, order: ["position"], ...within })).map(segmentView);
+}
+
+/** What the lesson before left unfinished; nothing until it has been taught. */
+export async function carriedInto(db: Database, sectionId: string, week: number): Promise<Segment[]> {
+  const before = await findLesson(db, sectionId, week - 1);
+  return before?.state === "taught" ? carryOver(await segmentsOf(db, before.id)) : [];
+}
+
+/** A lesson as it is kept, or as the plan and the lesson before make it while nothing has been kept. */
+export async function readLesson(db: Database, sectionId: string, week: number): Promise<Lesson> {
+  const section = await readSection(db, sectionId);
+  const date = section.dates[week - 1];
+  if (!date) throw notFound("This section has no lesson in that week.");
+  const plan = await computablePlan(db, await planOfSection(db, sectionId));
+  const carried = await carriedInto(db, sectionId, week);
+  const row = await findLesson(db, sectionId, week);
+  const about = { sectionId, week, date, lessonMinutes: plan.rules.lessonMinutes };
+  if (!row) {
+    const segments = buildLesson({ plan, week, carryOver: carried }).map(fresh);
+    return { ...about, state: "planned", version: 0, segments, toCarry: [] };
+  }
+  const segments = await segmentsOf(db, row.id);
+  const held = new Set(segments.filter(({ kind }) => kind === "carry-over").map(({ figureId }) => figureId));
+  const toCarry = row.state === "taught" ? [] : carried.filter(({ figureId }) => !held.has(figureId)).map(fresh);
+  return { ...about, state: row.state, version: row.version, segments, toCarry };
+}
+
+/** The lessons of a section from first to last, with what is new in each. */
+export async function listLessons(db: Database, section: Section): Promise<{ lessons: LessonSummary[]; plan: LevelPlan }> {
+  const rows = await db.Lesson.findAll({ where: { sectionId: section.id } });
+  const recaps = await db.Recap.findAll({ where: { lessonId: rows.map(({ id }) => id) } });
+  const plan = await computablePlan(db, await planOfSection(db, section.id));
+  const names = new Map(plan.figures.map(({ id, name }) => [id, name]));
+  const lessons = section.dates.map((date, index): LessonSummary => {
+    const week = index + 1;
+    const row = rows.find((lesson) => lesson.week === week);
+    const recap = recaps.find(({ lessonId }) => lessonId === row?.id);
+    const newHere = plan.placements.filter((placement) => placement.week === week);
+    return {
+      sectionId: section.id,
+      week,
+      date,
+      state: row?.state ?? "planned",
+      recap: recap ? (recap.secret ? "published" : "draft") : "none",
+      newFigures: newHere.map(({ figureId }) => ({ id: figureId, name: names.get(figureId) ?? "" })),
+    };
+  });
+  return { lessons, plan };
+}

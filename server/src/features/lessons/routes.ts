@@ -1,0 +1,14 @@
+import { api } from "@map-step/contract";
+import type { Router } from "express";
+import { type Context, serve } from "../../http/route.ts";
+import { readSection } from "../sections/service.ts";
+import { listLessons, readLesson } from "./read.ts";
+import { changeLesson, markSegment, rebuildLesson } from "./service.ts";
+
+export function serveLessons(router: Router, { db }: Context): void {
+  serve(router, api.lessons.list, async ({ params }) => (await listLessons(db, await readSection(db, params.id))).lessons);
+  serve(router, api.lessons.read, ({ params }) => readLesson(db, params.sectionId, params.week));
+  serve(router, api.lessons.change, ({ params, body }) => changeLesson(db, params.sectionId, params.week, body));
+  serve(router, api.lessons.rebuild, ({ params, body }) => rebuildLesson(db, params.sectionId, params.week, body.version));
+  serve(router, api.lessons.mark, ({ params, body }) => markSegment(db, params.sectionId, params.week, params.segmentId, body));
+}

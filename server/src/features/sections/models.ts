@@ -1,0 +1,62 @@
+import type { Student } from "@map-step/contract";
+import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { deletedColumn, idColumn, type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
+
+export interface SectionRow extends Row<SectionRow>, Stored {
+  levelId: string;
+  name: string;
+  firstDate: string;
+  startTime: string;
+  room: string;
+  deletedAt: CreationOptional<Date | null>;
+}
+
+export interface SectionDayOffRow extends Row<SectionDayOffRow> {
+  sectionId: string;
+  day: string;
+}
+
+export interface SectionTeacherRow extends Row<SectionTeacherRow> {
+  sectionId: string;
+  staffId: string;
+}
+
+export interface StudentRow extends Row<StudentRow>, Stored {
+  sectionId: string;
+  name: string;
+  role: Student["role"];
+  deletedAt: CreationOptional<Date | null>;
+}
+
+const sectionKey = { ...idColumn, primaryKey: true } as const;
+
+export const defineSections = (sequelize: Sequelize) => ({
+  Section: sequelize.define<SectionRow>(
+    "section",
+    {
+      ...storedColumns,
+      levelId: idColumn,
+      name: textColumn,
+      firstDate: { type: DataTypes.DATEONLY, allowNull: false },
+      startTime: textColumn,
+      room: textColumn,
+      deletedAt: deletedColumn,
+    },
+    { tableName: "sections" },
+  ),
+  SectionDayOff: sequelize.define<SectionDayOffRow>(
+    "sectionDayOff",
+    { sectionId: sectionKey, day: { type: DataTypes.DATEONLY, primaryKey: true } },
+    { tableName: "section_days_off" },
+  ),
+  SectionTeacher: sequelize.define<SectionTeacherRow>(
+    "sectionTeacher",
+    { sectionId: sectionKey, staffId: { ...idColumn, primaryKey: true } },
+    { tableName: "section_teachers" },
+  ),
+  Student: sequelize.define<StudentRow>(
+    "student",
+    { ...storedColumns, sectionId: idColumn, name: textColumn, role: textColumn, deletedAt: deletedColumn },
+    { tableName: "students" },
+  ),
+});

@@ -1,0 +1,8 @@
+import { api } from "@map-step/contract";
+import type { Router } from "express";
+import { type Context, serve } from "../../http/route.ts";
+import { todayFor } from "./service.ts";
+
+export function serveToday(router: Router, { db, config }: Context): void {
+  serve(router, api.today.read, ({ person }) => todayFor(db, config, person));
+}
