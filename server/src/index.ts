@@ -2,3 +2,4 @@ export { createApp } from "./app.ts";
 export { type Config, readConfig } from "./config.ts";
 export { type Database, openDatabase } from "./db/connection.ts";
 export { migrate } from "./db/migrate.ts";
+export * as services from "./services.ts";

@@ -4,7 +4,6 @@ import {
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
-  type ModelAttributes,
 } from "sequelize";
 
 /** A row of a table, typed by its own attributes. */
@@ -16,13 +15,15 @@ export interface Stored {
   version: CreationOptional<number>;
 }
 
-export const storedColumns = {
+// Sequelize writes into the descriptions it is given, so each column gets one of its own.
+export const storedColumns = () => ({
   id: { type: DataTypes.UUID, primaryKey: true, defaultValue: DataTypes.UUIDV4 },
   version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
-} as const satisfies ModelAttributes;
+});
 
-export const textColumn = { type: DataTypes.TEXT, allowNull: false } as const;
-export const wholeColumn = { type: DataTypes.INTEGER, allowNull: false } as const;
-export const idColumn = { type: DataTypes.UUID, allowNull: false } as const;
-export const phrasesColumn = { type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] } as const;
-export const deletedColumn = { type: DataTypes.DATE, allowNull: true, defaultValue: null } as const;
+export const textColumn = () => ({ type: DataTypes.TEXT, allowNull: false });
+export const wholeColumn = () => ({ type: DataTypes.INTEGER, allowNull: false });
+export const idColumn = () => ({ type: DataTypes.UUID, allowNull: false });
+export const keyColumn = () => ({ type: DataTypes.UUID, allowNull: false, primaryKey: true });
+export const phrasesColumn = () => ({ type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] });
+export const deletedColumn = () => ({ type: DataTypes.DATE, allowNull: true, defaultValue: null });

@@ -1,6 +1,6 @@
 import type { CheckMark } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, type Row, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import { idColumn, keyColumn, type Row, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
 
 export interface CheckRow extends Row<CheckRow> {
   id: CreationOptional<string>;
@@ -17,17 +17,15 @@ export interface CheckMarkRow extends Row<CheckMarkRow> {
   version: CreationOptional<number>;
 }
 
-const keyColumn = { ...idColumn, primaryKey: true } as const;
-
 export const defineChecks = (sequelize: Sequelize) => ({
   Check: sequelize.define<CheckRow>(
     "check",
-    { id: storedColumns.id, sectionId: idColumn, heldOn: { type: DataTypes.DATEONLY, allowNull: false }, staffId: idColumn },
+    { id: storedColumns().id, sectionId: idColumn(), heldOn: { type: DataTypes.DATEONLY, allowNull: false }, staffId: idColumn() },
     { tableName: "checks" },
   ),
   CheckMark: sequelize.define<CheckMarkRow>(
     "checkMark",
-    { checkId: keyColumn, studentId: keyColumn, figureId: keyColumn, mark: textColumn, version: { ...wholeColumn, defaultValue: 1 } },
+    { checkId: keyColumn(), studentId: keyColumn(), figureId: keyColumn(), mark: textColumn(), version: { ...wholeColumn(), defaultValue: 1 } },
     { tableName: "check_marks" },
   ),
 });

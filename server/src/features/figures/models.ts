@@ -1,6 +1,6 @@
 import type { FigureRecord } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, idColumn, phrasesColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import { deletedColumn, idColumn, keyColumn, phrasesColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
 
 export interface FigureRow extends Row<FigureRow>, Stored {
   danceId: string;
@@ -26,24 +26,24 @@ export const defineFigures = (sequelize: Sequelize) => ({
   Figure: sequelize.define<FigureRow>(
     "figure",
     {
-      ...storedColumns,
-      danceId: idColumn,
-      name: textColumn,
-      otherNames: phrasesColumn,
-      kind: textColumn,
+      ...storedColumns(),
+      danceId: idColumn(),
+      name: textColumn(),
+      otherNames: phrasesColumn(),
+      kind: textColumn(),
       tier: { type: DataTypes.SMALLINT, allowNull: false },
-      notation: textColumn,
-      minutes: wholeColumn,
-      cues: phrasesColumn,
-      slips: phrasesColumn,
-      cautions: phrasesColumn,
-      deletedAt: deletedColumn,
+      notation: textColumn(),
+      minutes: wholeColumn(),
+      cues: phrasesColumn(),
+      slips: phrasesColumn(),
+      cautions: phrasesColumn(),
+      deletedAt: deletedColumn(),
     },
     { tableName: "figures" },
   ),
   FigureNeed: sequelize.define<FigureNeedRow>(
     "figureNeed",
-    { figureId: { ...idColumn, primaryKey: true }, needsId: { ...idColumn, primaryKey: true }, position: wholeColumn },
+    { figureId: keyColumn(), needsId: keyColumn(), position: wholeColumn() },
     { tableName: "figure_needs" },
   ),
 });

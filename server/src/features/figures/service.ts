@@ -16,10 +16,8 @@ function view(row: FigureRow, needs: readonly string[]): FigureRecord {
 /** All figures: by kind, then tier, then name. */
 export async function listFigures(db: Database, transaction?: Transaction): Promise<FigureRecord[]> {
   const within = transaction ? { transaction } : {};
-  const [rows, needs] = await Promise.all([
-    db.Figure.findAll({ where: { deletedAt: null }, ...within }),
-    db.FigureNeed.findAll({ order: ["position"], ...within }),
-  ]);
+  const rows = await db.Figure.findAll({ where: { deletedAt: null }, ...within });
+  const needs = await db.FigureNeed.findAll({ order: ["position"], ...within });
   const byFigure = new Map<string, string[]>();
   for (const { figureId, needsId } of needs) byFigure.set(figureId, [...(byFigure.get(figureId) ?? []), needsId]);
   const figures = rows.map((row) => view(row, byFigure.get(row.id) ?? []));

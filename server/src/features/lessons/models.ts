@@ -1,6 +1,6 @@
 import type { Lesson, LessonSegment } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import { idColumn, keyColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
 
 export interface LessonRow extends Row<LessonRow>, Stored {
   sectionId: string;
@@ -24,22 +24,22 @@ export interface LessonSegmentRow extends Row<LessonSegmentRow> {
 export const defineLessons = (sequelize: Sequelize) => ({
   Lesson: sequelize.define<LessonRow>(
     "lesson",
-    { ...storedColumns, sectionId: idColumn, week: wholeColumn, state: textColumn },
+    { ...storedColumns(), sectionId: idColumn(), week: wholeColumn(), state: textColumn() },
     { tableName: "lessons" },
   ),
   LessonSegment: sequelize.define<LessonSegmentRow>(
     "lessonSegment",
     {
-      id: { ...idColumn, primaryKey: true },
-      lessonId: idColumn,
-      position: wholeColumn,
-      kind: textColumn,
-      title: textColumn,
+      id: keyColumn(),
+      lessonId: idColumn(),
+      position: wholeColumn(),
+      kind: textColumn(),
+      title: textColumn(),
       figureId: { type: DataTypes.UUID, allowNull: true },
       layers: { type: DataTypes.JSONB, allowNull: false },
-      minutes: wholeColumn,
+      minutes: wholeColumn(),
       covered: { type: DataTypes.TEXT, allowNull: true },
-      version: { ...wholeColumn, defaultValue: 0 },
+      version: { ...wholeColumn(), defaultValue: 0 },
     },
     { tableName: "lesson_segments" },
   ),

@@ -1,5 +1,5 @@
 import { DataTypes, type Sequelize } from "sequelize";
-import { idColumn, type Row, type Stored, storedColumns, wholeColumn } from "../../db/row.ts";
+import { idColumn, keyColumn, type Row, type Stored, storedColumns, wholeColumn } from "../../db/row.ts";
 
 export interface PlanRow extends Row<PlanRow>, Stored {
   levelId: string;
@@ -16,16 +16,16 @@ export interface PlanFigureRow extends Row<PlanFigureRow> {
 export const definePlans = (sequelize: Sequelize) => ({
   Plan: sequelize.define<PlanRow>(
     "plan",
-    { ...storedColumns, levelId: idColumn, sectionId: { type: DataTypes.UUID, allowNull: true } },
+    { ...storedColumns(), levelId: idColumn(), sectionId: { type: DataTypes.UUID, allowNull: true } },
     { tableName: "plans" },
   ),
   PlanFigure: sequelize.define<PlanFigureRow>(
     "planFigure",
     {
-      planId: { ...idColumn, primaryKey: true },
-      figureId: { ...idColumn, primaryKey: true },
+      planId: keyColumn(),
+      figureId: keyColumn(),
       week: { type: DataTypes.INTEGER, allowNull: true },
-      position: wholeColumn,
+      position: wholeColumn(),
     },
     { tableName: "plan_figures" },
   ),

@@ -13,9 +13,9 @@ export const defineRecaps = (sequelize: Sequelize) => ({
   Recap: sequelize.define<RecapRow>(
     "recap",
     {
-      ...storedColumns,
-      lessonId: idColumn,
-      title: textColumn,
+      ...storedColumns(),
+      lessonId: idColumn(),
+      title: textColumn(),
       document: { type: DataTypes.JSONB, allowNull: false },
       secret: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
     },

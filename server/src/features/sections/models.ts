@@ -1,6 +1,6 @@
 import type { Student } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, idColumn, type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
+import { deletedColumn, idColumn, keyColumn, type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
 
 export interface SectionRow extends Row<SectionRow>, Stored {
   levelId: string;
@@ -28,35 +28,33 @@ export interface StudentRow extends Row<StudentRow>, Stored {
   deletedAt: CreationOptional<Date | null>;
 }
 
-const sectionKey = { ...idColumn, primaryKey: true } as const;
-
 export const defineSections = (sequelize: Sequelize) => ({
   Section: sequelize.define<SectionRow>(
     "section",
     {
-      ...storedColumns,
-      levelId: idColumn,
-      name: textColumn,
+      ...storedColumns(),
+      levelId: idColumn(),
+      name: textColumn(),
       firstDate: { type: DataTypes.DATEONLY, allowNull: false },
-      startTime: textColumn,
-      room: textColumn,
-      deletedAt: deletedColumn,
+      startTime: textColumn(),
+      room: textColumn(),
+      deletedAt: deletedColumn(),
     },
     { tableName: "sections" },
   ),
   SectionDayOff: sequelize.define<SectionDayOffRow>(
     "sectionDayOff",
-    { sectionId: sectionKey, day: { type: DataTypes.DATEONLY, primaryKey: true } },
+    { sectionId: keyColumn(), day: { type: DataTypes.DATEONLY, primaryKey: true } },
     { tableName: "section_days_off" },
   ),
   SectionTeacher: sequelize.define<SectionTeacherRow>(
     "sectionTeacher",
-    { sectionId: sectionKey, staffId: { ...idColumn, primaryKey: true } },
+    { sectionId: keyColumn(), staffId: keyColumn() },
     { tableName: "section_teachers" },
   ),
   Student: sequelize.define<StudentRow>(
     "student",
-    { ...storedColumns, sectionId: idColumn, name: textColumn, role: textColumn, deletedAt: deletedColumn },
+    { ...storedColumns(), sectionId: idColumn(), name: textColumn(), role: textColumn(), deletedAt: deletedColumn() },
     { tableName: "students" },
   ),
 });

@@ -11,12 +11,10 @@ async function views(db: Database, id?: string, transaction?: Transaction): Prom
   const within = transaction ? { transaction } : {};
   const rows = await db.Section.findAll({ where: { deletedAt: null, ...(id ? { id } : {}) }, order: ["createdAt", "name"], ...within });
   const sectionId = rows.map((row) => row.id);
-  const [off, teachers, plans, levels] = await Promise.all([
-    db.SectionDayOff.findAll({ where: { sectionId }, order: ["day"], ...within }),
-    db.SectionTeacher.findAll({ where: { sectionId }, order: ["createdAt"], ...within }),
-    db.Plan.findAll({ where: { sectionId }, ...within }),
-    db.Level.findAll({ where: { id: rows.map((row) => row.levelId) }, ...within }),
-  ]);
+  const off = await db.SectionDayOff.findAll({ where: { sectionId }, order: ["day"], ...within });
+  const teachers = await db.SectionTeacher.findAll({ where: { sectionId }, order: ["createdAt"], ...within });
+  const plans = await db.Plan.findAll({ where: { sectionId }, ...within });
+  const levels = await db.Level.findAll({ where: { id: rows.map((row) => row.levelId) }, ...within });
   return rows.map((row) => {
     const { deletedAt: _deletedAt, ...section } = row.get();
     const own = <T extends { sectionId: string | null }>(list: readonly T[]) => list.filter((item) => item.sectionId === row.id);

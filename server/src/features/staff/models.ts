@@ -16,12 +16,12 @@ export const defineStaff = (sequelize: Sequelize) => ({
   Staff: sequelize.define<StaffRow>(
     "staff",
     {
-      ...storedColumns,
-      name: textColumn,
-      email: textColumn,
-      role: textColumn,
+      ...storedColumns(),
+      name: textColumn(),
+      email: textColumn(),
+      role: textColumn(),
       active: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
-      passwordHash: textColumn,
+      passwordHash: textColumn(),
       demoPassword: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
     },
     { tableName: "staff" },

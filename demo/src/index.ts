@@ -1,0 +1,34 @@
+import { migrate, openDatabase } from "@map-step/server";
+import { loadDemo } from "./load.ts";
+
+export { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures.ts";
+export { loadDemo } from "./load.ts";
+export { DEMO_PASSWORD } from "./people.ts";
+
+const machineToday = (): string => new Intl.DateTimeFormat("sv-SE").format(new Date());
+
+/** Migrates a database and lays the demo studio into it, unless it holds a studio already. */
+export async function loadDemoIfNew(url: string, today = machineToday()): Promise<void> {
+  const db = openDatabase(url);
+  await migrate(db.sequelize);
+  if ((await db.Studio.count()) === 0) await loadDemo(db, today);
+  await db.sequelize.close();
+}
+
+/**
+ * Empties a database that holds the demo studio, or nothing, and lays it anew.
+ * @returns false when it holds a studio of somebody's own, which is left alone
+ */
+export async function resetDemo(url: string, today = machineToday()): Promise<boolean> {
+  const db = openDatabase(url);
+  try {
+    await migrate(db.sequelize);
+    const isOwn = (await db.Studio.count()) > 0 && (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
+    if (isOwn) return false;
+    await db.sequelize.query("truncate studio, staff, sessions, sign_in_attempts, dances, levels, figures cascade");
+    await loadDemo(db, today);
+    return true;
+  } finally {
+    await db.sequelize.close();
+  }
+}

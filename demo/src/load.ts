@@ -1,0 +1,129 @@
+import type { ChosenFigure, FigureRecord, Level, Lesson, Section } from "@map-step/contract";
+import { MARKS } from "@map-step/core/check";
+import { draftPlan, type Placement } from "@map-step/core/plan";
+import { addDays, nextWeekday } from "@map-step/core/time";
+import { type Database, services } from "@map-step/server";
+import { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures.ts";
+import { DEMO_PASSWORD, STAFF, STUDENTS } from "./people.ts";
+
+const MONDAY = 1;
+
+async function loadStaff(db: Database): Promise<Map<string, string>> {
+  const ids = new Map<string, string>();
+  for (const member of STAFF) {
+    const { id } = await services.createStaff(db, { ...member, active: true, password: DEMO_PASSWORD });
+    await db.Staff.update({ demoPassword: DEMO_PASSWORD }, { where: { id } });
+    ids.set(member.name, id);
+  }
+  return ids;
+}
+
+async function loadFigures(db: Database, danceId: string): Promise<Map<string, FigureRecord>> {
+  const figures = new Map<string, FigureRecord>();
+  const waiting = [...HUSTLE_FIGURES];
+  while (waiting.length > 0) {
+    const ready = waiting.findIndex(({ needs = [] }) => needs.every((name) => figures.has(name)));
+    const [draft] = waiting.splice(ready, 1);
+    if (!draft || ready < 0) throw new Error("a demo figure needs one that is not there");
+    const needs = (draft.needs ?? []).flatMap((name) => figures.get(name)?.id ?? []);
+    const content = { otherNames: [], cautions: [], ...draft, danceId, needs };
+    figures.set(draft.name, await services.createFigure(db, content));
+  }
+  return figures;
+}
+
+/** Chooses a level's figures and places them as the planner would. */
+async function planLevel(db: Database, level: Level, figures: readonly FigureRecord[]): Promise<readonly Placement[]> {
+  const plan = await services.readPlan(db, level.planId);
+  const waiting: ChosenFigure[] = figures.map(({ id }) => ({ figureId: id, week: null }));
+  const chosen = await services.changePlan(db, level.planId, plan.version, waiting);
+  const { placements } = draftPlan(await services.computablePlan(db, chosen));
+  const weeks = new Map(placements.map(({ figureId, week }) => [figureId, week]));
+  const placed = figures.map(({ id }) => ({ figureId: id, week: weeks.get(id) ?? null }));
+  await services.changePlan(db, level.planId, chosen.version, placed);
+  return placements;
+}
+
+const RULES = {
+  weeks: 8,
+  lessonMinutes: 60,
+  warmUpMinutes: 7,
+  wrapMinutes: 5,
+  mostNew: 3,
+  settledLessons: 2,
+  approachId: "steps-first",
+} as const;
+
+/** Teaches a lesson: keeps its order, marks its parts, ends it. */
+async function teach(db: Database, sectionId: string, week: number, unfinished: Readonly<Record<string, "part" | "not-done">>): Promise<Lesson> {
+  const planned = await services.readLesson(db, sectionId, week);
+  const kept = await services.changeLesson(db, sectionId, week, { version: 0, state: "planned", segments: planned.segments });
+  for (const { id, title, version } of kept.segments)
+    await services.markSegment(db, sectionId, week, id, { version, covered: unfinished[title] ?? "done" });
+  return services.changeLesson(db, sectionId, week, { version: kept.version, state: "taught", segments: kept.segments });
+}
+
+/** A check at the end of the second lesson: a spread of marks, the later a figure the lower. */
+async function holdCheck(db: Database, section: Section, staffId: string, placements: readonly Placement[]): Promise<void> {
+  const [, secondDate] = section.dates;
+  if (!secondDate) return;
+  const check = await services.createCheck(db, section.id, secondDate, staffId);
+  const taught = placements.filter(({ week }) => week <= 2);
+  for (const [at, student] of (await services.listStudents(db, section.id)).entries()) {
+    for (const [index, { figureId, week }] of taught.entries()) {
+      const level = (at * 5 + index * 3) % 4;
+      const mark = MARKS[Math.max(0, Math.min(3, level + (week === 1 ? 1 : -1)))];
+      const seen = (at + index) % 7 !== 6;
+      if (mark && seen) await services.markCheck(db, check.id, { studentId: student.id, figureId, mark, version: 0 });
+    }
+  }
+}
+
+/** The level's plan with two things left for the director to solve in the weeks to come. */
+async function leaveSomethingToSolve(db: Database, planId: string, figures: ReadonlyMap<string, FigureRecord>): Promise<void> {
+  const plan = await services.readPlan(db, planId);
+  const moves = new Map([
+    [figures.get("Window")?.id, 4],
+    [figures.get("Inside turn")?.id, 8],
+  ]);
+  const chosen = plan.chosen.map(({ figureId, week }) => ({ figureId, week: moves.get(figureId) ?? week }));
+  await services.changePlan(db, planId, plan.version, chosen);
+}
+
+async function loadTerm(db: Database, level: Level, staff: ReadonlyMap<string, string>, figures: ReadonlyMap<string, FigureRecord>, today: string) {
+  const next = nextWeekday(today, MONDAY);
+  const ilse = staff.get("Ilse Tarnbrook") ?? "";
+  const section = await services.createSection(db, {
+    levelId: level.id,
+    name: "Monday section",
+    firstDate: addDays(next, -21),
+    startTime: "19:30",
+    daysOff: [addDays(next, -7)],
+    room: "Harbour room",
+    teacherIds: [ilse, staff.get("Bento Haverlock") ?? ""],
+  });
+  for (const student of STUDENTS) await services.createStudent(db, section.id, student);
+  const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
+  await teach(db, section.id, 1, {});
+  await teach(db, section.id, 2, { "Back-and-forward": "part", "Side pass": "part" });
+  await services.publishRecap(db, section.id, 1, 0);
+  const draft = await services.readRecap(db, section.id, 2);
+  await services.changeRecap(db, section.id, 2, draft);
+  await holdCheck(db, section, ilse, placements);
+  await leaveSomethingToSolve(db, section.planId, figures);
+}
+
+/** Lays Saltglass Dance House into an empty database, its dates round the given today. */
+export async function loadDemo(db: Database, today: string): Promise<void> {
+  await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
+  const staff = await loadStaff(db);
+  const hustle = { name: "Hustle", meter: 4, phraseBeats: 8, slowBeats: 2, quickBeats: 1, slowestBpm: 96, fastestBpm: 124 };
+  const { id: danceId } = await services.createDance(db, hustle);
+  const figures = await loadFigures(db, danceId);
+  const named = (names: readonly string[]) => names.flatMap((name) => figures.get(name) ?? []);
+  const first = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 1", followsId: null });
+  await planLevel(db, first, named(LEVEL_FIGURES.first));
+  const second = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 2", followsId: first.id, mostNew: 2 });
+  await planLevel(db, second, named(LEVEL_FIGURES.second));
+  await loadTerm(db, first, staff, figures, today);
+}

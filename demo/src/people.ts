@@ -1,0 +1,24 @@
+import type { StaffRole, StudentContent } from "@map-step/contract";
+
+export const DEMO_PASSWORD = "saltglass-demo";
+
+export const STAFF: readonly { readonly name: string; readonly email: string; readonly role: StaffRole }[] = [
+  { name: "Maro Quillfeather", email: "maro@saltglass.example", role: "director" },
+  { name: "Ilse Tarnbrook", email: "ilse@saltglass.example", role: "teacher" },
+  { name: "Bento Haverlock", email: "bento@saltglass.example", role: "teacher" },
+  { name: "Junia Reedwater", email: "junia@saltglass.example", role: "teacher" },
+];
+
+export const STUDENTS: readonly StudentContent[] = [
+  { name: "Corin", role: "leader" },
+  { name: "Dunja", role: "leader" },
+  { name: "Mirel", role: "leader" },
+  { name: "Tovan", role: "leader" },
+  { name: "Wendel", role: "leader" },
+  { name: "Berrin", role: "follower" },
+  { name: "Iska", role: "follower" },
+  { name: "Oluna", role: "follower" },
+  { name: "Pell", role: "follower" },
+  { name: "Saffi", role: "follower" },
+  { name: "Yarrow", role: "follower" },
+];
