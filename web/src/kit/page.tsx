@@ -1,0 +1,39 @@
+import { Box, type BoxProps, Flex, Heading, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+
+/** The head of a page: its name, a line about it, and what can be done here. */
+export function PageHead({ title, about, children }: { title: string; about?: ReactNode; children?: ReactNode }) {
+  return (
+    <Flex as="header" align="flex-end" justify="space-between" gap="4" wrap="wrap" mb="4">
+      <Box minW="0">
+        <Heading as="h1" size="2xl" lineHeight="1.15">
+          {title}
+        </Heading>
+        {about ? (
+          <Text as="div" color="soft" fontSize="sm" mt="0.5">
+            {about}
+          </Text>
+        ) : null}
+      </Box>
+      <Flex gap="2" wrap="wrap" className="no-print">
+        {children}
+      </Flex>
+    </Flex>
+  );
+}
+
+/** A sheet of paper on the ground. */
+export const Panel = (props: BoxProps) => (
+  <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg" p="4" {...props} />
+);
+
+export function PanelTitle({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
+  return (
+    <Flex align="baseline" justify="space-between" gap="3" mb="2">
+      <Heading as="h2" size="md">
+        {children}
+      </Heading>
+      {aside}
+    </Flex>
+  );
+}

@@ -1,0 +1,1 @@
+export { CountRibbon } from "./ribbon.tsx";

@@ -1,0 +1,110 @@
+import { stepEnd } from "@map-step/core/figure";
+import { type Figure, isWeightAction, type Role, type Step, stepsOf, writtenRoles } from "@map-step/core/notation";
+import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
+
+/** Below this many pixels a beat the ribbon goes on in a further line. */
+const LEAST_BEAT = 40;
+
+export interface StepMark {
+  readonly key: string;
+  readonly x: number;
+  readonly width: number;
+  readonly step: Step;
+  readonly weight: boolean;
+  /** Such as `½`, empty without a turn. */
+  readonly turn: string;
+}
+
+export interface RulerMark {
+  readonly x: number;
+  readonly label: string;
+  readonly onBeat: boolean;
+  readonly phraseStart: boolean;
+}
+
+export interface HoldBand {
+  readonly x: number;
+  readonly width: number;
+  readonly name: string;
+}
+
+export interface RibbonRow {
+  readonly width: number;
+  readonly ruler: readonly RulerMark[];
+  readonly roles: readonly { readonly role: Role; readonly marks: readonly StepMark[] }[];
+  readonly holds: readonly HoldBand[];
+}
+
+interface Span {
+  readonly from: Ticks;
+  readonly to: Ticks;
+}
+
+/** Cuts the figure into lines of whole phrases or bars where they fit, else of whole beats. */
+function rowsOf(start: Ticks, end: Ticks, width: number, phraseBeats: number, meter: number): Span[] {
+  const beats = Math.max(1, Math.floor(width / LEAST_BEAT));
+  if ((end - start) / TICKS_PER_BEAT <= beats) return [{ from: start, to: end }];
+  const unit = [phraseBeats, meter, 1].find((size) => size <= beats) ?? 1;
+  const step = Math.floor(beats / unit) * unit * TICKS_PER_BEAT;
+  const rows: Span[] = [];
+  for (let from = start; from < end; ) {
+    const to = Math.min(end, (Math.floor(from / step) + 1) * step);
+    rows.push({ from, to });
+    from = to;
+  }
+  return rows;
+}
+
+function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { name: string })[] {
+  const changes = steps.filter(({ hold }) => hold !== undefined);
+  return changes.map(({ onset, hold = "" }, index) => ({ from: index === 0 ? start : onset, to: changes[index + 1]?.onset ?? end, name: hold }));
+}
+
+/**
+ * Where everything on a ribbon stands, in pixels from the left of its line.
+ * @param width of the ribbon, without the names of the roles
+ */
+export function ribbonLayout(figure: Figure, width: number, timing: { phraseBeats: number; meter: number }): RibbonRow[] {
+  const roles = writtenRoles(figure).map((role) => ({ role, steps: stepsOf(figure, role) }));
+  const onsets = roles.flatMap(({ steps }) => steps.map(({ onset }) => onset));
+  const start = Math.min(0, ...onsets);
+  const end = start + figure.length;
+  const rows = rowsOf(start, end, width, timing.phraseBeats, timing.meter);
+  const longest = Math.max(...rows.map(({ from, to }) => to - from));
+  const scale = width / longest;
+  const offBeats = [...new Set(onsets)].filter((onset) => onset % TICKS_PER_BEAT !== 0);
+  const beats = Array.from({ length: Math.ceil(end / TICKS_PER_BEAT) }, (_, beat) => beat * TICKS_PER_BEAT);
+  const ticks = [...beats, ...offBeats].sort((a, b) => a - b);
+  const holds = holdSpans(roles[0]?.steps ?? [], start, end);
+
+  return rows.map(({ from, to }) => {
+    const within = (tick: Ticks) => tick >= from && tick < to;
+    const band = (span: Span) => ({ x: (Math.max(span.from, from) - from) * scale, width: (Math.min(span.to, to) - Math.max(span.from, from)) * scale });
+    return {
+      width: (to - from) * scale,
+      ruler: ticks.filter(within).map((tick) => ({
+        x: (tick - from) * scale,
+        label: spokenCount(tick),
+        onBeat: tick % TICKS_PER_BEAT === 0,
+        phraseStart: tick >= 0 && tick % (timing.phraseBeats * TICKS_PER_BEAT) === 0,
+      })),
+      roles: roles.map(({ role, steps }) => ({
+        role,
+        marks: steps.flatMap((step, index): StepMark[] =>
+          within(step.onset)
+            ? [
+                {
+                  key: `${role}${step.onset}`,
+                  ...band({ from: step.onset, to: Math.min(stepEnd(steps, index, figure.length), end) }),
+                  step,
+                  weight: isWeightAction(step.action),
+                  turn: step.turn ? spokenFraction(step.turn.degrees, 360) : "",
+                },
+              ]
+            : [],
+        ),
+      })),
+      holds: holds.filter((hold) => hold.from < to && hold.to > from).map((hold) => ({ ...band(hold), name: hold.name })),
+    };
+  });
+}

@@ -1,0 +1,194 @@
+import { Box } from "@chakra-ui/react";
+import type { Figure, Role } from "@map-step/core/notation";
+import { useMemo } from "react";
+import { tone } from "../../app/theme.ts";
+import { useWidth } from "../use-width.ts";
+import { Arrow } from "./arrows.tsx";
+import { type RibbonRow, ribbonLayout, type StepMark } from "./layout.ts";
+import { RibbonTable } from "./table.tsx";
+
+const RULER = 26;
+const HOLD = 20;
+
+const ROLE_LOOK: Readonly<Record<Role, { name: string; solid: string; text: string; corner: number }>> = {
+  leader: { name: "Leader", solid: "pineSolid", text: "pine", corner: 100 },
+  follower: { name: "Follower", solid: "plumSolid", text: "plum", corner: 4 },
+  solo: { name: "Solo", solid: "pineSolid", text: "pine", corner: 10 },
+};
+
+interface MarkProps {
+  readonly mark: StepMark;
+  readonly role: Role;
+  readonly y: number;
+  readonly height: number;
+}
+
+/** What fits into a step: foot, arrow and word; foot and arrow; the foot alone. */
+function Inside({ mark, role, y, height }: MarkProps) {
+  const { step, x, width, weight } = mark;
+  const colour = tone(weight ? "onSolid" : ROLE_LOOK[role].text);
+  const middle = y + height / 2;
+  const word = step.direction && !weight ? `${step.action} ${step.direction}` : step.action;
+  const roomForWord = width >= 58 + word.length * 6.6;
+  const left = roomForWord ? x + 13 : width >= 44 ? x + width / 2 - 17 : x + width / 2 - 4.5;
+  const foot = step.foot === "both" ? "LR" : (step.foot ?? "·");
+  return (
+    <>
+      <text x={left} y={middle + 5} fontWeight="700" fontSize="14" fill={colour} fontFamily="var(--chakra-fonts-heading)">
+        {foot}
+      </text>
+      {width >= 44 ? <Arrow step={step} x={left + 19} y={middle - 7} colour={colour} /> : null}
+      {roomForWord ? (
+        <text x={left + 40} y={middle + 4.5} fontSize="13" fill={colour}>
+          {word}
+        </text>
+      ) : null}
+    </>
+  );
+}
+
+/** A turn: an arc with its arrowhead on the side it goes to, and how much of a turn. */
+function TurnBadge({ mark, y, colour }: { mark: StepMark; y: number; colour: string }) {
+  const x = mark.x + mark.width - 15;
+  const right = mark.step.turn?.sense === "R";
+  const tip = right ? "M6 -13l6 2.5-4.5 4.5" : "M-6 -13l-6 2.5 4.5 4.5";
+  const wide = mark.turn.length > 1 ? 14.5 : 11.5;
+  return (
+    <g transform={`translate(${x} ${y})`}>
+      <circle r={wide} fill={tone("panel")} stroke={colour} strokeWidth="1.6" />
+      <path d={tip} fill="none" stroke={colour} strokeWidth="1.8" strokeLinecap="round" strokeLinejoin="round" />
+      <text y="4.5" textAnchor="middle" fontSize="12.5" fontWeight="700" fill={tone("ink")}>
+        {mark.turn}
+      </text>
+    </g>
+  );
+}
+
+function Mark(props: MarkProps) {
+  const { mark, role, y, height } = props;
+  const { solid, text, corner } = ROLE_LOOK[role];
+  const box = { x: mark.x + 1.5, y, width: Math.max(6, mark.width - 3), height, rx: Math.min(corner, height / 2) };
+  return (
+    <g>
+      {mark.weight ? (
+        <rect {...box} fill={tone(solid)} />
+      ) : (
+        <rect {...box} fill={tone("panel")} stroke={tone(text)} strokeWidth="1.5" strokeDasharray="4 3" />
+      )}
+      <Inside {...props} />
+    </g>
+  );
+}
+
+interface RowProps {
+  readonly row: RibbonRow;
+  readonly height: number;
+  readonly gap: number;
+  readonly showHolds: boolean;
+}
+
+function Row({ row, height, gap, showHolds }: RowProps) {
+  const top = RULER + 14;
+  const bottom = top + row.roles.length * (height + gap);
+  const total = bottom + (showHolds ? HOLD + 4 : 0);
+  return (
+    <svg width={row.width} height={total} viewBox={`0 0 ${row.width} ${total}`} aria-hidden="true" style={{ display: "block", overflow: "visible" }}>
+      <line x1="0" x2={row.width} y1={RULER} y2={RULER} stroke={tone("ink")} strokeWidth="1.5" />
+      {row.ruler.map((mark) => (
+        <g key={mark.x}>
+          <line
+            x1={mark.x}
+            x2={mark.x}
+            y1={mark.phraseStart ? 2 : RULER}
+            y2={total}
+            stroke={tone(mark.phraseStart ? "pine2" : "rule")}
+            strokeWidth={mark.phraseStart ? 2 : 1}
+            strokeDasharray={mark.onBeat ? "none" : "2 3"}
+          />
+          <text
+            x={mark.x + 7}
+            y={RULER - 8}
+            fontSize={mark.onBeat ? 16 : 13}
+            fontWeight={mark.onBeat ? 700 : 400}
+            fontFamily="var(--chakra-fonts-heading)"
+            fill={tone(mark.onBeat ? "ink" : "soft")}
+          >
+            {mark.label}
+          </text>
+        </g>
+      ))}
+      {row.roles.map(({ role, marks }, line) => {
+        const y = top + line * (height + gap);
+        return (
+          <g key={role}>
+            {marks.map((mark) => (
+              <Mark key={mark.key} mark={mark} role={role} y={y} height={height} />
+            ))}
+            {marks.map((mark) =>
+              mark.turn === "" ? null : <TurnBadge key={mark.key} mark={mark} y={y - 1} colour={tone(ROLE_LOOK[role].text)} />,
+            )}
+          </g>
+        );
+      })}
+      {showHolds
+        ? row.holds.map((hold) => (
+            <g key={hold.x}>
+              <rect x={hold.x + 1.5} y={bottom} width={Math.max(0, hold.width - 3)} height={HOLD} rx="3" fill={tone("sunk")} />
+              <svg x={hold.x + 1.5} y={bottom} width={Math.max(0, hold.width - 6)} height={HOLD}>
+                <text x="8" y="14" fontSize="12.5" fill={tone("ink")}>
+                  {hold.name}
+                </text>
+              </svg>
+            </g>
+          ))
+        : null}
+    </svg>
+  );
+}
+
+interface Props {
+  readonly figure: Figure;
+  readonly name: string;
+  readonly timing: { readonly phraseBeats: number; readonly meter: number };
+  /** Small: without the names of roles and holds. */
+  readonly small?: boolean;
+}
+
+/**
+ * The count ribbon: beats from left to right, the leader above, the follower below; each step as wide as it
+ * lasts, weightless ones hollow, turns as arcs, the hold as a band beneath.
+ */
+export function CountRibbon({ figure, name, timing, small = false }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const gutter = small || width < 420 ? 0 : 76;
+  const rows = useMemo(() => (width === 0 ? [] : ribbonLayout(figure, Math.max(60, width - gutter - 2), timing)), [figure, width, gutter, timing]);
+  const height = small ? 26 : 42;
+  const gap = small ? 12 : 26;
+  const showHolds = !small && rows.some(({ holds }) => holds.length > 0);
+  const top = RULER + 14;
+  return (
+    <Box ref={ref} position="relative" width="100%" css={{ printColorAdjust: "exact" }}>
+      <RibbonTable figure={figure} name={name} />
+      {rows.map((row, index) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: a line has no other name than its place
+        <Box key={index} position="relative" pl={`${gutter}px`} mt={index === 0 ? "0" : "4"}>
+          {gutter > 0 ? (
+            <Box position="absolute" left="0" top="0" fontSize="sm" aria-hidden="true">
+              {row.roles.map(({ role }, line) => (
+                <Box key={role} position="absolute" top={`${top + line * (height + gap) + height / 2 - 10}px`} fontWeight="700" color={ROLE_LOOK[role].text}>
+                  {ROLE_LOOK[role].name}
+                </Box>
+              ))}
+              {showHolds ? (
+                <Box position="absolute" top={`${top + row.roles.length * (height + gap)}px`} color="soft">
+                  Hold
+                </Box>
+              ) : null}
+            </Box>
+          ) : null}
+          <Row row={row} height={height} gap={gap} showHolds={showHolds} />
+        </Box>
+      ))}
+    </Box>
+  );
+}
