@@ -18,7 +18,9 @@ const changed = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
 const SLACK_MS = 5000;
 if (changed("node_modules/.package-lock.json") + SLACK_MS < changed("package-lock.json")) {
   console.log("Installing npm packages …");
-  const { status } = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], { stdio: "inherit" });
+  const { status } = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+    stdio: "inherit",
+  });
   if (status !== 0) {
     console.error("The npm packages could not be installed; see above.");
     process.exit(status ?? 1);

@@ -49,5 +49,9 @@ server.child.once("exit", () => {
   void stop(1);
 });
 
-console.log(choice === "demo" ? "The demo studio is open. Its accounts stand on the sign-in page." : "Your own studio is open.");
+console.log(
+  choice === "demo"
+    ? "The demo studio is open. Its accounts stand on the sign-in page."
+    : "Your own studio is open.",
+);
 console.log(`\n  Map Step  ${address}\n\nCtrl-C stops it.`);

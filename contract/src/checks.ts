@@ -14,8 +14,18 @@ export const check = z.object({
 });
 
 /** `null` takes a mark back. The version is 0 where there is none yet. */
-export const markChange = z.object({ studentId: z.uuid(), figureId: z.uuid(), mark: z.enum(MARKS).nullable(), version });
-export const markResult = z.object({ studentId: z.uuid(), figureId: z.uuid(), mark: z.enum(MARKS).nullable(), version });
+export const markChange = z.object({
+  studentId: z.uuid(),
+  figureId: z.uuid(),
+  mark: z.enum(MARKS).nullable(),
+  version,
+});
+export const markResult = z.object({
+  studentId: z.uuid(),
+  figureId: z.uuid(),
+  mark: z.enum(MARKS).nullable(),
+  version,
+});
 
 export type Check = z.infer<typeof check>;
 export type CheckMark = z.infer<typeof checkMark>;
@@ -23,7 +33,13 @@ export type MarkChange = z.infer<typeof markChange>;
 
 export const checksApi = {
   /** Newest first. */
-  list: endpoint({ method: "GET", path: "/sections/:id/checks", access: "read", params: byId, response: z.array(check) }),
+  list: endpoint({
+    method: "GET",
+    path: "/sections/:id/checks",
+    access: "read",
+    params: byId,
+    response: z.array(check),
+  }),
   create: endpoint({
     method: "POST",
     path: "/sections/:id/checks",
@@ -32,5 +48,12 @@ export const checksApi = {
     body: z.object({ heldOn: localDate }),
     response: check,
   }),
-  mark: endpoint({ method: "PUT", path: "/checks/:id/marks", access: "checks.write", params: byId, body: markChange, response: markResult }),
+  mark: endpoint({
+    method: "PUT",
+    path: "/checks/:id/marks",
+    access: "checks.write",
+    params: byId,
+    body: markChange,
+    response: markResult,
+  }),
 };

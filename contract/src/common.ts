@@ -13,7 +13,10 @@ export const phrases = z
 export const localDate = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/, "A date such as 2027-03-15")
-  .refine((date) => !Number.isNaN(Date.parse(date)) && new Date(date).toISOString().startsWith(date), "There is no such day");
+  .refine(
+    (date) => !Number.isNaN(Date.parse(date)) && new Date(date).toISOString().startsWith(date),
+    "There is no such day",
+  );
 
 export const wholeNumber = (least: number, most: number) =>
   z.int("A whole number").min(least, `At least ${least}`).max(most, `At most ${most}`);

@@ -2,16 +2,15 @@ import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 
-export const danceContent = z
-  .object({
-    name: words(60),
-    meter: wholeNumber(2, 12),
-    phraseBeats: wholeNumber(1, 64),
-    slowBeats: wholeNumber(1, 8),
-    quickBeats: wholeNumber(1, 8),
-    slowestBpm: wholeNumber(20, 300),
-    fastestBpm: wholeNumber(20, 300),
-  });
+export const danceContent = z.object({
+  name: words(60),
+  meter: wholeNumber(2, 12),
+  phraseBeats: wholeNumber(1, 64),
+  slowBeats: wholeNumber(1, 8),
+  quickBeats: wholeNumber(1, 8),
+  slowestBpm: wholeNumber(20, 300),
+  fastestBpm: wholeNumber(20, 300),
+});
 
 const ordered = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>
   schema.refine(({ slowestBpm, fastestBpm }) => slowestBpm <= fastestBpm, {
@@ -27,6 +26,19 @@ export type NewDance = z.infer<typeof newDance>;
 
 export const dancesApi = {
   list: endpoint({ method: "GET", path: "/dances", access: "read", response: z.array(dance) }),
-  create: endpoint({ method: "POST", path: "/dances", access: "dances.write", body: newDance, response: dance }),
-  change: endpoint({ method: "PUT", path: "/dances/:id", access: "dances.write", params: byId, body: danceChange, response: dance }),
+  create: endpoint({
+    method: "POST",
+    path: "/dances",
+    access: "dances.write",
+    body: newDance,
+    response: dance,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/dances/:id",
+    access: "dances.write",
+    params: byId,
+    body: danceChange,
+    response: dance,
+  }),
 };

@@ -20,7 +20,11 @@ export const nothing = z.object({});
 export const byId = z.object({ id: z.uuid() });
 
 /** Describes an endpoint; parameters and body default to none. */
-export function endpoint<R extends z.ZodType, P extends z.ZodType = typeof nothing, B extends z.ZodType = typeof nothing>(spec: {
+export function endpoint<
+  R extends z.ZodType,
+  P extends z.ZodType = typeof nothing,
+  B extends z.ZodType = typeof nothing,
+>(spec: {
   method: Endpoint["method"];
   path: string;
   access: Access;

@@ -28,8 +28,33 @@ export type FigureContent = z.infer<typeof figureContent>;
 export const figuresApi = {
   list: endpoint({ method: "GET", path: "/figures", access: "read", response: z.array(figure) }),
   read: endpoint({ method: "GET", path: "/figures/:id", access: "read", params: byId, response: figure }),
-  create: endpoint({ method: "POST", path: "/figures", access: "figures.write", body: figureContent, response: figure }),
-  change: endpoint({ method: "PUT", path: "/figures/:id", access: "figures.write", params: byId, body: figureChange, response: figure }),
-  remove: endpoint({ method: "DELETE", path: "/figures/:id", access: "figures.write", params: byId, response: nothing }),
-  restore: endpoint({ method: "POST", path: "/figures/:id/restore", access: "figures.write", params: byId, response: figure }),
+  create: endpoint({
+    method: "POST",
+    path: "/figures",
+    access: "figures.write",
+    body: figureContent,
+    response: figure,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/figures/:id",
+    access: "figures.write",
+    params: byId,
+    body: figureChange,
+    response: figure,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/figures/:id",
+    access: "figures.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/figures/:id/restore",
+    access: "figures.write",
+    params: byId,
+    response: figure,
+  }),
 };

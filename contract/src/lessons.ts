@@ -65,9 +65,22 @@ export type LessonChange = z.infer<typeof lessonChange>;
 const LESSON_PATH = "/sections/:sectionId/lessons/:week";
 
 export const lessonsApi = {
-  list: endpoint({ method: "GET", path: "/sections/:id/lessons", access: "read", params: byId, response: z.array(lessonSummary) }),
+  list: endpoint({
+    method: "GET",
+    path: "/sections/:id/lessons",
+    access: "read",
+    params: byId,
+    response: z.array(lessonSummary),
+  }),
   read: endpoint({ method: "GET", path: LESSON_PATH, access: "read", params: ofLesson, response: lesson }),
-  change: endpoint({ method: "PUT", path: LESSON_PATH, access: "lessons.write", params: ofLesson, body: lessonChange, response: lesson }),
+  change: endpoint({
+    method: "PUT",
+    path: LESSON_PATH,
+    access: "lessons.write",
+    params: ofLesson,
+    body: lessonChange,
+    response: lesson,
+  }),
   /** Lets the plan lead again: forgets the kept running order of a lesson that has not been taught. */
   rebuild: endpoint({
     method: "POST",

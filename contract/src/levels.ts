@@ -18,10 +18,13 @@ const levelContent = z.object({
 });
 
 const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>
-  schema.refine(({ lessonMinutes, warmUpMinutes, wrapMinutes }) => warmUpMinutes + wrapMinutes + 5 <= lessonMinutes, {
-    path: ["lessonMinutes"],
-    message: "Warm-up and wrap must leave at least 5 minutes for figures",
-  });
+  schema.refine(
+    ({ lessonMinutes, warmUpMinutes, wrapMinutes }) => warmUpMinutes + wrapMinutes + 5 <= lessonMinutes,
+    {
+      path: ["lessonMinutes"],
+      message: "Warm-up and wrap must leave at least 5 minutes for figures",
+    },
+  );
 
 export const newLevel = leavesRoom(levelContent);
 export const levelChange = leavesRoom(changeOf(levelContent));
@@ -31,8 +34,33 @@ export type LevelContent = z.infer<typeof newLevel>;
 
 export const levelsApi = {
   list: endpoint({ method: "GET", path: "/levels", access: "read", response: z.array(level) }),
-  create: endpoint({ method: "POST", path: "/levels", access: "levels.write", body: newLevel, response: level }),
-  change: endpoint({ method: "PUT", path: "/levels/:id", access: "levels.write", params: byId, body: levelChange, response: level }),
-  remove: endpoint({ method: "DELETE", path: "/levels/:id", access: "levels.write", params: byId, response: nothing }),
-  restore: endpoint({ method: "POST", path: "/levels/:id/restore", access: "levels.write", params: byId, response: level }),
+  create: endpoint({
+    method: "POST",
+    path: "/levels",
+    access: "levels.write",
+    body: newLevel,
+    response: level,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/levels/:id",
+    access: "levels.write",
+    params: byId,
+    body: levelChange,
+    response: level,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/levels/:id",
+    access: "levels.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/levels/:id/restore",
+    access: "levels.write",
+    params: byId,
+    response: level,
+  }),
 };

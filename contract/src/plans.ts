@@ -12,7 +12,10 @@ const planContent = z.object({
   chosen: z
     .array(chosenFigure)
     .max(200, "At most 200 figures")
-    .refine((list) => new Set(list.map(({ figureId }) => figureId)).size === list.length, "A figure stands here twice"),
+    .refine(
+      (list) => new Set(list.map(({ figureId }) => figureId)).size === list.length,
+      "A figure stands here twice",
+    ),
 });
 
 export const planChange = changeOf(planContent);
@@ -30,7 +33,14 @@ export type ChosenFigure = z.infer<typeof chosenFigure>;
 
 export const plansApi = {
   read: endpoint({ method: "GET", path: "/plans/:id", access: "read", params: byId, response: plan }),
-  change: endpoint({ method: "PUT", path: "/plans/:id", access: "plans.write", params: byId, body: planChange, response: plan }),
+  change: endpoint({
+    method: "PUT",
+    path: "/plans/:id",
+    access: "plans.write",
+    params: byId,
+    body: planChange,
+    response: plan,
+  }),
 };
 
 /** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */

@@ -7,9 +7,15 @@ import { ofLesson } from "./lessons.ts";
 const textNode = z.object({
   type: z.literal("text"),
   text: z.string().min(1).max(5000),
-  marks: z.array(z.object({ type: z.enum(["bold", "italic"]) })).max(2).optional(),
+  marks: z
+    .array(z.object({ type: z.enum(["bold", "italic"]) }))
+    .max(2)
+    .optional(),
 });
-const inline = z.array(z.union([textNode, z.object({ type: z.literal("hardBreak") })])).max(500).optional();
+const inline = z
+  .array(z.union([textNode, z.object({ type: z.literal("hardBreak") })]))
+  .max(500)
+  .optional();
 const paragraph = z.object({ type: z.literal("paragraph"), content: inline });
 const heading = z.object({
   type: z.literal("heading"),
@@ -59,9 +65,30 @@ const RECAP_PATH = "/sections/:sectionId/lessons/:week/recap";
 
 export const recapsApi = {
   read: endpoint({ method: "GET", path: RECAP_PATH, access: "read", params: ofLesson, response: recap }),
-  change: endpoint({ method: "PUT", path: RECAP_PATH, access: "recaps.write", params: ofLesson, body: recapChange, response: recap }),
-  publish: endpoint({ method: "POST", path: `${RECAP_PATH}/publish`, access: "recaps.write", params: ofLesson, body: onVersion, response: recap }),
-  unpublish: endpoint({ method: "POST", path: `${RECAP_PATH}/unpublish`, access: "recaps.write", params: ofLesson, body: onVersion, response: recap }),
+  change: endpoint({
+    method: "PUT",
+    path: RECAP_PATH,
+    access: "recaps.write",
+    params: ofLesson,
+    body: recapChange,
+    response: recap,
+  }),
+  publish: endpoint({
+    method: "POST",
+    path: `${RECAP_PATH}/publish`,
+    access: "recaps.write",
+    params: ofLesson,
+    body: onVersion,
+    response: recap,
+  }),
+  unpublish: endpoint({
+    method: "POST",
+    path: `${RECAP_PATH}/unpublish`,
+    access: "recaps.write",
+    params: ofLesson,
+    body: onVersion,
+    response: recap,
+  }),
   readPublic: endpoint({
     method: "GET",
     path: "/public/recaps/:secret",

@@ -10,7 +10,10 @@ export const sectionContent = z.object({
   /** The first lesson; the course meets on its weekday. */
   firstDate: localDate,
   startTime,
-  daysOff: z.array(localDate).max(60).refine((days) => new Set(days).size === days.length, "The same day stands here twice"),
+  daysOff: z
+    .array(localDate)
+    .max(60)
+    .refine((days) => new Set(days).size === days.length, "The same day stands here twice"),
   room: z.string().trim().max(80, "At most 80 characters"),
   teacherIds: z.array(z.uuid()).max(10),
 });
@@ -34,16 +37,73 @@ export type StudentContent = z.infer<typeof studentContent>;
 
 export const sectionsApi = {
   list: endpoint({ method: "GET", path: "/sections", access: "read", response: z.array(section) }),
-  create: endpoint({ method: "POST", path: "/sections", access: "sections.write", body: sectionContent, response: section }),
-  change: endpoint({ method: "PUT", path: "/sections/:id", access: "sections.write", params: byId, body: sectionChange, response: section }),
-  remove: endpoint({ method: "DELETE", path: "/sections/:id", access: "sections.write", params: byId, response: nothing }),
-  restore: endpoint({ method: "POST", path: "/sections/:id/restore", access: "sections.write", params: byId, response: section }),
+  create: endpoint({
+    method: "POST",
+    path: "/sections",
+    access: "sections.write",
+    body: sectionContent,
+    response: section,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/sections/:id",
+    access: "sections.write",
+    params: byId,
+    body: sectionChange,
+    response: section,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/sections/:id",
+    access: "sections.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/sections/:id/restore",
+    access: "sections.write",
+    params: byId,
+    response: section,
+  }),
 };
 
 export const studentsApi = {
-  list: endpoint({ method: "GET", path: "/sections/:id/students", access: "read", params: byId, response: z.array(student) }),
-  create: endpoint({ method: "POST", path: "/sections/:id/students", access: "students.write", params: byId, body: studentContent, response: student }),
-  change: endpoint({ method: "PUT", path: "/students/:id", access: "students.write", params: byId, body: studentChange, response: student }),
-  remove: endpoint({ method: "DELETE", path: "/students/:id", access: "students.write", params: byId, response: nothing }),
-  restore: endpoint({ method: "POST", path: "/students/:id/restore", access: "students.write", params: byId, response: student }),
+  list: endpoint({
+    method: "GET",
+    path: "/sections/:id/students",
+    access: "read",
+    params: byId,
+    response: z.array(student),
+  }),
+  create: endpoint({
+    method: "POST",
+    path: "/sections/:id/students",
+    access: "students.write",
+    params: byId,
+    body: studentContent,
+    response: student,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/students/:id",
+    access: "students.write",
+    params: byId,
+    body: studentChange,
+    response: student,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/students/:id",
+    access: "students.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/students/:id/restore",
+    access: "students.write",
+    params: byId,
+    response: student,
+  }),
 };

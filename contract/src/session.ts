@@ -17,7 +17,9 @@ export const session = z.object({
   csrfToken: z.string(),
   today: localDate,
   /** Made-up accounts of the demo studio, to choose from on the sign-in page. */
-  demoAccounts: z.array(z.object({ name: z.string(), email: z.string(), role: z.enum(STAFF_ROLES), password: z.string() })),
+  demoAccounts: z.array(
+    z.object({ name: z.string(), email: z.string(), role: z.enum(STAFF_ROLES), password: z.string() }),
+  ),
 });
 
 export const signIn = z.object({ email, password: z.string().min(1, "Write your password").max(200) });
@@ -30,7 +32,13 @@ export const timeZone = z.string().refine((zone) => {
   }
 }, "A time zone such as Europe/Lisbon");
 
-export const setup = z.object({ studioName: words(80), timeZone, name: words(80), email, password: newPassword });
+export const setup = z.object({
+  studioName: words(80),
+  timeZone,
+  name: words(80),
+  email,
+  password: newPassword,
+});
 
 export type Person = z.infer<typeof person>;
 export type Session = z.infer<typeof session>;

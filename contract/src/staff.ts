@@ -15,6 +15,19 @@ export type NewStaff = z.infer<typeof newStaff>;
 
 export const staffApi = {
   list: endpoint({ method: "GET", path: "/staff", access: "read", response: z.array(staffMember) }),
-  create: endpoint({ method: "POST", path: "/staff", access: "staff.write", body: newStaff, response: staffMember }),
-  change: endpoint({ method: "PUT", path: "/staff/:id", access: "staff.write", params: byId, body: staffChange, response: staffMember }),
+  create: endpoint({
+    method: "POST",
+    path: "/staff",
+    access: "staff.write",
+    body: newStaff,
+    response: staffMember,
+  }),
+  change: endpoint({
+    method: "PUT",
+    path: "/staff/:id",
+    access: "staff.write",
+    params: byId,
+    body: staffChange,
+    response: staffMember,
+  }),
 };

@@ -3,12 +3,21 @@ import { localDate } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { lessonSummary } from "./lessons.ts";
 
-const sectionLine = z.object({ sectionName: z.string(), levelName: z.string(), startTime: z.string(), room: z.string() });
+const sectionLine = z.object({
+  sectionName: z.string(),
+  levelName: z.string(),
+  startTime: z.string(),
+  room: z.string(),
+});
 
 export const today = z.object({
   today: localDate,
   /** The next lesson of each section that is mine, soonest first. */
-  lessons: z.array(lessonSummary.extend(sectionLine.shape).extend({ teachers: z.array(z.string()), carried: z.array(z.string()) })),
+  lessons: z.array(
+    lessonSummary
+      .extend(sectionLine.shape)
+      .extend({ teachers: z.array(z.string()), carried: z.array(z.string()) }),
+  ),
   /** Taught lessons of mine without a published recap, oldest first. */
   recaps: z.array(lessonSummary.extend(sectionLine.shape)),
   /** Plans with something to solve, for those who may change them. */
@@ -26,4 +35,6 @@ export const today = z.object({
 });
 export type Today = z.infer<typeof today>;
 
-export const todayApi = { read: endpoint({ method: "GET", path: "/today", access: "read", response: today }) };
+export const todayApi = {
+  read: endpoint({ method: "GET", path: "/today", access: "read", response: today }),
+};

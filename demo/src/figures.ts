@@ -6,7 +6,10 @@ type Draft = Omit<FigureContent, "danceId" | "needs" | "otherNames" | "cautions"
   readonly cautions?: string[];
 };
 
-const SPIN_CARE = ["Warm up neck and ankles first; stop at dizziness.", "The raised hand is light: no gripping thumbs, no pulling on the arm."];
+const SPIN_CARE = [
+  "Warm up neck and ankles first; stop at dizziness.",
+  "The raised hand is light: no gripping thumbs, no pulling on the arm.",
+];
 const CLOSE_CARE = ["Ask before a close hold; either partner may decline."];
 
 /** The figures of the hustle program. Needs are given by name. */

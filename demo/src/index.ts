@@ -23,9 +23,13 @@ export async function resetDemo(url: string, today = machineToday()): Promise<bo
   const db = openDatabase(url);
   try {
     await migrate(db.sequelize);
-    const isOwn = (await db.Studio.count()) > 0 && (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
+    const isOwn =
+      (await db.Studio.count()) > 0 &&
+      (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
     if (isOwn) return false;
-    await db.sequelize.query("truncate studio, staff, sessions, sign_in_attempts, dances, levels, figures cascade");
+    await db.sequelize.query(
+      "truncate studio, staff, sessions, sign_in_attempts, dances, levels, figures cascade",
+    );
     await loadDemo(db, today);
     return true;
   } finally {

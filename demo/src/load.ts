@@ -1,4 +1,4 @@
-import type { ChosenFigure, FigureRecord, Level, Lesson, Section } from "@map-step/contract";
+import type { ChosenFigure, FigureRecord, Lesson, Level, Section } from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
 import { draftPlan, type Placement } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
@@ -33,7 +33,11 @@ async function loadFigures(db: Database, danceId: string): Promise<Map<string, F
 }
 
 /** Chooses a level's figures and places them as the planner would. */
-async function planLevel(db: Database, level: Level, figures: readonly FigureRecord[]): Promise<readonly Placement[]> {
+async function planLevel(
+  db: Database,
+  level: Level,
+  figures: readonly FigureRecord[],
+): Promise<readonly Placement[]> {
   const plan = await services.readPlan(db, level.planId);
   const waiting: ChosenFigure[] = figures.map(({ id }) => ({ figureId: id, week: null }));
   const chosen = await services.changePlan(db, level.planId, plan.version, waiting);
@@ -55,16 +59,34 @@ const RULES = {
 } as const;
 
 /** Teaches a lesson: keeps its order, marks its parts, ends it. */
-async function teach(db: Database, sectionId: string, week: number, unfinished: Readonly<Record<string, "part" | "not-done">>): Promise<Lesson> {
+async function teach(
+  db: Database,
+  sectionId: string,
+  week: number,
+  unfinished: Readonly<Record<string, "part" | "not-done">>,
+): Promise<Lesson> {
   const planned = await services.readLesson(db, sectionId, week);
-  const kept = await services.changeLesson(db, sectionId, week, { version: 0, state: "planned", segments: planned.segments });
+  const kept = await services.changeLesson(db, sectionId, week, {
+    version: 0,
+    state: "planned",
+    segments: planned.segments,
+  });
   for (const { id, title, version } of kept.segments)
     await services.markSegment(db, sectionId, week, id, { version, covered: unfinished[title] ?? "done" });
-  return services.changeLesson(db, sectionId, week, { version: kept.version, state: "taught", segments: kept.segments });
+  return services.changeLesson(db, sectionId, week, {
+    version: kept.version,
+    state: "taught",
+    segments: kept.segments,
+  });
 }
 
 /** A check at the end of the second lesson: a spread of marks, the later a figure the lower. */
-async function holdCheck(db: Database, section: Section, staffId: string, placements: readonly Placement[]): Promise<void> {
+async function holdCheck(
+  db: Database,
+  section: Section,
+  staffId: string,
+  placements: readonly Placement[],
+): Promise<void> {
   const [, secondDate] = section.dates;
   if (!secondDate) return;
   const check = await services.createCheck(db, section.id, secondDate, staffId);
@@ -74,13 +96,18 @@ async function holdCheck(db: Database, section: Section, staffId: string, placem
       const level = (at * 5 + index * 3) % 4;
       const mark = MARKS[Math.max(0, Math.min(3, level + (week === 1 ? 1 : -1)))];
       const seen = (at + index) % 7 !== 6;
-      if (mark && seen) await services.markCheck(db, check.id, { studentId: student.id, figureId, mark, version: 0 });
+      if (mark && seen)
+        await services.markCheck(db, check.id, { studentId: student.id, figureId, mark, version: 0 });
     }
   }
 }
 
 /** The level's plan with two things left for the director to solve in the weeks to come. */
-async function leaveSomethingToSolve(db: Database, planId: string, figures: ReadonlyMap<string, FigureRecord>): Promise<void> {
+async function leaveSomethingToSolve(
+  db: Database,
+  planId: string,
+  figures: ReadonlyMap<string, FigureRecord>,
+): Promise<void> {
   const plan = await services.readPlan(db, planId);
   const moves = new Map([
     [figures.get("Window")?.id, 4],
@@ -90,7 +117,13 @@ async function leaveSomethingToSolve(db: Database, planId: string, figures: Read
   await services.changePlan(db, planId, plan.version, chosen);
 }
 
-async function loadTerm(db: Database, level: Level, staff: ReadonlyMap<string, string>, figures: ReadonlyMap<string, FigureRecord>, today: string) {
+async function loadTerm(
+  db: Database,
+  level: Level,
+  staff: ReadonlyMap<string, string>,
+  figures: ReadonlyMap<string, FigureRecord>,
+  today: string,
+) {
   const next = nextWeekday(today, MONDAY);
   const ilse = staff.get("Ilse Tarnbrook") ?? "";
   const section = await services.createSection(db, {
@@ -117,13 +150,27 @@ async function loadTerm(db: Database, level: Level, staff: ReadonlyMap<string, s
 export async function loadDemo(db: Database, today: string): Promise<void> {
   await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
   const staff = await loadStaff(db);
-  const hustle = { name: "Hustle", meter: 4, phraseBeats: 8, slowBeats: 2, quickBeats: 1, slowestBpm: 96, fastestBpm: 124 };
+  const hustle = {
+    name: "Hustle",
+    meter: 4,
+    phraseBeats: 8,
+    slowBeats: 2,
+    quickBeats: 1,
+    slowestBpm: 96,
+    fastestBpm: 124,
+  };
   const { id: danceId } = await services.createDance(db, hustle);
   const figures = await loadFigures(db, danceId);
   const named = (names: readonly string[]) => names.flatMap((name) => figures.get(name) ?? []);
   const first = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 1", followsId: null });
   await planLevel(db, first, named(LEVEL_FIGURES.first));
-  const second = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 2", followsId: first.id, mostNew: 2 });
+  const second = await services.createLevel(db, {
+    ...RULES,
+    danceId,
+    name: "Hustle 2",
+    followsId: first.id,
+    mostNew: 2,
+  });
   await planLevel(db, second, named(LEVEL_FIGURES.second));
   await loadTerm(db, first, staff, figures, today);
 }

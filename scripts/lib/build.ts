@@ -2,7 +2,15 @@ import { execFileSync } from "node:child_process";
 import { existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
 
-const SOURCES = ["web/src", "web/index.html", "web/vite.config.ts", "web/public", "core/src", "contract/src", "package-lock.json"];
+const SOURCES = [
+  "web/src",
+  "web/index.html",
+  "web/vite.config.ts",
+  "web/public",
+  "core/src",
+  "contract/src",
+  "package-lock.json",
+];
 export const WEB_ROOT = join(process.cwd(), "web/dist");
 
 function newest(path: string): number {

@@ -19,7 +19,10 @@ function chromiumPath(): string | null {
 }
 
 const run = (command: string, args: readonly string[]): boolean =>
-  spawnSync(command, args, { stdio: ["ignore", "ignore", "inherit"], env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" } }).status === 0;
+  spawnSync(command, args, {
+    stdio: ["ignore", "ignore", "inherit"],
+    env: { ...process.env, DEBIAN_FRONTEND: "noninteractive" },
+  }).status === 0;
 
 /** Installs a Debian package where that is possible and permitted. */
 function install(name: string): void {
@@ -41,12 +44,19 @@ function need(find: () => string | null, debianPackage: string, otherwise: strin
   install(debianPackage);
   const installed = find();
   if (installed) return installed;
-  console.error(`Map Step needs ${debianPackage}, which is not on this machine and could not be installed from here.`);
+  console.error(
+    `Map Step needs ${debianPackage}, which is not on this machine and could not be installed from here.`,
+  );
   console.error(`On Debian or Ubuntu: sudo apt-get install ${debianPackage}. ${otherwise}`);
   process.exit(1);
 }
 
 export const needPostgres = (): string =>
-  need(postgresFolder, "postgresql", "Elsewhere: set POSTGRES_BIN to the folder of the server, or DATABASE_URL to a running one.");
+  need(
+    postgresFolder,
+    "postgresql",
+    "Elsewhere: set POSTGRES_BIN to the folder of the server, or DATABASE_URL to a running one.",
+  );
 
-export const needChromium = (): string => need(chromiumPath, "chromium", "Elsewhere: set CHROMIUM to the path of the browser.");
+export const needChromium = (): string =>
+  need(chromiumPath, "chromium", "Elsewhere: set CHROMIUM to the path of the browser.");

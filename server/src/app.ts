@@ -80,7 +80,15 @@ export function createApp(db: Database, config: Config): { app: Express; close: 
     response.set("Cache-Control", "no-store");
     next();
   });
-  app.use("/api", express.json({ limit: "1mb" }), sessions.handler, refuseForgeries, whoAsks, api, noSuchRoute);
+  app.use(
+    "/api",
+    express.json({ limit: "1mb" }),
+    sessions.handler,
+    refuseForgeries,
+    whoAsks,
+    api,
+    noSuchRoute,
+  );
   if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT);
   app.use(noSuchRoute);
   app.use(answerErrors);

@@ -29,8 +29,14 @@ const rank = (mark: Mark): number => MARKS.indexOf(mark);
 const ENOUGH = rank("alone");
 
 /** Where a student stands over the figures of a course, and what is still missing. */
-export function standingOf(studentId: string, figureIds: readonly string[], marks: readonly FigureMark[]): Standing {
-  const own = new Map(marks.filter((mark) => mark.studentId === studentId).map(({ figureId, mark }) => [figureId, mark]));
+export function standingOf(
+  studentId: string,
+  figureIds: readonly string[],
+  marks: readonly FigureMark[],
+): Standing {
+  const own = new Map(
+    marks.filter((mark) => mark.studentId === studentId).map(({ figureId, mark }) => [figureId, mark]),
+  );
   const rankOf = (id: string): number => {
     const mark = own.get(id);
     return mark === undefined ? -1 : rank(mark);
@@ -38,13 +44,18 @@ export function standingOf(studentId: string, figureIds: readonly string[], mark
   return {
     studentId,
     has: figureIds.filter((id) => rankOf(id) >= ENOUGH),
-    missing: figureIds.filter((id) => rankOf(id) >= 0 && rankOf(id) < ENOUGH).sort((a, b) => rankOf(a) - rankOf(b)),
+    missing: figureIds
+      .filter((id) => rankOf(id) >= 0 && rankOf(id) < ENOUGH)
+      .sort((a, b) => rankOf(a) - rankOf(b)),
     unseen: figureIds.filter((id) => rankOf(id) < 0),
   };
 }
 
 /** How many students have a figure, of those marked on it. */
-export function shareOf(figureId: string, marks: readonly FigureMark[]): { readonly have: number; readonly marked: number } {
+export function shareOf(
+  figureId: string,
+  marks: readonly FigureMark[],
+): { readonly have: number; readonly marked: number } {
   const own = marks.filter((mark) => mark.figureId === figureId);
   return { have: own.filter(({ mark }) => rank(mark) >= ENOUGH).length, marked: own.length };
 }

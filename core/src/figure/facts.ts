@@ -1,4 +1,11 @@
-import { type Figure, isWeightAction, type Role, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
+import {
+  type Figure,
+  isWeightAction,
+  type Role,
+  type Step,
+  stepsOf,
+  writtenRoles,
+} from "../notation/index.ts";
 import {
   COMFORTABLE_GAP_MS,
   type Dance,
@@ -7,8 +14,8 @@ import {
   phraseFit,
   TICKS_PER_BEAT,
   TIERS,
-  type Tier,
   type Ticks,
+  type Tier,
   ticksToBeats,
   withinBeat,
 } from "../time/index.ts";
@@ -66,7 +73,9 @@ export function rhythmWord(onset: Ticks, lasts: Ticks, dance: Dance): "S" | "Q" 
 
 const rhythmOf = (steps: readonly Step[], length: Ticks, dance: Dance): string => {
   const changes = weightSteps(steps);
-  return changes.map(({ onset }, i) => rhythmWord(onset, stepEnd(changes, i, length) - onset, dance)).join(" ");
+  return changes
+    .map(({ onset }, i) => rhythmWord(onset, stepEnd(changes, i, length) - onset, dance))
+    .join(" ");
 };
 
 function shortestGap(steps: readonly Step[], length: Ticks): Ticks | null {
@@ -121,7 +130,10 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const gaps = roles.flatMap(({ shortestGap: gap }) => gap ?? []);
   const gap = gaps.length === 0 ? null : Math.min(...gaps) * TICKS_PER_BEAT;
   const beats = ticksToBeats(figure.length);
-  const [leader, follower] = [weightSteps(stepsOf(figure, "leader")), weightSteps(stepsOf(figure, "follower"))];
+  const [leader, follower] = [
+    weightSteps(stepsOf(figure, "leader")),
+    weightSteps(stepsOf(figure, "follower")),
+  ];
   return {
     beats,
     roles,
@@ -130,6 +142,8 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
     fastestBpm:
       gap === null
         ? null
-        : (Object.fromEntries(TIERS.map((tier) => [tier, fastestTempo(gap, COMFORTABLE_GAP_MS[tier])])) as Record<Tier, number>),
+        : (Object.fromEntries(
+            TIERS.map((tier) => [tier, fastestTempo(gap, COMFORTABLE_GAP_MS[tier])]),
+          ) as Record<Tier, number>),
   };
 }

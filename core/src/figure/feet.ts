@@ -31,7 +31,11 @@ export function followFeet(steps: readonly Step[]): Feet {
     if (free(step.foot)) {
       if (standing === null) startFree = step.foot;
       if (standing === step.foot && step.action !== "swivel" && step.action !== "hold")
-        faults.push({ step: index, problem: weight ? "stands-on-it" : "moves-standing-foot", foot: step.foot });
+        faults.push({
+          step: index,
+          problem: weight ? "stands-on-it" : "moves-standing-foot",
+          foot: step.foot,
+        });
       if (standing === null && !weight) standing = other(step.foot);
     }
     if (weight && step.foot) standing = step.foot;

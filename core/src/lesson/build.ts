@@ -1,4 +1,11 @@
-import { type LevelPlan, type Strand, shareOut, strandsOf, teachingMinutes, weekByFigure } from "../plan/index.ts";
+import {
+  type LevelPlan,
+  type Strand,
+  shareOut,
+  strandsOf,
+  teachingMinutes,
+  weekByFigure,
+} from "../plan/index.ts";
 import type { Segment, SegmentKind } from "./segment.ts";
 
 export interface LessonInput {
@@ -9,7 +16,8 @@ export interface LessonInput {
   readonly carryOver: readonly Segment[];
 }
 
-const kindAt = (age: number, work: string): SegmentKind => (work === "return" ? "return" : age === 0 ? "new" : "deepen");
+const kindAt = (age: number, work: string): SegmentKind =>
+  work === "return" ? "return" : age === 0 ? "new" : "deepen";
 
 /** What the plan puts into a week: one segment a figure, what comes back first and what is new last. */
 function planned({ plan, week }: LessonInput): Segment[] {
@@ -32,7 +40,10 @@ function planned({ plan, week }: LessonInput): Segment[] {
 /** Gives every segment at least a minute and shares the rest by what was planned; what finds no minute is dropped. */
 function squeeze(segments: readonly Segment[], room: number): Segment[] {
   const kept = segments.slice(0, room);
-  const extra = shareOut(room - kept.length, kept.map(({ minutes }) => minutes - 1 || 0.001));
+  const extra = shareOut(
+    room - kept.length,
+    kept.map(({ minutes }) => minutes - 1 || 0.001),
+  );
   return kept.map((segment, index) => ({ ...segment, minutes: 1 + (extra[index] ?? 0) }));
 }
 

@@ -13,5 +13,11 @@ export const carryOver = (segments: readonly TaughtSegment[]): Segment[] =>
   segments.flatMap(({ covered, ...segment }) =>
     segment.figureId === null || covered === "done"
       ? []
-      : [{ ...segment, kind: "carry-over" as const, minutes: covered === "part" ? Math.ceil(segment.minutes / 2) : segment.minutes }],
+      : [
+          {
+            ...segment,
+            kind: "carry-over" as const,
+            minutes: covered === "part" ? Math.ceil(segment.minutes / 2) : segment.minutes,
+          },
+        ],
   );

@@ -2,7 +2,9 @@ import type { Segment } from "./segment.ts";
 
 /** Who gives way first when another part grows: the free dancing, then the longest of the rest. */
 function giver<T extends Pick<Segment, "kind" | "minutes">>(segments: readonly T[], except: number): number {
-  const open = segments.map((segment, index) => ({ ...segment, index })).filter(({ index, minutes }) => index !== except && minutes > 1);
+  const open = segments
+    .map((segment, index) => ({ ...segment, index }))
+    .filter(({ index, minutes }) => index !== except && minutes > 1);
   const practice = open.find(({ kind }) => kind === "practice");
   return practice?.index ?? open.sort((a, b) => b.minutes - a.minutes || b.index - a.index)[0]?.index ?? -1;
 }
@@ -12,7 +14,11 @@ function giver<T extends Pick<Segment, "kind" | "minutes">>(segments: readonly T
  * Growing takes minutes from the free dancing first, then from the longest part; shrinking hands them to the
  * free dancing, or to the next part where there is none. Every part keeps at least a minute.
  */
-export function retime<T extends Pick<Segment, "kind" | "minutes">>(segments: readonly T[], index: number, minutes: number): T[] {
+export function retime<T extends Pick<Segment, "kind" | "minutes">>(
+  segments: readonly T[],
+  index: number,
+  minutes: number,
+): T[] {
   const result = segments.map((segment) => ({ ...segment }));
   const target = result[index];
   if (!target || result.length < 2) return result;

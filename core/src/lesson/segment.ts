@@ -1,7 +1,16 @@
 import type { Work } from "../plan/index.ts";
 
 /** What a timed part of a lesson is for, in the order a lesson runs. */
-export const SEGMENT_KINDS = ["warm-up", "carry-over", "return", "deepen", "new", "practice", "wrap", "own"] as const;
+export const SEGMENT_KINDS = [
+  "warm-up",
+  "carry-over",
+  "return",
+  "deepen",
+  "new",
+  "practice",
+  "wrap",
+  "own",
+] as const;
 export type SegmentKind = (typeof SEGMENT_KINDS)[number];
 
 export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
@@ -29,7 +38,11 @@ export interface Segment {
 export const COVERED = ["done", "part", "not-done"] as const;
 export type Covered = (typeof COVERED)[number];
 
-export const COVERED_NAMES: Readonly<Record<Covered, string>> = { done: "done", part: "part done", "not-done": "not done" };
+export const COVERED_NAMES: Readonly<Record<Covered, string>> = {
+  done: "done",
+  part: "part done",
+  "not-done": "not done",
+};
 
 export const totalMinutes = (segments: readonly Pick<Segment, "minutes">[]): number =>
   segments.reduce((sum, { minutes }) => sum + minutes, 0);

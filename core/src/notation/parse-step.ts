@@ -31,7 +31,8 @@ export const fullWord = (token: Token): string => {
   return SHORT_FORMS[word] ?? word;
 };
 
-export const isCount = (token: Token): boolean => token.kind === "word" && COUNT.test(token.value.toLowerCase());
+export const isCount = (token: Token): boolean =>
+  token.kind === "word" && COUNT.test(token.value.toLowerCase());
 
 export const makeFault = (at: Token, expected: string, words?: readonly string[]): Fault => {
   const suggestion = words && suggest(at.value, words);
@@ -98,7 +99,10 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   }
   const size = readTurnSize(cursor.tokens, cursor.at + 1);
   if (!size) {
-    report(cursor.tokens[cursor.at + 1] ?? word, "the size of the turn: 1/4, 1/2, 1 1/2 or degrees from 9 to 2880");
+    report(
+      cursor.tokens[cursor.at + 1] ?? word,
+      "the size of the turn: 1/4, 1/2, 1 1/2 or degrees from 9 to 2880",
+    );
     cursor.at += 1;
     return null;
   }

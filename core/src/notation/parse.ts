@@ -34,7 +34,8 @@ const here: Token = { kind: "word", value: "", line: 1, column: 1, length: 1 };
 function openRole(draft: Draft, role: Role, [header, next, ...rest]: Statement, report: Report): void {
   const mirror = next?.kind === "word" && fullWord(next) === "mirror";
   if (mirror && role !== "follower") report(next, "mirror only after follower");
-  else if (next && !mirror) report(next, role === "follower" ? "mirror or the end of the line" : "the end of the line", ["mirror"]);
+  else if (next && !mirror)
+    report(next, role === "follower" ? "mirror or the end of the line" : "the end of the line", ["mirror"]);
   else if (rest[0]) report(rest[0], "the end of the line");
   draft.current = role;
   if (draft.roles.has(role)) report(header, `${role} only once in a figure`);
@@ -46,7 +47,8 @@ function openRole(draft: Draft, role: Role, [header, next, ...rest]: Statement, 
 
 function readBeats(draft: Draft, [word, value, ...rest]: Statement, report: Report): void {
   const beats = value && /^\d{1,3}$/.test(value.value) ? Number(value.value) : 0;
-  if (!value || beats < 1 || beats > MAX_BEATS) report(value ?? word, `a whole number of beats from 1 to ${MAX_BEATS}`);
+  if (!value || beats < 1 || beats > MAX_BEATS)
+    report(value ?? word, `a whole number of beats from 1 to ${MAX_BEATS}`);
   else if (draft.beats) report(word, "beats only once in a figure");
   else draft.beats = { value: beats, at: value };
   if (rest[0]) report(rest[0], "the end of the line");
@@ -88,14 +90,21 @@ function checkWhole(draft: Draft, length: Ticks, report: Report): void {
       const outside = step.onset >= length || step.onset - (first?.onset ?? 0) >= length;
       const line = role.lines[index] ?? 1;
       const count = String(beatNumber(step.onset));
-      if (outside) report({ ...here, line, value: count, length: count.length }, `a count within the ${length / TICKS_PER_BEAT} beats of the figure`);
+      if (outside)
+        report(
+          { ...here, line, value: count, length: count.length },
+          `a count within the ${length / TICKS_PER_BEAT} beats of the figure`,
+        );
     });
   }
 }
 
 /** Without a `beats` line a figure lasts to the end of its last counted beat. */
 function lengthOf(draft: Draft): Ticks {
-  const last = Math.max(0, ...[...draft.roles.values()].flatMap(({ steps }) => steps.map(({ onset }) => onset)));
+  const last = Math.max(
+    0,
+    ...[...draft.roles.values()].flatMap(({ steps }) => steps.map(({ onset }) => onset)),
+  );
   return (draft.beats?.value ?? beatNumber(last)) * TICKS_PER_BEAT;
 }
 

@@ -30,7 +30,8 @@ export function scan(text: string): Statement[] {
       const place = { line: row + 1, column: match.index + 1, length: match[0].length };
       if (match[0] === ";") flush();
       else if (match[1] === undefined) tokens.push({ kind: "word", value: match[0], ...place });
-      else tokens.push({ kind: "text", value: match[1], ...place, ...(match[2] === "" ? { open: true } : {}) });
+      else
+        tokens.push({ kind: "text", value: match[1], ...place, ...(match[2] === "" ? { open: true } : {}) });
     }
     flush();
   }

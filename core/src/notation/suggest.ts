@@ -7,7 +7,8 @@ function distance(a: string, b: string): number {
       const at = (r: number, c: number) => (r === i ? row[c] : rows[r]?.[c]) ?? 0;
       const change = a[i - 1] === b[j - 1] ? 0 : 1;
       let best = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + change);
-      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1]) best = Math.min(best, at(i - 2, j - 2) + 1);
+      if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
+        best = Math.min(best, at(i - 2, j - 2) + 1);
       row.push(best);
     }
     rows.push(row);

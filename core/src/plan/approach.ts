@@ -28,7 +28,8 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
   "steps-first": {
     id: "steps-first",
     name: "Steps first",
-    reason: "Structure, then slow and quick, then numbers, then the partner; technique from the feet up in later weeks.",
+    reason:
+      "Structure, then slow and quick, then numbers, then the partner; technique from the feet up in later weeks.",
     ages: [
       [part("steps", 6), part("rhythm", 3), part("count", 3), part("partner", 4)],
       [part("partner", 4), part("technique", 3)],
@@ -40,7 +41,8 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
   "whole-first": {
     id: "whole-first",
     name: "Whole first",
-    reason: "See and try it whole with a partner, break it into parts, chain them; numbers when the parts are clear.",
+    reason:
+      "See and try it whole with a partner, break it into parts, chain them; numbers when the parts are clear.",
     ages: [
       [part("partner", 6), part("steps", 7), part("count", 3)],
       [part("count", 3), part("technique", 3)],

@@ -51,10 +51,22 @@ function checkNeeds(sight: Sight, figure: PlanFigure, week: number): Finding[] {
     const start = sight.weeks.get(otherId);
     const about = { severity: "must", week, figureId: figure.id, otherId } as const;
     if (start === undefined)
-      return [{ code: "needs-missing", ...about, text: `${figure.name} in week ${week} needs ${needed}, which this plan never teaches.` }];
+      return [
+        {
+          code: "needs-missing",
+          ...about,
+          text: `${figure.name} in week ${week} needs ${needed}, which this plan never teaches.`,
+        },
+      ];
     if (start >= week) {
       const when = start === week ? `is new in the same lesson` : `comes in week ${start}`;
-      return [{ code: "needs-later", ...about, text: `${figure.name} in week ${week} needs ${needed}, which ${when}.` }];
+      return [
+        {
+          code: "needs-later",
+          ...about,
+          text: `${figure.name} in week ${week} needs ${needed}, which ${when}.`,
+        },
+      ];
     }
     const { settledLessons } = sight.level.rules;
     const danced = lessonsBefore(sight.strands.get(otherId) ?? [], start, week);
@@ -108,5 +120,7 @@ export function checkPlan(level: LevelPlan, strands = strandsOf(level)): Finding
     return figure ? checkFigure(sight, figure, week) : [];
   });
   const order = ({ severity }: Finding) => (severity === "must" ? 0 : 1);
-  return [...placed, ...checkWeeks(sight)].sort((a, b) => a.week - b.week || order(a) - order(b) || a.text.localeCompare(b.text));
+  return [...placed, ...checkWeeks(sight)].sort(
+    (a, b) => a.week - b.week || order(a) - order(b) || a.text.localeCompare(b.text),
+  );
 }

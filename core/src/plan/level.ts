@@ -45,7 +45,8 @@ export const teachingMinutes = (rules: LevelRules): number =>
   Math.max(0, rules.lessonMinutes - rules.warmUpMinutes - rules.wrapMinutes);
 
 /** Weeks 1 to the last. */
-export const weeksOf = (rules: LevelRules): number[] => Array.from({ length: rules.weeks }, (_, index) => index + 1);
+export const weeksOf = (rules: LevelRules): number[] =>
+  Array.from({ length: rules.weeks }, (_, index) => index + 1);
 
 /** Placements as a lookup from figure to week. */
 export const weekByFigure = (placements: readonly Placement[]): ReadonlyMap<string, number> =>

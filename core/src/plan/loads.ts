@@ -22,7 +22,11 @@ export function strandsOf(level: Pick<LevelPlan, "figures" | "rules">): Readonly
 }
 
 /** The parts of a placed strand that fall into the level, each with its week. */
-export const strandInWeeks = (strand: Strand, start: number, weeks: number): (StrandPart & { week: number })[] =>
+export const strandInWeeks = (
+  strand: Strand,
+  start: number,
+  weeks: number,
+): (StrandPart & { week: number })[] =>
   strand.map((part) => ({ ...part, week: start + part.age })).filter(({ week }) => week <= weeks);
 
 /** The minutes of each week: the sum of the placed strands, shifted to their weeks. */

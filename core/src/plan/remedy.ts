@@ -26,11 +26,17 @@ export function remedyFor(level: LevelPlan, finding: Finding): Remedy | null {
   const before = new Set(checkPlan(level, strands).map(findingKey));
   const moves = candidates(level, finding).flatMap((figureId) => {
     const from = weeks.get(figureId);
-    return from === undefined ? [] : weeksOf(level.rules).filter((to) => to !== from).map((to) => ({ figureId, from, to }));
+    return from === undefined
+      ? []
+      : weeksOf(level.rules)
+          .filter((to) => to !== from)
+          .map((to) => ({ figureId, from, to }));
   });
   moves.sort((a, b) => Math.abs(a.to - a.from) - Math.abs(b.to - b.from) || a.to - b.to);
   const helps = ({ figureId, to }: Remedy): boolean => {
-    const after = checkPlan({ ...level, placements: place(level.placements, figureId, to) }, strands).map(findingKey);
+    const after = checkPlan({ ...level, placements: place(level.placements, figureId, to) }, strands).map(
+      findingKey,
+    );
     return !after.includes(findingKey(finding)) && after.every((key) => before.has(key));
   };
   return moves.find(helps) ?? null;

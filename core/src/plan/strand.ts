@@ -12,7 +12,10 @@ export interface StrandPart {
 export type Strand = readonly StrandPart[];
 
 /** Technique drills and musicality have no steps of their own: all their minutes go to their own layer. */
-const ONE_LAYER: Readonly<Partial<Record<FigureKind, Layer>>> = { technique: "technique", musicality: "style" };
+const ONE_LAYER: Readonly<Partial<Record<FigureKind, Layer>>> = {
+  technique: "technique",
+  musicality: "style",
+};
 
 /**
  * Shares a whole number out in whole parts, as near to the weights as can be (largest remainder, Hamilton's
@@ -41,9 +44,16 @@ export function strandOf(figure: Pick<PlanFigure, "kind" | "minutes">, approach:
     const sum = shares.reduce((total, { share }) => total + share, 0);
     const minutes = age === 0 ? figure.minutes : Math.max(1, Math.round(figure.minutes * sum));
     if (only) return [{ age, layer: only, minutes }];
-    const parts = shareOut(minutes, shares.map(({ share }) => share));
+    const parts = shareOut(
+      minutes,
+      shares.map(({ share }) => share),
+    );
     return shares.map(({ layer }, index) => ({ age, layer, minutes: parts[index] ?? 0 }));
   });
-  const returns = approach.returns.map((age) => ({ age, layer: "return" as const, minutes: approach.returnMinutes }));
+  const returns = approach.returns.map((age) => ({
+    age,
+    layer: "return" as const,
+    minutes: approach.returnMinutes,
+  }));
   return [...ages.flat(), ...returns].filter(({ minutes }) => minutes > 0);
 }

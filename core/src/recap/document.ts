@@ -36,7 +36,11 @@ export interface RecapDocument {
 export const text = (value: string): RecapText => ({ type: "text", text: value });
 export const bold = (value: string): RecapText => ({ type: "text", text: value, marks: [{ type: "bold" }] });
 export const paragraph = (...content: RecapText[]): Paragraph => ({ type: "paragraph", content });
-export const heading = (value: string): Heading => ({ type: "heading", attrs: { level: 2 }, content: [text(value)] });
+export const heading = (value: string): Heading => ({
+  type: "heading",
+  attrs: { level: 2 },
+  content: [text(value)],
+});
 export const bullets = (items: readonly (readonly RecapText[])[]): List => ({
   type: "bulletList",
   content: items.map((item) => ({ type: "listItem", content: [paragraph(...item)] })),

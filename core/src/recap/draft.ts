@@ -34,7 +34,10 @@ const HOME_PRACTICE: Readonly<Record<Layer, string>> = {
 
 const SAFE_PRACTICE = "Warm up first, stop at pain, and dance only what both partners agree to.";
 
-const line = (name: string, words: string): RecapText[] => [bold(name), text(words === "" ? "" : `: ${words}`)];
+const line = (name: string, words: string): RecapText[] => [
+  bold(name),
+  text(words === "" ? "" : `: ${words}`),
+];
 
 function section(title: string, items: readonly (readonly RecapText[])[]): RecapBlock[] {
   return items.length === 0 ? [] : [heading(title), bullets(items)];
@@ -61,7 +64,10 @@ export function draftRecap({ covered, next, unfinished }: RecapInput): RecapBloc
   ];
   return [
     ...section("New tonight", fresh.map(tonight)),
-    ...section("Came back", back.map(({ name, cues, inFull }) => line(inFull ? name : `${name} (in part)`, cues[0] ?? ""))),
+    ...section(
+      "Came back",
+      back.map(({ name, cues, inFull }) => line(inFull ? name : `${name} (in part)`, cues[0] ?? "")),
+    ),
     ...section("Watch for", slips),
     ...section("Take care", care),
     ...section("Practise at home", practice),

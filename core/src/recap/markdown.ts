@@ -24,7 +24,9 @@ const list = ({ type, content }: List, indent: string): string =>
     .map((item, index) => {
       const sign = type === "orderedList" ? `${index + 1}. ` : "- ";
       const inner = indent + " ".repeat(sign.length);
-      const parts = item.content.map((node) => (node.type === "paragraph" ? inline(node.content) : list(node, inner)));
+      const parts = item.content.map((node) =>
+        node.type === "paragraph" ? inline(node.content) : list(node, inner),
+      );
       return `${indent}${sign}${parts.map((part, at) => (at === 0 || part.startsWith(inner) ? part : `${inner}${part}`)).join("\n")}`;
     })
     .join("\n");

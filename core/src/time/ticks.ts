@@ -26,7 +26,15 @@ export function spokenCount(onset: Ticks): string {
   return named ?? `${beatNumber(onset)}+${part}/${TICKS_PER_BEAT}`;
 }
 
-const FRACTIONS: Readonly<Record<string, string>> = { "1/4": "¼", "1/2": "½", "3/4": "¾", "1/8": "⅛", "3/8": "⅜", "5/8": "⅝", "7/8": "⅞" };
+const FRACTIONS: Readonly<Record<string, string>> = {
+  "1/4": "¼",
+  "1/2": "½",
+  "3/4": "¾",
+  "1/8": "⅛",
+  "3/8": "⅜",
+  "5/8": "⅝",
+  "7/8": "⅞",
+};
 
 /**
  * A quantity as people say it: `0.5` is `½`, `1.5` is `1½`.

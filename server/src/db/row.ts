@@ -25,5 +25,9 @@ export const textColumn = () => ({ type: DataTypes.TEXT, allowNull: false });
 export const wholeColumn = () => ({ type: DataTypes.INTEGER, allowNull: false });
 export const idColumn = () => ({ type: DataTypes.UUID, allowNull: false });
 export const keyColumn = () => ({ type: DataTypes.UUID, allowNull: false, primaryKey: true });
-export const phrasesColumn = () => ({ type: DataTypes.ARRAY(DataTypes.TEXT), allowNull: false, defaultValue: [] });
+export const phrasesColumn = () => ({
+  type: DataTypes.ARRAY(DataTypes.TEXT),
+  allowNull: false,
+  defaultValue: [],
+});
 export const deletedColumn = () => ({ type: DataTypes.DATE, allowNull: true, defaultValue: null });

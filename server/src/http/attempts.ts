@@ -21,7 +21,10 @@ function attemptStore(sequelize: Sequelize): Store {
       return { totalHits: rows[0]?.hits ?? 1, resetTime: rows[0]?.resets_at };
     },
     async decrement(key) {
-      await run("update sign_in_attempts set hits = greatest(hits - 1, 0), updated_at = now() where key = :key", key);
+      await run(
+        "update sign_in_attempts set hits = greatest(hits - 1, 0), updated_at = now() where key = :key",
+        key,
+      );
     },
     async resetKey(key) {
       await run("delete from sign_in_attempts where key = :key", key);
@@ -38,7 +41,10 @@ export const limitSignIns = (sequelize: Sequelize) =>
     store: attemptStore(sequelize),
     standardHeaders: "draft-8",
     legacyHeaders: false,
-    keyGenerator: (request) => `${request.ip ?? ""} ${String(request.body?.email ?? "").toLowerCase().slice(0, 200)}`,
+    keyGenerator: (request) =>
+      `${request.ip ?? ""} ${String(request.body?.email ?? "")
+        .toLowerCase()
+        .slice(0, 200)}`,
     validate: { keyGeneratorIpFallback: false },
     handler: (_request, _response, next) => next(tooMany()),
   });

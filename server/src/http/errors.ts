@@ -1,7 +1,7 @@
 import { PROBLEM_TYPES } from "@map-step/contract";
 import type { ErrorRequestHandler, RequestHandler } from "express";
 import { ForeignKeyConstraintError, UniqueConstraintError } from "sequelize";
-import { HttpProblem, inUse, internal, invalid, notFound } from "./problems.ts";
+import { HttpProblem, internal, inUse, invalid, notFound } from "./problems.ts";
 
 /** Fields a unique index stands for, by the name of the index. */
 const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>> = {
@@ -21,11 +21,19 @@ function asProblem(error: unknown): HttpProblem | null {
     const field = UNIQUE_FIELDS[constraint];
     return field ? invalid([field]) : inUse("This exists already.");
   }
-  if (error instanceof ForeignKeyConstraintError) return invalid([{ path: "", message: "It refers to something that is not there any more" }]);
+  if (error instanceof ForeignKeyConstraintError)
+    return invalid([{ path: "", message: "It refers to something that is not there any more" }]);
   const { status, type } = error as { status?: number; type?: string };
-  if (type === "entity.parse.failed") return invalid([{ path: "", message: "The request is not readable JSON" }]);
+  if (type === "entity.parse.failed")
+    return invalid([{ path: "", message: "The request is not readable JSON" }]);
   if (type === "entity.too.large") return invalid([{ path: "", message: "The request is too large" }]);
-  if (status === 403) return new HttpProblem({ type: PROBLEM_TYPES.forbidden, status: 403, title: "Page is out of date", detail: "Reload the page and try again. What you typed is kept." });
+  if (status === 403)
+    return new HttpProblem({
+      type: PROBLEM_TYPES.forbidden,
+      status: 403,
+      title: "Page is out of date",
+      detail: "Reload the page and try again. What you typed is kept.",
+    });
   return null;
 }
 

@@ -42,4 +42,6 @@ export function openSessions(config: Config): { handler: RequestHandler; close: 
 
 /** Starts a fresh session, so that an id from before the sign-in is worth nothing after it. */
 export const renewSession = (request: Request): Promise<void> =>
-  new Promise((resolve, reject) => request.session.regenerate((error) => (error ? reject(error) : resolve())));
+  new Promise((resolve, reject) =>
+    request.session.regenerate((error) => (error ? reject(error) : resolve())),
+  );

@@ -8,15 +8,17 @@ const both = (light: string, dark: string) => ({ value: { _light: light, _dark: 
  */
 const config = defineConfig({
   globalCss: {
-    "html, body": { bg: "ground", color: "ink", fontFamily: "body" },
+    "html, body": {
+      bg: "ground",
+      color: "ink",
+      fontFamily: "body",
+      _print: { bg: "white", color: "black" },
+    },
     "h1, h2, h3": { fontFamily: "heading", letterSpacing: "-0.01em" },
     "*:focus-visible": { outline: "2px solid", outlineColor: "pine", outlineOffset: "2px" },
     ".numbers": { fontVariantNumeric: "tabular-nums" },
-    "@media print": {
-      "html, body": { bg: "white", color: "black" },
-      ".no-print": { display: "none !important" },
-    },
-    "@media (prefers-reduced-motion: reduce)": { "*": { transitionDuration: "0s !important", animationDuration: "0s !important" } },
+    ".no-print": { _print: { display: "none !important" } },
+    "*": { _motionReduce: { transitionDuration: "0s !important", animationDuration: "0s !important" } },
   },
   theme: {
     tokens: {
@@ -53,7 +55,11 @@ const config = defineConfig({
           subtle: both("#FAF6EC", "#1B2927"),
           muted: both("#EBE4D5", "#25342F"),
         },
-        fg: { DEFAULT: both("#1C2B2A", "#EFE9DC"), muted: both("#55605D", "#A9B6B0"), error: both("#A93B29", "#F29582") },
+        fg: {
+          DEFAULT: both("#1C2B2A", "#EFE9DC"),
+          muted: both("#55605D", "#A9B6B0"),
+          error: both("#A93B29", "#F29582"),
+        },
         border: { DEFAULT: both("#DDD4C2", "#324541"), error: both("#A93B29", "#F29582") },
         pine: {
           DEFAULT: both("#1E5B4C", "#8FD0BC"),
@@ -74,4 +80,5 @@ const config = defineConfig({
 export const system = createSystem(defaultConfig, config, { globalCss: { html: { colorPalette: "pine" } } });
 
 /** A colour of the theme for drawings, where no style property reaches. */
-export const tone = (name: string): string => `var(--chakra-colors-${name.replace(/[A-Z]/g, (capital) => `-${capital.toLowerCase()}`)})`;
+export const tone = (name: string): string =>
+  `var(--chakra-colors-${name.replace(/[A-Z]/g, (capital) => `-${capital.toLowerCase()}`)})`;

@@ -1,4 +1,11 @@
-import { api, type Endpoint, type FieldError, PROBLEM_TYPES, type Problem, type Session } from "@map-step/contract";
+import {
+  api,
+  type Endpoint,
+  type FieldError,
+  PROBLEM_TYPES,
+  type Problem,
+  type Session,
+} from "@map-step/contract";
 import { type QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { z } from "zod";
 
@@ -20,13 +27,15 @@ const unreachable: Problem = {
 let csrfToken = "";
 
 type Empty = Record<string, never>;
-type Part<Name extends string, Schema extends z.ZodType> = z.input<Schema> extends Empty ? { [K in Name]?: undefined } : { [K in Name]: z.input<Schema> };
+type Part<Name extends string, Schema extends z.ZodType> =
+  z.input<Schema> extends Empty ? { [K in Name]?: undefined } : { [K in Name]: z.input<Schema> };
 type Input<P extends z.ZodType, B extends z.ZodType> = Part<"params", P> & Part<"body", B>;
 
 const address = (path: string, params: Readonly<Record<string, unknown>> = {}): string =>
   `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])))}`;
 
-const isSession = (value: unknown): value is Session => typeof value === "object" && value !== null && "csrfToken" in value;
+const isSession = (value: unknown): value is Session =>
+  typeof value === "object" && value !== null && "csrfToken" in value;
 
 /** Sends a request of the contract. @throws ApiError for every answer that is not a success */
 export async function call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
@@ -36,7 +45,11 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
   const { params, body } = input as { params?: Record<string, unknown>; body?: unknown };
   const headers: Record<string, string> = { "x-csrf-token": csrfToken };
   if (body !== undefined) headers["content-type"] = "application/json";
-  const request: RequestInit = { method: endpoint.method, headers, ...(body === undefined ? {} : { body: JSON.stringify(body) }) };
+  const request: RequestInit = {
+    method: endpoint.method,
+    headers,
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  };
   const response = await fetch(address(endpoint.path, params), request).catch(() => {
     throw new ApiError(unreachable);
   });
@@ -47,7 +60,9 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
 }
 
 /** Where the answer of a request is kept between visits. */
-export const keyOf = (endpoint: Endpoint, params: Readonly<Record<string, unknown>> = {}) => [address(endpoint.path, params)];
+export const keyOf = (endpoint: Endpoint, params: Readonly<Record<string, unknown>> = {}) => [
+  address(endpoint.path, params),
+];
 
 /** Reads with an endpoint and keeps the answer. */
 export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
@@ -56,7 +71,11 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
   options: { enabled?: boolean } = {},
 ) {
   const { params } = input as { params?: Record<string, unknown> };
-  return useQuery<z.output<R>, ApiError>({ queryKey: keyOf(endpoint, params), queryFn: () => call(endpoint, input), ...options });
+  return useQuery<z.output<R>, ApiError>({
+    queryKey: keyOf(endpoint, params),
+    queryFn: () => call(endpoint, input),
+    ...options,
+  });
 }
 
 /** After a change everything read before is read again when next shown; the session is its own. */
@@ -64,7 +83,9 @@ const refresh = (client: QueryClient) =>
   client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== keyOf(api.session.read)[0] });
 
 /** Changes something with an endpoint. */
-export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(endpoint: Endpoint<P, B, R>) {
+export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+  endpoint: Endpoint<P, B, R>,
+) {
   const client = useQueryClient();
   return useMutation<z.output<R>, ApiError, Input<P, B>>({
     mutationFn: (input) => call(endpoint, input),
@@ -72,6 +93,9 @@ export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.
   });
 }
 
-export const isStale = (error: unknown): error is ApiError => error instanceof ApiError && error.problem.type === PROBLEM_TYPES.stale;
-export const fieldErrors = (error: unknown): readonly FieldError[] => (error instanceof ApiError ? (error.problem.errors ?? []) : []);
-export const errorText = (error: unknown): string => (error instanceof ApiError ? error.problem.detail : "Something went wrong. Try again.");
+export const isStale = (error: unknown): error is ApiError =>
+  error instanceof ApiError && error.problem.type === PROBLEM_TYPES.stale;
+export const fieldErrors = (error: unknown): readonly FieldError[] =>
+  error instanceof ApiError ? (error.problem.errors ?? []) : [];
+export const errorText = (error: unknown): string =>
+  error instanceof ApiError ? error.problem.detail : "Something went wrong. Try again.";

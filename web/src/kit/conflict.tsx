@@ -24,7 +24,8 @@ export function ConflictDialog({ differences, onChoose, onClose }: Props) {
   const [sides, setSides] = useState<Readonly<Record<string, Side>>>({});
   const sideOf = (key: string): Side => sides[key] ?? "mine";
   const all = (side: Side) => setSides(Object.fromEntries(differences.map(({ key }) => [key, side])));
-  const choose = () => onChoose(new Set(differences.map(({ key }) => key).filter((key) => sideOf(key) === "theirs")));
+  const choose = () =>
+    onChoose(new Set(differences.map(({ key }) => key).filter((key) => sideOf(key) === "theirs")));
   const foot = (
     <>
       <Button variant="outline" onClick={() => all("mine")}>
@@ -39,14 +40,21 @@ export function ConflictDialog({ differences, onChoose, onClose }: Props) {
   return (
     <Modal open title="Somebody changed this while you did" onClose={onClose} size="lg" foot={foot}>
       <Text mb="3" color="soft">
-        {differences.length === 0 ? "Both versions say the same." : "Choose for each difference which version stays."}
+        {differences.length === 0
+          ? "Both versions say the same."
+          : "Choose for each difference which version stays."}
       </Text>
       <Stack gap="3">
         {differences.map(({ key, label, mine, theirs }) => (
           <Stack key={key} gap="1" role="radiogroup" aria-label={label}>
             <Text fontWeight="600">{label}</Text>
             <Flex gap="2" direction={{ base: "column", md: "row" }}>
-              {([["mine", "Yours", mine], ["theirs", "Theirs", theirs]] as const).map(([side, name, value]) => (
+              {(
+                [
+                  ["mine", "Yours", mine],
+                  ["theirs", "Theirs", theirs],
+                ] as const
+              ).map(([side, name, value]) => (
                 <Button
                   key={side}
                   role="radio"
@@ -71,11 +79,20 @@ export function ConflictDialog({ differences, onChoose, onClose }: Props) {
   );
 }
 
+/** How the fields of a thing are named and told as text. */
+export type Shown<T> = Readonly<
+  Partial<{ [K in keyof T & string]: readonly [label: string, text: (value: T[K]) => string] }>
+>;
+
 /** The differing fields of two versions of the same thing, each shown as text. */
-export function differencesOf<T extends object>(mine: T, theirs: T, shown: Readonly<Partial<Record<keyof T & string, readonly [string, (value: T) => string]>>>): Difference[] {
-  return (Object.entries(shown) as [keyof T & string, readonly [string, (value: T) => string]][])
-    .map(([key, [label, text]]) => ({ key, label, mine: text(mine), theirs: text(theirs) }))
-    .filter((difference) => difference.mine !== difference.theirs);
+export function differencesOf<T extends object>(mine: T, theirs: T, shown: Shown<T>): Difference[] {
+  return (Object.keys(shown) as (keyof T & string)[]).flatMap((key) => {
+    const entry = shown[key];
+    if (!entry) return [];
+    const [label, text] = entry;
+    const difference = { key, label, mine: text(mine[key]), theirs: text(theirs[key]) };
+    return difference.mine === difference.theirs ? [] : [difference];
+  });
 }
 
 /** My version with the chosen fields taken from theirs. */

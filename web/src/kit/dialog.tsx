@@ -13,7 +13,14 @@ interface Props {
 /** A question or a form in front of the page. */
 export function Modal({ open, title, onClose, children, foot, size = "md" }: Props) {
   return (
-    <Dialog.Root open={open} onOpenChange={(change) => !change.open && onClose()} size={size} scrollBehavior="inside" lazyMount unmountOnExit>
+    <Dialog.Root
+      open={open}
+      onOpenChange={(change) => !change.open && onClose()}
+      size={size}
+      scrollBehavior="inside"
+      lazyMount
+      unmountOnExit
+    >
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>

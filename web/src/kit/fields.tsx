@@ -1,5 +1,13 @@
-import { Field, Input, type InputProps, NativeSelect, type NativeSelectFieldProps, Textarea, type TextareaProps } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import {
+  Field,
+  Input,
+  type InputProps,
+  NativeSelect,
+  type NativeSelectFieldProps,
+  Textarea,
+  type TextareaProps,
+} from "@chakra-ui/react";
+import { type ReactNode, useState } from "react";
 
 interface Frame {
   readonly label: string;
@@ -35,7 +43,13 @@ interface Choice {
   readonly label: string;
 }
 
-export const ChoiceField = ({ label, help, error, choices, ...select }: Frame & NativeSelectFieldProps & { choices: readonly Choice[] }) => (
+export const ChoiceField = ({
+  label,
+  help,
+  error,
+  choices,
+  ...select
+}: Frame & NativeSelectFieldProps & { choices: readonly Choice[] }) => (
   <Framed label={label} help={help} error={error}>
     <NativeSelect.Root>
       <NativeSelect.Field bg="panel" {...select}>
@@ -51,4 +65,33 @@ export const ChoiceField = ({ label, help, error, choices, ...select }: Frame & 
 );
 
 /** A list of short texts, one a line in the field. */
-export const linesOf = (text: string): string[] => text.split("\n").map((line) => line.trim()).filter(Boolean);
+export const linesOf = (text: string): string[] =>
+  text
+    .split("\n")
+    .map((line) => line.trim())
+    .filter(Boolean);
+
+interface LinesProps extends Frame {
+  readonly value: readonly string[];
+  readonly onChange: (lines: string[]) => void;
+  readonly rows?: number;
+}
+
+/** A field for a list of short texts. What is typed stays as typed; the list is what it comes to. */
+export function LinesField({ label, help, error, value, onChange, rows = 3 }: LinesProps) {
+  const [text, setText] = useState(value.join("\n"));
+  const shown = linesOf(text).join("\n") === value.join("\n") ? text : value.join("\n");
+  return (
+    <AreaField
+      label={label}
+      help={help ?? "One a line"}
+      error={error}
+      rows={rows}
+      value={shown}
+      onChange={({ target }) => {
+        setText(target.value);
+        onChange(linesOf(target.value));
+      }}
+    />
+  );
+}

@@ -1,6 +1,13 @@
 import { zodResolver } from "@hookform/resolvers/zod";
 import { useEffect } from "react";
-import { type DefaultValues, type FieldPath, type FieldValues, type UseFormReturn, useForm } from "react-hook-form";
+import {
+  type DefaultValues,
+  type FieldPath,
+  type FieldValues,
+  type Resolver,
+  type UseFormReturn,
+  useForm,
+} from "react-hook-form";
 import type { z } from "zod";
 import { fieldErrors } from "./api.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
@@ -9,22 +16,37 @@ import { keptDraft, useKeepDraft } from "./kept-draft.ts";
  * A form checked by a schema of the contract. What is typed is kept in the browser under a name until
  * `forget` is called after saving.
  */
-export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(schema: S, start: z.input<S>, draftName: string) {
+export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
+  schema: S,
+  start: z.input<S>,
+  draftName: string,
+) {
   type In = z.input<S>;
   const kept = keptDraft<In>(draftName);
   const form = useForm<In, unknown, z.output<S>>({
-    resolver: zodResolver(schema),
+    resolver: zodResolver(schema) as unknown as Resolver<In, unknown, z.output<S>>,
     defaultValues: { ...start, ...kept } as DefaultValues<In>,
     mode: "onTouched",
   });
   const { keep, forget } = useKeepDraft<In>(draftName);
-  useEffect(() => form.subscribe({ formState: { values: true, isDirty: true }, callback: ({ values, isDirty }) => isDirty && keep(values as In) }), [form, keep]);
+  useEffect(
+    () =>
+      form.subscribe({
+        formState: { values: true, isDirty: true },
+        callback: ({ values, isDirty }) => isDirty && keep(values as In),
+      }),
+    [form, keep],
+  );
   return { form, restored: kept !== null, forget };
 }
 
 /** Puts the field errors of an answer to their fields. Returns true when there were any. */
-export function showFieldErrors<T extends FieldValues, O>(form: UseFormReturn<T, unknown, O>, error: unknown): boolean {
+export function showFieldErrors<T extends FieldValues, O>(
+  form: UseFormReturn<T, unknown, O>,
+  error: unknown,
+): boolean {
   const errors = fieldErrors(error).filter(({ path }) => path !== "");
-  for (const { path, message } of errors) form.setError(path.replace(/\.\d+$/, "") as FieldPath<T>, { message });
+  for (const { path, message } of errors)
+    form.setError(path.replace(/\.\d+$/, "") as FieldPath<T>, { message });
   return errors.length > 0;
 }

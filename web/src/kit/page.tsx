@@ -2,7 +2,15 @@ import { Box, type BoxProps, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
 /** The head of a page: its name, a line about it, and what can be done here. */
-export function PageHead({ title, about, children }: { title: string; about?: ReactNode; children?: ReactNode }) {
+export function PageHead({
+  title,
+  about,
+  children,
+}: {
+  title: string;
+  about?: ReactNode;
+  children?: ReactNode;
+}) {
   return (
     <Flex as="header" align="flex-end" justify="space-between" gap="4" wrap="wrap" mb="4">
       <Box minW="0">

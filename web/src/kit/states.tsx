@@ -4,9 +4,26 @@ import type { ReactNode } from "react";
 import { type ApiError, errorText } from "./api.ts";
 
 /** Nothing here yet: says what belongs here and offers the way to it. */
-export function Empty({ title, children, action }: { title: string; children: ReactNode; action?: ReactNode }) {
+export function Empty({
+  title,
+  children,
+  action,
+}: {
+  title: string;
+  children: ReactNode;
+  action?: ReactNode;
+}) {
   return (
-    <Flex direction="column" align="flex-start" gap="2" p="6" borderWidth="1px" borderStyle="dashed" borderColor="rule" borderRadius="lg">
+    <Flex
+      direction="column"
+      align="flex-start"
+      gap="2"
+      p="6"
+      borderWidth="1px"
+      borderStyle="dashed"
+      borderColor="rule"
+      borderRadius="lg"
+    >
       <Heading as="h2" size="md">
         {title}
       </Heading>
@@ -44,7 +61,13 @@ type Read<T> = Pick<UseQueryResult<T, ApiError>, "data" | "error" | "refetch">;
 type Values<Q extends readonly Read<unknown>[]> = { [K in keyof Q]: Q[K] extends Read<infer T> ? T : never };
 
 /** Shows what was read once all of it is here; until then that it is on its way, or why it is not. */
-export function Loaded<const Q extends readonly Read<unknown>[]>({ all, children }: { all: Q; children: (...values: Values<Q>) => ReactNode }) {
+export function Loaded<const Q extends readonly Read<unknown>[]>({
+  all,
+  children,
+}: {
+  all: Q;
+  children: (...values: Values<Q>) => ReactNode;
+}) {
   const failed = all.find(({ error, data }) => error && data === undefined);
   if (failed) return <Failed error={failed.error} retry={() => void failed.refetch()} />;
   if (all.some(({ data }) => data === undefined)) return <Loading />;

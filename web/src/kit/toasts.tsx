@@ -1,10 +1,12 @@
-import { Box, Button, createToaster, Stack, Text, Toaster as ChakraToaster, Toast } from "@chakra-ui/react";
+import { Box, Button, Toaster as ChakraToaster, createToaster, Stack, Text, Toast } from "@chakra-ui/react";
 import { errorText } from "./api.ts";
 
 export const toaster = createToaster({ placement: "bottom-end", max: 4 });
 
-export const tellError = (error: unknown): void => void toaster.create({ type: "error", title: errorText(error), duration: 8000 });
-export const tellDone = (title: string): void => void toaster.create({ type: "success", title, duration: 3000 });
+export const tellError = (error: unknown): void =>
+  void toaster.create({ type: "error", title: errorText(error), duration: 8000 });
+export const tellDone = (title: string): void =>
+  void toaster.create({ type: "success", title, duration: 3000 });
 
 /** Tells what was taken away and offers it back. */
 export const tellRemoved = (title: string, undo: () => void): void =>
@@ -16,7 +18,12 @@ export function Toasts() {
     <ChakraToaster toaster={toaster} insetInline={{ mdDown: "4" }}>
       {(toast) => (
         <Toast.Root width={{ md: "sm" }} bg="ink" color="panel">
-          <Box w="1" alignSelf="stretch" borderRadius="full" bg={toast.type === "error" ? "brick" : toast.type === "info" ? "apricot" : "pine2"} />
+          <Box
+            w="1"
+            alignSelf="stretch"
+            borderRadius="full"
+            bg={toast.type === "error" ? "brick" : toast.type === "info" ? "apricot" : "pine2"}
+          />
           <Stack flex="1" gap="1">
             <Text>{toast.title}</Text>
           </Stack>

@@ -20,12 +20,23 @@ export interface CheckMarkRow extends Row<CheckMarkRow> {
 export const defineChecks = (sequelize: Sequelize) => ({
   Check: sequelize.define<CheckRow>(
     "check",
-    { id: storedColumns().id, sectionId: idColumn(), heldOn: { type: DataTypes.DATEONLY, allowNull: false }, staffId: idColumn() },
+    {
+      id: storedColumns().id,
+      sectionId: idColumn(),
+      heldOn: { type: DataTypes.DATEONLY, allowNull: false },
+      staffId: idColumn(),
+    },
     { tableName: "checks" },
   ),
   CheckMark: sequelize.define<CheckMarkRow>(
     "checkMark",
-    { checkId: keyColumn(), studentId: keyColumn(), figureId: keyColumn(), mark: textColumn(), version: { ...wholeColumn(), defaultValue: 1 } },
+    {
+      checkId: keyColumn(),
+      studentId: keyColumn(),
+      figureId: keyColumn(),
+      mark: textColumn(),
+      version: { ...wholeColumn(), defaultValue: 1 },
+    },
     { tableName: "check_marks" },
   ),
 });

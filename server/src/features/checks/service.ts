@@ -6,7 +6,13 @@ import { readSection } from "../sections/service.ts";
 
 /** The checks of a section, newest first, with all their marks. */
 export async function listChecks(db: Database, sectionId: string): Promise<Check[]> {
-  const rows = await db.Check.findAll({ where: { sectionId }, order: [["heldOn", "desc"], ["createdAt", "desc"]] });
+  const rows = await db.Check.findAll({
+    where: { sectionId },
+    order: [
+      ["heldOn", "desc"],
+      ["createdAt", "desc"],
+    ],
+  });
   const marks = await db.CheckMark.findAll({ where: { checkId: rows.map(({ id }) => id) } });
   const staff = await db.Staff.findAll({ where: { id: rows.map(({ staffId }) => staffId) } });
   return rows.map(({ id, heldOn, staffId }) => ({
@@ -20,7 +26,12 @@ export async function listChecks(db: Database, sectionId: string): Promise<Check
   }));
 }
 
-export async function createCheck(db: Database, sectionId: string, heldOn: string, staffId: string): Promise<Check> {
+export async function createCheck(
+  db: Database,
+  sectionId: string,
+  heldOn: string,
+  staffId: string,
+): Promise<Check> {
   await readSection(db, sectionId);
   const row = await db.Check.create({ sectionId, heldOn, staffId });
   const check = (await listChecks(db, sectionId)).find(({ id }) => id === row.id);
@@ -30,7 +41,12 @@ export async function createCheck(db: Database, sectionId: string, heldOn: strin
 
 type Result = Pick<MarkChange, "studentId" | "figureId" | "mark" | "version">;
 
-async function readMark(db: Database, checkId: string, { studentId, figureId }: MarkChange, transaction: Transaction): Promise<Result> {
+async function readMark(
+  db: Database,
+  checkId: string,
+  { studentId, figureId }: MarkChange,
+  transaction: Transaction,
+): Promise<Result> {
   const row = await db.CheckMark.findOne({ where: { checkId, studentId, figureId }, transaction });
   return { studentId, figureId, mark: row?.mark ?? null, version: row?.version ?? 0 };
 }

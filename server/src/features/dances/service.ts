@@ -12,9 +12,16 @@ async function readDance(db: Database, id: string): Promise<DanceRecord> {
   return row.get();
 }
 
-export const createDance = async (db: Database, content: NewDance): Promise<DanceRecord> => (await db.Dance.create(content)).get();
+export const createDance = async (db: Database, content: NewDance): Promise<DanceRecord> =>
+  (await db.Dance.create(content)).get();
 
-export async function changeDance(db: Database, id: string, { version, ...content }: NewDance & { version: number }): Promise<DanceRecord> {
-  await db.sequelize.transaction((transaction) => changeAt(db.Dance, id, version, content, transaction, () => readDance(db, id)));
+export async function changeDance(
+  db: Database,
+  id: string,
+  { version, ...content }: NewDance & { version: number },
+): Promise<DanceRecord> {
+  await db.sequelize.transaction((transaction) =>
+    changeAt(db.Dance, id, version, content, transaction, () => readDance(db, id)),
+  );
   return readDance(db, id);
 }

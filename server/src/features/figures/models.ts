@@ -1,6 +1,16 @@
 import type { FigureRecord } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, idColumn, keyColumn, phrasesColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import {
+  deletedColumn,
+  idColumn,
+  keyColumn,
+  phrasesColumn,
+  type Row,
+  type Stored,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
 export interface FigureRow extends Row<FigureRow>, Stored {
   danceId: string;

@@ -1,7 +1,14 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
-import { changeFigure, createFigure, listFigures, readFigure, removeFigure, restoreFigure } from "./service.ts";
+import {
+  changeFigure,
+  createFigure,
+  listFigures,
+  readFigure,
+  removeFigure,
+  restoreFigure,
+} from "./service.ts";
 
 export function serveFigures(router: Router, { db }: Context): void {
   serve(router, api.figures.list, () => listFigures(db));

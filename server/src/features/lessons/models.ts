@@ -1,6 +1,14 @@
 import type { Lesson, LessonSegment } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, keyColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import {
+  idColumn,
+  keyColumn,
+  type Row,
+  type Stored,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
 export interface LessonRow extends Row<LessonRow>, Stored {
   sectionId: string;

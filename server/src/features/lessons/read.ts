@@ -22,12 +22,23 @@ const fresh = (segment: Segment): LessonSegment => ({
   version: 0,
 });
 
-export const findLesson = (db: Database, sectionId: string, week: number, transaction?: Transaction): Promise<LessonRow | null> =>
+export const findLesson = (
+  db: Database,
+  sectionId: string,
+  week: number,
+  transaction?: Transaction,
+): Promise<LessonRow | null> =>
   db.Lesson.findOne({ where: { sectionId, week }, ...(transaction ? { transaction } : {}) });
 
-export async function segmentsOf(db: Database, lessonId: string, transaction?: Transaction): Promise<LessonSegment[]> {
+export async function segmentsOf(
+  db: Database,
+  lessonId: string,
+  transaction?: Transaction,
+): Promise<LessonSegment[]> {
   const within = transaction ? { transaction } : {};
-  return (await db.LessonSegment.findAll({ where: { lessonId }, order: ["position"], ...within })).map(segmentView);
+  return (await db.LessonSegment.findAll({ where: { lessonId }, order: ["position"], ...within })).map(
+    segmentView,
+  );
 }
 
 /** What the lesson before left unfinished; nothing until it has been taught. */
@@ -51,12 +62,16 @@ export async function readLesson(db: Database, sectionId: string, week: number):
   }
   const segments = await segmentsOf(db, row.id);
   const held = new Set(segments.filter(({ kind }) => kind === "carry-over").map(({ figureId }) => figureId));
-  const toCarry = row.state === "taught" ? [] : carried.filter(({ figureId }) => !held.has(figureId)).map(fresh);
+  const toCarry =
+    row.state === "taught" ? [] : carried.filter(({ figureId }) => !held.has(figureId)).map(fresh);
   return { ...about, state: row.state, version: row.version, segments, toCarry };
 }
 
 /** The lessons of a section from first to last, with what is new in each. */
-export async function listLessons(db: Database, section: Section): Promise<{ lessons: LessonSummary[]; plan: LevelPlan }> {
+export async function listLessons(
+  db: Database,
+  section: Section,
+): Promise<{ lessons: LessonSummary[]; plan: LevelPlan }> {
   const rows = await db.Lesson.findAll({ where: { sectionId: section.id } });
   const recaps = await db.Recap.findAll({ where: { lessonId: rows.map(({ id }) => id) } });
   const plan = await computablePlan(db, await planOfSection(db, section.id));

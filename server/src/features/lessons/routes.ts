@@ -6,9 +6,19 @@ import { listLessons, readLesson } from "./read.ts";
 import { changeLesson, markSegment, rebuildLesson } from "./service.ts";
 
 export function serveLessons(router: Router, { db }: Context): void {
-  serve(router, api.lessons.list, async ({ params }) => (await listLessons(db, await readSection(db, params.id))).lessons);
+  serve(
+    router,
+    api.lessons.list,
+    async ({ params }) => (await listLessons(db, await readSection(db, params.id))).lessons,
+  );
   serve(router, api.lessons.read, ({ params }) => readLesson(db, params.sectionId, params.week));
-  serve(router, api.lessons.change, ({ params, body }) => changeLesson(db, params.sectionId, params.week, body));
-  serve(router, api.lessons.rebuild, ({ params, body }) => rebuildLesson(db, params.sectionId, params.week, body.version));
-  serve(router, api.lessons.mark, ({ params, body }) => markSegment(db, params.sectionId, params.week, params.segmentId, body));
+  serve(router, api.lessons.change, ({ params, body }) =>
+    changeLesson(db, params.sectionId, params.week, body),
+  );
+  serve(router, api.lessons.rebuild, ({ params, body }) =>
+    rebuildLesson(db, params.sectionId, params.week, body.version),
+  );
+  serve(router, api.lessons.mark, ({ params, body }) =>
+    markSegment(db, params.sectionId, params.week, params.segmentId, body),
+  );
 }

@@ -7,14 +7,26 @@ import { inUse, invalid, notFound, stale } from "../../http/problems.ts";
 import { findLesson, readLesson, segmentsOf, segmentView } from "./read.ts";
 
 /** New minutes must fill the lesson exactly; an order kept before the level changed its length may stay. */
-function checkMinutes(segments: readonly SegmentContent[], before: readonly LessonSegment[], lessonMinutes: number): void {
+function checkMinutes(
+  segments: readonly SegmentContent[],
+  before: readonly LessonSegment[],
+  lessonMinutes: number,
+): void {
   const total = totalMinutes(segments);
   if (total === lessonMinutes || (before.length > 0 && total === totalMinutes(before))) return;
-  throw invalid([{ path: "segments", message: `The parts add up to ${total} minutes; the lesson has ${lessonMinutes}` }]);
+  throw invalid([
+    { path: "segments", message: `The parts add up to ${total} minutes; the lesson has ${lessonMinutes}` },
+  ]);
 }
 
 /** The row of a lesson for an edit made on `version`; made now if nothing was kept before. */
-async function rowFor(db: Database, sectionId: string, week: number, change: LessonChange, transaction: Transaction): Promise<string> {
+async function rowFor(
+  db: Database,
+  sectionId: string,
+  week: number,
+  change: LessonChange,
+  transaction: Transaction,
+): Promise<string> {
   const current = () => readLesson(db, sectionId, week);
   const row = await findLesson(db, sectionId, week, transaction);
   if (row) {
@@ -26,7 +38,12 @@ async function rowFor(db: Database, sectionId: string, week: number, change: Les
 }
 
 /** Keeps a running order. Marks given in class stay with their parts. */
-export async function changeLesson(db: Database, sectionId: string, week: number, change: LessonChange): Promise<Lesson> {
+export async function changeLesson(
+  db: Database,
+  sectionId: string,
+  week: number,
+  change: LessonChange,
+): Promise<Lesson> {
   const { lessonMinutes } = await readLesson(db, sectionId, week);
   try {
     await db.sequelize.transaction(async (transaction) => {
@@ -49,7 +66,12 @@ export async function changeLesson(db: Database, sectionId: string, week: number
 }
 
 /** Forgets the kept running order, so that the plan leads again. */
-export async function rebuildLesson(db: Database, sectionId: string, week: number, version: number): Promise<Lesson> {
+export async function rebuildLesson(
+  db: Database,
+  sectionId: string,
+  week: number,
+  version: number,
+): Promise<Lesson> {
   const row = await findLesson(db, sectionId, week);
   if (!row) return readLesson(db, sectionId, week);
   const segments = await segmentsOf(db, row.id);
@@ -66,7 +88,13 @@ interface Mark {
 }
 
 /** Notes what became of a part in class. Each part has its own version, so marks of two people do not collide. */
-export async function markSegment(db: Database, sectionId: string, week: number, id: string, mark: Mark): Promise<LessonSegment> {
+export async function markSegment(
+  db: Database,
+  sectionId: string,
+  week: number,
+  id: string,
+  mark: Mark,
+): Promise<LessonSegment> {
   const lesson = await findLesson(db, sectionId, week);
   const where = { id, lessonId: lesson?.id ?? null };
   const find = async () => {

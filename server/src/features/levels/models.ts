@@ -1,6 +1,14 @@
 import type { Level } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, idColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import {
+  deletedColumn,
+  idColumn,
+  type Row,
+  type Stored,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
 export interface LevelRow extends Row<LevelRow>, Stored {
   danceId: string;

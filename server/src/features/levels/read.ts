@@ -5,8 +5,15 @@ import { notFound } from "../../http/problems.ts";
 
 async function views(db: Database, id?: string, transaction?: Transaction): Promise<Level[]> {
   const within = transaction ? { transaction } : {};
-  const rows = await db.Level.findAll({ where: { deletedAt: null, ...(id ? { id } : {}) }, order: ["createdAt", "name"], ...within });
-  const plans = await db.Plan.findAll({ where: { levelId: rows.map((row) => row.id), sectionId: null }, ...within });
+  const rows = await db.Level.findAll({
+    where: { deletedAt: null, ...(id ? { id } : {}) },
+    order: ["createdAt", "name"],
+    ...within,
+  });
+  const plans = await db.Plan.findAll({
+    where: { levelId: rows.map((row) => row.id), sectionId: null },
+    ...within,
+  });
   const planIds = new Map(plans.map((plan) => [plan.levelId, plan.id]));
   return rows.map((row) => {
     const { deletedAt: _deletedAt, ...level } = row.get();

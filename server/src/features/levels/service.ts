@@ -7,13 +7,20 @@ import { fitPlansToWeeks, planOfLevel } from "../plans/service.ts";
 import { readLevel } from "./read.ts";
 
 /** The level before must be of the same dance and must not, in the end, follow this one. */
-async function checkFollows(db: Database, id: string | null, content: LevelContent, transaction: Transaction): Promise<void> {
+async function checkFollows(
+  db: Database,
+  id: string | null,
+  content: LevelContent,
+  transaction: Transaction,
+): Promise<void> {
   const seen = new Set<string>();
   for (let next = content.followsId; next !== null && !seen.has(next); ) {
     seen.add(next);
     const before: Level = await readLevel(db, next, transaction);
-    if (before.danceId !== content.danceId) throw invalid([{ path: "followsId", message: "Choose a level of the same dance" }]);
-    if (next === id) throw invalid([{ path: "followsId", message: "These levels would follow each other in a circle" }]);
+    if (before.danceId !== content.danceId)
+      throw invalid([{ path: "followsId", message: "Choose a level of the same dance" }]);
+    if (next === id)
+      throw invalid([{ path: "followsId", message: "These levels would follow each other in a circle" }]);
     next = before.followsId;
   }
 }
@@ -27,13 +34,19 @@ export async function createLevel(db: Database, content: LevelContent): Promise<
   });
 }
 
-export async function changeLevel(db: Database, id: string, { version, ...content }: LevelContent & { version: number }): Promise<Level> {
+export async function changeLevel(
+  db: Database,
+  id: string,
+  { version, ...content }: LevelContent & { version: number },
+): Promise<Level> {
   return db.sequelize.transaction(async (transaction) => {
     const now = await readLevel(db, id, transaction);
     await changeAt(db.Level, id, version, content, transaction, async () => now);
     await checkFollows(db, id, content, transaction);
     if (now.danceId !== content.danceId && (await planOfLevel(db, id, transaction)).chosen.length > 0)
-      throw invalid([{ path: "danceId", message: "Its plan holds figures of the present dance; take them out first" }]);
+      throw invalid([
+        { path: "danceId", message: "Its plan holds figures of the present dance; take them out first" },
+      ]);
     if (content.weeks < now.weeks) await fitPlansToWeeks(db, id, content.weeks, transaction);
     return readLevel(db, id, transaction);
   });
@@ -46,7 +59,10 @@ export async function removeLevel(db: Database, id: string): Promise<Record<stri
     const after = await db.Level.findAll({ where: { followsId: id, deletedAt: null }, transaction });
     const users = [...sections, ...after].map(({ name }) => name);
     if (users.length > 0) throw inUse(`It cannot be removed while ${users.join(", ")} builds on it.`);
-    const [count] = await db.Level.update({ deletedAt: new Date() }, { where: { id, deletedAt: null }, transaction });
+    const [count] = await db.Level.update(
+      { deletedAt: new Date() },
+      { where: { id, deletedAt: null }, transaction },
+    );
     if (count === 0) throw notFound();
   });
   return {};

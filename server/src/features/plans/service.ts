@@ -9,7 +9,11 @@ import { readLevel } from "../levels/read.ts";
 import type { PlanRow } from "./models.ts";
 
 const placesOf = async (db: Database, planId: string, transaction?: Transaction): Promise<ChosenFigure[]> => {
-  const rows = await db.PlanFigure.findAll({ where: { planId }, order: ["position"], ...(transaction ? { transaction } : {}) });
+  const rows = await db.PlanFigure.findAll({
+    where: { planId },
+    order: ["position"],
+    ...(transaction ? { transaction } : {}),
+  });
   return rows.map(({ figureId, week }) => ({ figureId, week }));
 };
 
@@ -21,7 +25,8 @@ async function knownBefore(db: Database, levelId: string, transaction?: Transact
   while (next !== null && !seen.has(next)) {
     seen.add(next);
     const level = await readLevel(db, next, transaction);
-    for (const { figureId, week } of await placesOf(db, level.planId, transaction)) if (week !== null) known.add(figureId);
+    for (const { figureId, week } of await placesOf(db, level.planId, transaction))
+      if (week !== null) known.add(figureId);
     next = level.followsId;
   }
   return [...known];
@@ -34,10 +39,15 @@ async function view(db: Database, row: PlanRow | null, transaction?: Transaction
   return { id, version, levelId, sectionId, known, chosen: await placesOf(db, id, transaction) };
 }
 
-const findPlan = async (db: Database, where: WhereOptions<PlanRow>, transaction?: Transaction): Promise<Plan> =>
+const findPlan = async (
+  db: Database,
+  where: WhereOptions<PlanRow>,
+  transaction?: Transaction,
+): Promise<Plan> =>
   view(db, await db.Plan.findOne({ where, ...(transaction ? { transaction } : {}) }), transaction);
 
-export const readPlan = (db: Database, id: string, transaction?: Transaction) => findPlan(db, { id }, transaction);
+export const readPlan = (db: Database, id: string, transaction?: Transaction) =>
+  findPlan(db, { id }, transaction);
 export const planOfLevel = (db: Database, levelId: string, transaction?: Transaction) =>
   findPlan(db, { levelId, sectionId: null }, transaction);
 export const planOfSection = (db: Database, sectionId: string) => findPlan(db, { sectionId });
@@ -48,23 +58,44 @@ export async function computablePlan(db: Database, plan: Plan): Promise<LevelPla
   return toLevelPlan(level, plan, library);
 }
 
-const writePlaces = async (db: Database, planId: string, chosen: readonly ChosenFigure[], transaction: Transaction): Promise<void> => {
+const writePlaces = async (
+  db: Database,
+  planId: string,
+  chosen: readonly ChosenFigure[],
+  transaction: Transaction,
+): Promise<void> => {
   await db.PlanFigure.destroy({ where: { planId }, transaction });
-  await db.PlanFigure.bulkCreate(chosen.map((place, position) => ({ ...place, planId, position })), { transaction });
+  await db.PlanFigure.bulkCreate(
+    chosen.map((place, position) => ({ ...place, planId, position })),
+    { transaction },
+  );
 };
 
-export async function changePlan(db: Database, id: string, version: number, chosen: readonly ChosenFigure[]): Promise<Plan> {
+export async function changePlan(
+  db: Database,
+  id: string,
+  version: number,
+  chosen: readonly ChosenFigure[],
+): Promise<Plan> {
   return db.sequelize.transaction(async (transaction) => {
     const now = await readPlan(db, id, transaction);
     await changeAt(db.Plan, id, version, {}, transaction, () => readPlan(db, id, transaction));
     const level = await readLevel(db, now.levelId, transaction);
     const ids = chosen.map(({ figureId }) => figureId);
-    const fitting = await db.Figure.findAll({ where: { id: ids, danceId: level.danceId, deletedAt: null }, transaction });
+    const fitting = await db.Figure.findAll({
+      where: { id: ids, danceId: level.danceId, deletedAt: null },
+      transaction,
+    });
     const fits = new Set(fitting.map((figure) => figure.id));
     chosen.forEach(({ figureId, week }, index) => {
-      if (!fits.has(figureId)) throw invalid([{ path: `chosen.${index}.figureId`, message: "This dance does not have that figure" }]);
+      if (!fits.has(figureId))
+        throw invalid([
+          { path: `chosen.${index}.figureId`, message: "This dance does not have that figure" },
+        ]);
       if (week !== null && week > level.weeks)
-        throw invalid([{ path: `chosen.${index}.week`, message: `The level ends after week ${level.weeks}` }]);
+        throw invalid([
+          { path: `chosen.${index}.week`, message: `The level ends after week ${level.weeks}` },
+        ]);
     });
     await writePlaces(db, id, chosen, transaction);
     return readPlan(db, id, transaction);
@@ -72,14 +103,24 @@ export async function changePlan(db: Database, id: string, version: number, chos
 }
 
 /** A section starts with its own copy of the level's plan. */
-export async function copyPlan(db: Database, levelId: string, sectionId: string, transaction: Transaction): Promise<void> {
+export async function copyPlan(
+  db: Database,
+  levelId: string,
+  sectionId: string,
+  transaction: Transaction,
+): Promise<void> {
   const { chosen } = await planOfLevel(db, levelId, transaction);
   const copy = await db.Plan.create({ levelId, sectionId }, { transaction });
   await writePlaces(db, copy.id, chosen, transaction);
 }
 
 /** When a level gets shorter, figures beyond its end wait for a new place, in its plan and its sections'. */
-export async function fitPlansToWeeks(db: Database, levelId: string, weeks: number, transaction: Transaction): Promise<void> {
+export async function fitPlansToWeeks(
+  db: Database,
+  levelId: string,
+  weeks: number,
+  transaction: Transaction,
+): Promise<void> {
   const plans = await db.Plan.findAll({ where: { levelId }, transaction });
   for (const plan of plans) {
     const where = { planId: plan.id, week: { [Op.gt]: weeks } };

@@ -13,7 +13,9 @@ import { readSection } from "../sections/service.ts";
 /** Ids of the figures danced in any lesson before this week. */
 async function dancedBefore(db: Database, sectionId: string, week: number): Promise<Set<string>> {
   const lessons = await db.Lesson.findAll({ where: { sectionId, week: { [Op.lt]: week } } });
-  const segments = await db.LessonSegment.findAll({ where: { lessonId: lessons.map(({ id }) => id), covered: ["done", "part"] } });
+  const segments = await db.LessonSegment.findAll({
+    where: { lessonId: lessons.map(({ id }) => id), covered: ["done", "part"] },
+  });
   return new Set(segments.flatMap(({ figureId }) => figureId ?? []));
 }
 
@@ -28,7 +30,11 @@ function reached(parts: readonly LessonSegment[]): Layer | null {
   return layers.sort((a, b) => LAYERS.indexOf(b) - LAYERS.indexOf(a))[0] ?? null;
 }
 
-function coveredFigure(figure: FigureRecord, parts: readonly LessonSegment[], before: ReadonlySet<string>): CoveredFigure {
+function coveredFigure(
+  figure: FigureRecord,
+  parts: readonly LessonSegment[],
+  before: ReadonlySet<string>,
+): CoveredFigure {
   return {
     name: figure.name,
     fresh: !before.has(figure.id),
@@ -46,7 +52,8 @@ function partsByFigure({ segments }: Lesson): Map<string, LessonSegment[]> {
   const parts = new Map<string, LessonSegment[]>();
   for (const segment of segments) {
     const danced = segment.covered === "done" || segment.covered === "part";
-    if (segment.figureId && danced) parts.set(segment.figureId, [...(parts.get(segment.figureId) ?? []), segment]);
+    if (segment.figureId && danced)
+      parts.set(segment.figureId, [...(parts.get(segment.figureId) ?? []), segment]);
   }
   return parts;
 }
@@ -60,8 +67,12 @@ export async function freshRecap(db: Database, sectionId: string, week: number):
   const before = await dancedBefore(db, sectionId, week);
   const parts = partsByFigure(lesson);
   const figuresOf = (ids: readonly string[]) => ids.flatMap((id) => library.get(id) ?? []);
-  const covered = figuresOf([...parts.keys()]).map((figure) => coveredFigure(figure, parts.get(figure.id) ?? [], before));
-  const open = lesson.segments.filter(({ figureId, covered: mark }) => figureId && mark !== "done").flatMap(({ figureId }) => figureId ?? []);
+  const covered = figuresOf([...parts.keys()]).map((figure) =>
+    coveredFigure(figure, parts.get(figure.id) ?? [], before),
+  );
+  const open = lesson.segments
+    .filter(({ figureId, covered: mark }) => figureId && mark !== "done")
+    .flatMap(({ figureId }) => figureId ?? []);
   const planned = (await planOfSection(db, sectionId)).chosen.filter((place) => place.week === week + 1);
   const next = figuresOf(planned.map(({ figureId }) => figureId)).map(({ name }) => name);
   const fresh = covered.filter((figure) => figure.fresh).map(({ name }) => name);
@@ -69,7 +80,14 @@ export async function freshRecap(db: Database, sectionId: string, week: number):
     sectionId,
     week,
     title: `${level.name}, week ${week}${fresh.length > 0 ? `: ${fresh.join(", ")}` : ""}`.slice(0, 160),
-    document: { type: "doc", content: draftRecap({ covered, next, unfinished: figuresOf([...new Set(open)]).map(({ name }) => name) }) },
+    document: {
+      type: "doc",
+      content: draftRecap({
+        covered,
+        next,
+        unfinished: figuresOf([...new Set(open)]).map(({ name }) => name),
+      }),
+    },
     version: 0,
     secret: null,
   };

@@ -5,9 +5,15 @@ import { changeRecap, publishRecap, readPublicRecap, readRecap, unpublishRecap }
 
 export function serveRecaps(router: Router, { db }: Context): void {
   serve(router, api.recaps.read, ({ params }) => readRecap(db, params.sectionId, params.week));
-  serve(router, api.recaps.change, ({ params, body }) => changeRecap(db, params.sectionId, params.week, body));
-  serve(router, api.recaps.publish, ({ params, body }) => publishRecap(db, params.sectionId, params.week, body.version));
-  serve(router, api.recaps.unpublish, ({ params, body }) => unpublishRecap(db, params.sectionId, params.week, body.version));
+  serve(router, api.recaps.change, ({ params, body }) =>
+    changeRecap(db, params.sectionId, params.week, body),
+  );
+  serve(router, api.recaps.publish, ({ params, body }) =>
+    publishRecap(db, params.sectionId, params.week, body.version),
+  );
+  serve(router, api.recaps.unpublish, ({ params, body }) =>
+    unpublishRecap(db, params.sectionId, params.week, body.version),
+  );
   serve(router, api.recaps.readPublic, ({ params, response }) => {
     response.set("X-Robots-Tag", "noindex");
     return readPublicRecap(db, params.secret);

@@ -24,13 +24,22 @@ export async function readRecap(db: Database, sectionId: string, week: number): 
 type Values = Partial<Pick<Recap, "title" | "document" | "secret">>;
 
 /** Writes a recap made on `version`; at version 0 what is not given comes from the fresh draft. */
-async function writeRecap(db: Database, sectionId: string, week: number, version: number, values: Values): Promise<Recap> {
+async function writeRecap(
+  db: Database,
+  sectionId: string,
+  week: number,
+  version: number,
+  values: Values,
+): Promise<Recap> {
   const lesson = await findLesson(db, sectionId, week);
-  if (lesson?.state !== "taught") throw invalid([{ path: "", message: "A recap is written after the lesson. Finish the class first." }]);
+  if (lesson?.state !== "taught")
+    throw invalid([{ path: "", message: "A recap is written after the lesson. Finish the class first." }]);
   const row = await db.Recap.findOne({ where: { lessonId: lesson.id } });
   const current = () => readRecap(db, sectionId, week);
   if (row) {
-    await db.sequelize.transaction((transaction) => changeAt(db.Recap, row.id, version, { ...values }, transaction, current));
+    await db.sequelize.transaction((transaction) =>
+      changeAt(db.Recap, row.id, version, { ...values }, transaction, current),
+    );
     return current();
   }
   if (version !== 0) throw stale(await current());
@@ -43,18 +52,33 @@ async function writeRecap(db: Database, sectionId: string, week: number, version
   return current();
 }
 
-export const changeRecap = (db: Database, sectionId: string, week: number, { version, title, document }: RecapChange): Promise<Recap> =>
-  writeRecap(db, sectionId, week, version, { title, document });
+export const changeRecap = (
+  db: Database,
+  sectionId: string,
+  week: number,
+  { version, title, document }: RecapChange,
+): Promise<Recap> => writeRecap(db, sectionId, week, version, { title, document });
 
 /** Gives the recap an address that cannot be guessed. A published one keeps the address it has. */
-export async function publishRecap(db: Database, sectionId: string, week: number, version: number): Promise<Recap> {
+export async function publishRecap(
+  db: Database,
+  sectionId: string,
+  week: number,
+  version: number,
+): Promise<Recap> {
   const { secret } = await readRecap(db, sectionId, week);
-  return writeRecap(db, sectionId, week, version, { secret: secret ?? randomBytes(18).toString("base64url") });
+  return writeRecap(db, sectionId, week, version, {
+    secret: secret ?? randomBytes(18).toString("base64url"),
+  });
 }
 
 /** Kills the address for good; publishing again gives a new one. */
-export const unpublishRecap = (db: Database, sectionId: string, week: number, version: number): Promise<Recap> =>
-  writeRecap(db, sectionId, week, version, { secret: null });
+export const unpublishRecap = (
+  db: Database,
+  sectionId: string,
+  week: number,
+  version: number,
+): Promise<Recap> => writeRecap(db, sectionId, week, version, { secret: null });
 
 /** What anyone with the address reads. Nothing of students is in it. */
 export async function readPublicRecap(db: Database, secret: string): Promise<PublicRecap> {

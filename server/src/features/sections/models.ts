@@ -1,6 +1,14 @@
 import type { Student } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, idColumn, keyColumn, type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
+import {
+  deletedColumn,
+  idColumn,
+  keyColumn,
+  type Row,
+  type Stored,
+  storedColumns,
+  textColumn,
+} from "../../db/row.ts";
 
 export interface SectionRow extends Row<SectionRow>, Stored {
   levelId: string;
@@ -54,7 +62,13 @@ export const defineSections = (sequelize: Sequelize) => ({
   ),
   Student: sequelize.define<StudentRow>(
     "student",
-    { ...storedColumns(), sectionId: idColumn(), name: textColumn(), role: textColumn(), deletedAt: deletedColumn() },
+    {
+      ...storedColumns(),
+      sectionId: idColumn(),
+      name: textColumn(),
+      role: textColumn(),
+      deletedAt: deletedColumn(),
+    },
     { tableName: "students" },
   ),
 });

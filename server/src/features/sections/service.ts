@@ -9,7 +9,11 @@ import { copyPlan } from "../plans/service.ts";
 
 async function views(db: Database, id?: string, transaction?: Transaction): Promise<Section[]> {
   const within = transaction ? { transaction } : {};
-  const rows = await db.Section.findAll({ where: { deletedAt: null, ...(id ? { id } : {}) }, order: ["createdAt", "name"], ...within });
+  const rows = await db.Section.findAll({
+    where: { deletedAt: null, ...(id ? { id } : {}) },
+    order: ["createdAt", "name"],
+    ...within,
+  });
   const sectionId = rows.map((row) => row.id);
   const off = await db.SectionDayOff.findAll({ where: { sectionId }, order: ["day"], ...within });
   const teachers = await db.SectionTeacher.findAll({ where: { sectionId }, order: ["createdAt"], ...within });
@@ -17,14 +21,19 @@ async function views(db: Database, id?: string, transaction?: Transaction): Prom
   const levels = await db.Level.findAll({ where: { id: rows.map((row) => row.levelId) }, ...within });
   return rows.map((row) => {
     const { deletedAt: _deletedAt, ...section } = row.get();
-    const own = <T extends { sectionId: string | null }>(list: readonly T[]) => list.filter((item) => item.sectionId === row.id);
+    const own = <T extends { sectionId: string | null }>(list: readonly T[]) =>
+      list.filter((item) => item.sectionId === row.id);
     const daysOff = own(off).map(({ day }) => day);
     return {
       ...section,
       daysOff,
       teacherIds: own(teachers).map(({ staffId }) => staffId),
       planId: own(plans)[0]?.id ?? "",
-      dates: lessonDates(row.firstDate, levels.find((level) => level.id === row.levelId)?.weeks ?? 0, daysOff),
+      dates: lessonDates(
+        row.firstDate,
+        levels.find((level) => level.id === row.levelId)?.weeks ?? 0,
+        daysOff,
+      ),
     };
   });
 }
@@ -46,12 +55,21 @@ async function writeLists(
   if ((await db.Staff.count({ where: { id: teacherIds }, transaction })) < new Set(teacherIds).size)
     throw invalid([{ path: "teacherIds", message: "One of these teachers is not on the staff" }]);
   await db.SectionDayOff.destroy({ where: { sectionId }, transaction });
-  await db.SectionDayOff.bulkCreate(daysOff.map((day) => ({ sectionId, day })), { transaction });
+  await db.SectionDayOff.bulkCreate(
+    daysOff.map((day) => ({ sectionId, day })),
+    { transaction },
+  );
   await db.SectionTeacher.destroy({ where: { sectionId }, transaction });
-  await db.SectionTeacher.bulkCreate([...new Set(teacherIds)].map((staffId) => ({ sectionId, staffId })), { transaction });
+  await db.SectionTeacher.bulkCreate(
+    [...new Set(teacherIds)].map((staffId) => ({ sectionId, staffId })),
+    { transaction },
+  );
 }
 
-export async function createSection(db: Database, { daysOff, teacherIds, ...content }: SectionContent): Promise<Section> {
+export async function createSection(
+  db: Database,
+  { daysOff, teacherIds, ...content }: SectionContent,
+): Promise<Section> {
   return db.sequelize.transaction(async (transaction) => {
     await readLevel(db, content.levelId, transaction);
     const row = await db.Section.create(content, { transaction });
@@ -70,7 +88,9 @@ export async function changeSection(
     const now = await readSection(db, id, transaction);
     await changeAt(db.Section, id, version, content, transaction, async () => now);
     if (now.levelId !== content.levelId)
-      throw invalid([{ path: "levelId", message: "A section stays with its level; make a new section instead" }]);
+      throw invalid([
+        { path: "levelId", message: "A section stays with its level; make a new section instead" },
+      ]);
     await writeLists(db, id, { daysOff, teacherIds }, transaction);
     return readSection(db, id, transaction);
   });

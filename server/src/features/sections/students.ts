@@ -5,11 +5,20 @@ import { notFound } from "../../http/problems.ts";
 import type { StudentRow } from "./models.ts";
 import { readSection } from "./service.ts";
 
-const view = ({ id, version, sectionId, name, role }: StudentRow): Student => ({ id, version, sectionId, name, role });
+const view = ({ id, version, sectionId, name, role }: StudentRow): Student => ({
+  id,
+  version,
+  sectionId,
+  name,
+  role,
+});
 
 /** Leaders first, then followers, each by name. */
 export async function listStudents(db: Database, sectionId: string): Promise<Student[]> {
-  const rows = await db.Student.findAll({ where: { sectionId, deletedAt: null }, order: [["role", "desc"], "name"] });
+  const rows = await db.Student.findAll({
+    where: { sectionId, deletedAt: null },
+    order: [["role", "desc"], "name"],
+  });
   const rank = { leader: 0, follower: 1, solo: 2 };
   return rows.map(view).sort((a, b) => rank[a.role] - rank[b.role]);
 }
@@ -20,12 +29,20 @@ async function readStudent(db: Database, id: string): Promise<Student> {
   return view(row);
 }
 
-export async function createStudent(db: Database, sectionId: string, content: StudentContent): Promise<Student> {
+export async function createStudent(
+  db: Database,
+  sectionId: string,
+  content: StudentContent,
+): Promise<Student> {
   await readSection(db, sectionId);
   return view(await db.Student.create({ ...content, sectionId }));
 }
 
-export async function changeStudent(db: Database, id: string, { version, ...content }: StudentContent & { version: number }): Promise<Student> {
+export async function changeStudent(
+  db: Database,
+  id: string,
+  { version, ...content }: StudentContent & { version: number },
+): Promise<Student> {
   await db.sequelize.transaction((transaction) =>
     changeAt(db.Student, id, version, content, transaction, () => readStudent(db, id)),
   );

@@ -10,7 +10,11 @@ export interface StudioRow extends Row<StudioRow> {
 export const defineSession = (sequelize: Sequelize) => ({
   Studio: sequelize.define<StudioRow>(
     "studio",
-    { id: { type: DataTypes.SMALLINT, primaryKey: true, defaultValue: 1 }, name: textColumn(), timeZone: textColumn() },
+    {
+      id: { type: DataTypes.SMALLINT, primaryKey: true, defaultValue: 1 },
+      name: textColumn(),
+      timeZone: textColumn(),
+    },
     { tableName: "studio" },
   ),
 });

@@ -15,7 +15,9 @@ export function serveSession(router: Router, { db, config }: Context): void {
   serve(router, api.session.read, async ({ request }) =>
     describeSession(db, config, await personOf(db, request.session.personId), csrfTokenOf(request)),
   );
-  serve(router, api.session.signIn, async ({ body, request }) => enter(request, await checkPassword(db, body)));
+  serve(router, api.session.signIn, async ({ body, request }) =>
+    enter(request, await checkPassword(db, body)),
+  );
   serve(router, api.session.setUp, async ({ body, request }) => enter(request, await setUpStudio(db, body)));
   serve(router, api.session.signOut, async ({ request }) => {
     await renewSession(request);

@@ -19,7 +19,12 @@ export async function personOf(db: Database, id: string | undefined): Promise<Pe
   return row && { id: row.id, name: row.name, role: row.role };
 }
 
-export async function describeSession(db: Database, config: Config, person: Person | null, csrfToken: string): Promise<Session> {
+export async function describeSession(
+  db: Database,
+  config: Config,
+  person: Person | null,
+  csrfToken: string,
+): Promise<Session> {
   const [studio, staff, today] = await Promise.all([
     db.Studio.findByPk(1),
     person ? [] : db.Staff.findAll({ where: { active: true }, order: ["role", "name"] }),
@@ -31,7 +36,9 @@ export async function describeSession(db: Database, config: Config, person: Pers
     needsSetup: studio === null,
     csrfToken,
     today,
-    demoAccounts: staff.flatMap(({ name, email, role, demoPassword }) => (demoPassword ? [{ name, email, role, password: demoPassword }] : [])),
+    demoAccounts: staff.flatMap(({ name, email, role, demoPassword }) =>
+      demoPassword ? [{ name, email, role, password: demoPassword }] : [],
+    ),
   };
 }
 
@@ -48,11 +55,15 @@ export async function checkPassword(db: Database, { email, password }: SignIn): 
 }
 
 /** Creates the studio and its director; only once. */
-export async function setUpStudio(db: Database, { studioName, timeZone, name, email, password }: Setup): Promise<Person> {
+export async function setUpStudio(
+  db: Database,
+  { studioName, timeZone, name, email, password }: Setup,
+): Promise<Person> {
   const passwordHash = await hash(password);
   return db.sequelize.transaction(async (transaction) => {
     await db.sequelize.query("lock table studio in share row exclusive mode", { transaction });
-    if ((await db.Studio.count({ transaction })) > 0) throw forbidden("This studio is set up already. Sign in instead.");
+    if ((await db.Studio.count({ transaction })) > 0)
+      throw forbidden("This studio is set up already. Sign in instead.");
     await db.Studio.create({ id: 1, name: studioName, timeZone }, { transaction });
     const row = await db.Staff.create({ name, email, role: "director", passwordHash }, { transaction });
     return { id: row.id, name: row.name, role: row.role };

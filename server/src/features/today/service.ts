@@ -12,18 +12,32 @@ import { listStaff } from "../staff/service.ts";
 type PlanLine = Today["plans"][number];
 
 /** What a plan still has to solve, in the weeks that have not been taught; `null` when it is all right. */
-async function planLine(db: Database, place: Pick<PlanLine, "planId" | "levelId" | "sectionId" | "title">, taught: number): Promise<PlanLine | null> {
-  const findings = checkPlan(await computablePlan(db, await readPlan(db, place.planId))).filter(({ week }) => week > taught);
+async function planLine(
+  db: Database,
+  place: Pick<PlanLine, "planId" | "levelId" | "sectionId" | "title">,
+  taught: number,
+): Promise<PlanLine | null> {
+  const findings = checkPlan(await computablePlan(db, await readPlan(db, place.planId))).filter(
+    ({ week }) => week > taught,
+  );
   const must = findings.filter(({ severity }) => severity === "must");
   const first = must[0] ?? findings[0];
-  return first ? { ...place, must: must.length, should: findings.length - must.length, first: first.text } : null;
+  return first
+    ? { ...place, must: must.length, should: findings.length - must.length, first: first.text }
+    : null;
 }
 
-const mine = (section: Section, { id, role }: Person): boolean => role === "director" || section.teacherIds.includes(id);
+const mine = (section: Section, { id, role }: Person): boolean =>
+  role === "director" || section.teacherIds.includes(id);
 
 /** What is on for a person: a teacher sees the sections they teach, a director all of them and the plans. */
 export async function todayFor(db: Database, config: Config, person: Person): Promise<Today> {
-  const [today, levels, sections, staff] = await Promise.all([studioToday(db, config), listLevels(db), listSections(db), listStaff(db)]);
+  const [today, levels, sections, staff] = await Promise.all([
+    studioToday(db, config),
+    listLevels(db),
+    listSections(db),
+    listStaff(db),
+  ]);
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   const staffNames = new Map(staff.map(({ id, name }) => [id, name]));
   const lessons: Today["lessons"] = [];
@@ -31,9 +45,17 @@ export async function todayFor(db: Database, config: Config, person: Person): Pr
   const taughtWeeks = new Map<string, number>();
   for (const section of sections) {
     const { lessons: all } = await listLessons(db, section);
-    taughtWeeks.set(section.id, Math.max(0, ...all.filter(({ state }) => state === "taught").map(({ week }) => week)));
+    taughtWeeks.set(
+      section.id,
+      Math.max(0, ...all.filter(({ state }) => state === "taught").map(({ week }) => week)),
+    );
     if (!mine(section, person)) continue;
-    const line = { sectionName: section.name, levelName: levelNames.get(section.levelId) ?? "", startTime: section.startTime, room: section.room };
+    const line = {
+      sectionName: section.name,
+      levelName: levelNames.get(section.levelId) ?? "",
+      startTime: section.startTime,
+      room: section.room,
+    };
     const withLine = <T extends LessonSummary>(lesson: T) => ({ ...lesson, ...line });
     const next = all.find(({ state }) => state === "planned");
     const teachers = section.teacherIds.flatMap((id) => staffNames.get(id) ?? []);
@@ -41,7 +63,9 @@ export async function todayFor(db: Database, config: Config, person: Person): Pr
       const carried = (await carriedInto(db, section.id, next.week)).map(({ title }) => title);
       lessons.push({ ...withLine(next), teachers, carried });
     }
-    recaps.push(...all.filter(({ state, recap }) => state === "taught" && recap !== "published").map(withLine));
+    recaps.push(
+      ...all.filter(({ state, recap }) => state === "taught" && recap !== "published").map(withLine),
+    );
   }
   const places = may(person.role, "plans.write")
     ? [
@@ -54,8 +78,15 @@ export async function todayFor(db: Database, config: Config, person: Person): Pr
         })),
       ]
     : [];
-  const plans = await Promise.all(places.map((place) => planLine(db, place, place.sectionId ? (taughtWeeks.get(place.sectionId) ?? 0) : 0)));
+  const plans = await Promise.all(
+    places.map((place) => planLine(db, place, place.sectionId ? (taughtWeeks.get(place.sectionId) ?? 0) : 0)),
+  );
   const byDate = (a: { date: string; startTime: string }, b: { date: string; startTime: string }) =>
     a.date.localeCompare(b.date) || a.startTime.localeCompare(b.startTime);
-  return { today, lessons: lessons.sort(byDate), recaps: recaps.sort(byDate), plans: plans.filter((plan) => plan !== null) };
+  return {
+    today,
+    lessons: lessons.sort(byDate),
+    recaps: recaps.sort(byDate),
+    plans: plans.filter((plan) => plan !== null),
+  };
 }

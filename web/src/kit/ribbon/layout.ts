@@ -1,5 +1,12 @@
 import { stepEnd } from "@map-step/core/figure";
-import { type Figure, isWeightAction, type Role, type Step, stepsOf, writtenRoles } from "@map-step/core/notation";
+import {
+  type Figure,
+  isWeightAction,
+  type Role,
+  type Step,
+  stepsOf,
+  writtenRoles,
+} from "@map-step/core/notation";
 import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
 
 /** Below this many pixels a beat the ribbon goes on in a further line. */
@@ -57,14 +64,22 @@ function rowsOf(start: Ticks, end: Ticks, width: number, phraseBeats: number, me
 
 function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { name: string })[] {
   const changes = steps.filter(({ hold }) => hold !== undefined);
-  return changes.map(({ onset, hold = "" }, index) => ({ from: index === 0 ? start : onset, to: changes[index + 1]?.onset ?? end, name: hold }));
+  return changes.map(({ onset, hold = "" }, index) => ({
+    from: index === 0 ? start : onset,
+    to: changes[index + 1]?.onset ?? end,
+    name: hold,
+  }));
 }
 
 /**
  * Where everything on a ribbon stands, in pixels from the left of its line.
  * @param width of the ribbon, without the names of the roles
  */
-export function ribbonLayout(figure: Figure, width: number, timing: { phraseBeats: number; meter: number }): RibbonRow[] {
+export function ribbonLayout(
+  figure: Figure,
+  width: number,
+  timing: { phraseBeats: number; meter: number },
+): RibbonRow[] {
   const roles = writtenRoles(figure).map((role) => ({ role, steps: stepsOf(figure, role) }));
   const onsets = roles.flatMap(({ steps }) => steps.map(({ onset }) => onset));
   const start = Math.min(0, ...onsets);
@@ -79,7 +94,10 @@ export function ribbonLayout(figure: Figure, width: number, timing: { phraseBeat
 
   return rows.map(({ from, to }) => {
     const within = (tick: Ticks) => tick >= from && tick < to;
-    const band = (span: Span) => ({ x: (Math.max(span.from, from) - from) * scale, width: (Math.min(span.to, to) - Math.max(span.from, from)) * scale });
+    const band = (span: Span) => ({
+      x: (Math.max(span.from, from) - from) * scale,
+      width: (Math.min(span.to, to) - Math.max(span.from, from)) * scale,
+    });
     return {
       width: (to - from) * scale,
       ruler: ticks.filter(within).map((tick) => ({
@@ -104,7 +122,9 @@ export function ribbonLayout(figure: Figure, width: number, timing: { phraseBeat
             : [],
         ),
       })),
-      holds: holds.filter((hold) => hold.from < to && hold.to > from).map((hold) => ({ ...band(hold), name: hold.name })),
+      holds: holds
+        .filter((hold) => hold.from < to && hold.to > from)
+        .map((hold) => ({ ...band(hold), name: hold.name })),
     };
   });
 }

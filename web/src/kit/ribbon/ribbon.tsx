@@ -34,7 +34,14 @@ function Inside({ mark, role, y, height }: MarkProps) {
   const foot = step.foot === "both" ? "LR" : (step.foot ?? "·");
   return (
     <>
-      <text x={left} y={middle + 5} fontWeight="700" fontSize="14" fill={colour} fontFamily="var(--chakra-fonts-heading)">
+      <text
+        x={left}
+        y={middle + 5}
+        fontWeight="700"
+        fontSize="14"
+        fill={colour}
+        fontFamily="var(--chakra-fonts-heading)"
+      >
         {foot}
       </text>
       {width >= 44 ? <Arrow step={step} x={left + 19} y={middle - 7} colour={colour} /> : null}
@@ -56,7 +63,14 @@ function TurnBadge({ mark, y, colour }: { mark: StepMark; y: number; colour: str
   return (
     <g transform={`translate(${x} ${y})`}>
       <circle r={wide} fill={tone("panel")} stroke={colour} strokeWidth="1.6" />
-      <path d={tip} fill="none" stroke={colour} strokeWidth="1.8" strokeLinecap="round" strokeLinejoin="round" />
+      <path
+        d={tip}
+        fill="none"
+        stroke={colour}
+        strokeWidth="1.8"
+        strokeLinecap="round"
+        strokeLinejoin="round"
+      />
       <text y="4.5" textAnchor="middle" fontSize="12.5" fontWeight="700" fill={tone("ink")}>
         {mark.turn}
       </text>
@@ -67,7 +81,13 @@ function TurnBadge({ mark, y, colour }: { mark: StepMark; y: number; colour: str
 function Mark(props: MarkProps) {
   const { mark, role, y, height } = props;
   const { solid, text, corner } = ROLE_LOOK[role];
-  const box = { x: mark.x + 1.5, y, width: Math.max(6, mark.width - 3), height, rx: Math.min(corner, height / 2) };
+  const box = {
+    x: mark.x + 1.5,
+    y,
+    width: Math.max(6, mark.width - 3),
+    height,
+    rx: Math.min(corner, height / 2),
+  };
   return (
     <g>
       {mark.weight ? (
@@ -92,7 +112,13 @@ function Row({ row, height, gap, showHolds }: RowProps) {
   const bottom = top + row.roles.length * (height + gap);
   const total = bottom + (showHolds ? HOLD + 4 : 0);
   return (
-    <svg width={row.width} height={total} viewBox={`0 0 ${row.width} ${total}`} aria-hidden="true" style={{ display: "block", overflow: "visible" }}>
+    <svg
+      width={row.width}
+      height={total}
+      viewBox={`0 0 ${row.width} ${total}`}
+      aria-hidden="true"
+      style={{ display: "block", overflow: "visible" }}
+    >
       <line x1="0" x2={row.width} y1={RULER} y2={RULER} stroke={tone("ink")} strokeWidth="1.5" />
       {row.ruler.map((mark) => (
         <g key={mark.x}>
@@ -125,7 +151,9 @@ function Row({ row, height, gap, showHolds }: RowProps) {
               <Mark key={mark.key} mark={mark} role={role} y={y} height={height} />
             ))}
             {marks.map((mark) =>
-              mark.turn === "" ? null : <TurnBadge key={mark.key} mark={mark} y={y - 1} colour={tone(ROLE_LOOK[role].text)} />,
+              mark.turn === "" ? null : (
+                <TurnBadge key={mark.key} mark={mark} y={y - 1} colour={tone(ROLE_LOOK[role].text)} />
+              ),
             )}
           </g>
         );
@@ -133,8 +161,21 @@ function Row({ row, height, gap, showHolds }: RowProps) {
       {showHolds
         ? row.holds.map((hold) => (
             <g key={hold.x}>
-              <rect x={hold.x + 1.5} y={bottom} width={Math.max(0, hold.width - 3)} height={HOLD} rx="3" fill={tone("sunk")} />
-              <svg x={hold.x + 1.5} y={bottom} width={Math.max(0, hold.width - 6)} height={HOLD}>
+              <rect
+                x={hold.x + 1.5}
+                y={bottom}
+                width={Math.max(0, hold.width - 3)}
+                height={HOLD}
+                rx="3"
+                fill={tone("sunk")}
+              />
+              <svg
+                aria-hidden="true"
+                x={hold.x + 1.5}
+                y={bottom}
+                width={Math.max(0, hold.width - 6)}
+                height={HOLD}
+              >
                 <text x="8" y="14" fontSize="12.5" fill={tone("ink")}>
                   {hold.name}
                 </text>
@@ -161,7 +202,10 @@ interface Props {
 export function CountRibbon({ figure, name, timing, small = false }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const gutter = small || width < 420 ? 0 : 76;
-  const rows = useMemo(() => (width === 0 ? [] : ribbonLayout(figure, Math.max(60, width - gutter - 2), timing)), [figure, width, gutter, timing]);
+  const rows = useMemo(
+    () => (width === 0 ? [] : ribbonLayout(figure, Math.max(60, width - gutter - 2), timing)),
+    [figure, width, gutter, timing],
+  );
   const height = small ? 26 : 42;
   const gap = small ? 12 : 26;
   const showHolds = !small && rows.some(({ holds }) => holds.length > 0);
@@ -175,7 +219,13 @@ export function CountRibbon({ figure, name, timing, small = false }: Props) {
           {gutter > 0 ? (
             <Box position="absolute" left="0" top="0" fontSize="sm" aria-hidden="true">
               {row.roles.map(({ role }, line) => (
-                <Box key={role} position="absolute" top={`${top + line * (height + gap) + height / 2 - 10}px`} fontWeight="700" color={ROLE_LOOK[role].text}>
+                <Box
+                  key={role}
+                  position="absolute"
+                  top={`${top + line * (height + gap) + height / 2 - 10}px`}
+                  fontWeight="700"
+                  color={ROLE_LOOK[role].text}
+                >
                   {ROLE_LOOK[role].name}
                 </Box>
               ))}

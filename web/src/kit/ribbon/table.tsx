@@ -6,15 +6,21 @@ const FOOT = { L: "left", R: "right", both: "both feet" } as const;
 
 /** A step in words: `left forward, turn right ½`. */
 export function stepInWords(step: Step): string {
-  const move = [step.foot ? FOOT[step.foot] : "", step.action, step.direction ?? "", step.size ?? ""].filter(Boolean).join(" ");
+  const move = [step.foot ? FOOT[step.foot] : "", step.action, step.direction ?? "", step.size ?? ""]
+    .filter(Boolean)
+    .join(" ");
   const turn = step.turn ? `turn ${FOOT[step.turn.sense]} ${spokenFraction(step.turn.degrees, 360)}` : "";
-  return [move, turn, step.hold ? `hold ${step.hold}` : "", step.lead ? `lead: ${step.lead}` : ""].filter(Boolean).join(", ");
+  return [move, turn, step.hold ? `hold ${step.hold}` : "", step.lead ? `lead: ${step.lead}` : ""]
+    .filter(Boolean)
+    .join(", ");
 }
 
 /** The ribbon as a table, for those who hear the page. */
 export function RibbonTable({ figure, name }: { figure: Figure; name: string }) {
   const roles = writtenRoles(figure);
-  const onsets = [...new Set(roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset)))].sort((a, b) => a - b);
+  const onsets = [...new Set(roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset)))].sort(
+    (a, b) => a - b,
+  );
   const at = (role: Role, onset: number) => stepsOf(figure, role).find((step) => step.onset === onset);
   return (
     <VisuallyHidden>

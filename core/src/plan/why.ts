@@ -1,0 +1,50 @@
+import { checkPlan, findingKey, lessonsBefore } from "./check.ts";
+import { type LevelPlan, place, weekByFigure } from "./level.ts";
+import { strandsOf } from "./loads.ts";
+
+const inWords = (names: readonly string[]): string =>
+  names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
+/** What each need has been danced by then: `Needs Side pass, danced in 3 lessons by then.` */
+function needsText(level: LevelPlan, figureId: string, week: number): string {
+  const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
+  const needs = figures.get(figureId)?.needs ?? [];
+  if (needs.length === 0) return "It needs nothing before it.";
+  const weeks = weekByFigure(level.placements);
+  const strands = strandsOf(level);
+  const parts = needs.map((id) => {
+    const name = figures.get(id)?.name ?? "a figure outside this level";
+    if (level.known.includes(id)) return `${name}, known from the level before`;
+    const start = weeks.get(id);
+    if (start === undefined || start >= week) return `${name}, not danced by then`;
+    const danced = lessonsBefore(strands.get(id) ?? [], start, week);
+    return `${name}, danced in ${danced === 1 ? "1 lesson" : `${danced} lessons`} by then`;
+  });
+  return `Needs ${inWords(parts)}.`;
+}
+
+/** What would be found, and is not found now, with the figure new in another week. */
+function newFindings(level: LevelPlan, figureId: string, week: number): string[] {
+  const before = new Set(checkPlan(level).map(findingKey));
+  const moved = { ...level, placements: place(level.placements, figureId, week) };
+  return checkPlan(moved)
+    .filter((finding) => !before.has(findingKey(finding)))
+    .map(({ text }) => text);
+}
+
+/**
+ * Why a placed figure is new in its week: what it needs has been danced so often, and what would speak against
+ * a week earlier.
+ * @returns one sentence after the other; none for a figure without a week
+ */
+export function whyHere(level: LevelPlan, figureId: string): string[] {
+  const week = weekByFigure(level.placements).get(figureId);
+  if (week === undefined) return [];
+  const needs = needsText(level, figureId, week);
+  if (week === 1) return [needs];
+  const [against] = newFindings(level, figureId, week - 1);
+  return [
+    needs,
+    against ? `A week earlier: ${against}` : "A week earlier nothing would speak against it either.",
+  ];
+}

@@ -1,0 +1,151 @@
+import { Box, Flex, IconButton, Menu, NativeSelect, Portal, Text } from "@chakra-ui/react";
+import { api, type Section } from "@map-step/contract";
+import { ChevronLeft, ChevronRight, Moon, Sun, UserRound } from "lucide-react";
+import { useLocation, useNavigate, useParams } from "react-router";
+import { useSession, useSignOut } from "../features/session/session.tsx";
+import { useApi } from "../kit/api.ts";
+import { shortDay } from "../kit/dates.ts";
+import { rememberSection } from "../kit/here.ts";
+import { useColourMode } from "./colour-mode.ts";
+
+/** Moves to the same sort of page for another section, or another of its weeks. */
+function SectionAndWeek({ sections, place }: { sections: readonly Section[]; place: string }) {
+  const { sectionId, week } = useParams();
+  const navigate = useNavigate();
+  const levels = useApi(api.levels.list, {});
+  const section = sections.find(({ id }) => id === sectionId);
+  if (!section) return null;
+  const levelName = (id: string) => levels.data?.find((level) => level.id === id)?.name ?? "";
+  const at = week === undefined ? null : Number(week);
+  const go = (id: string, to: number | null) => {
+    rememberSection(id);
+    navigate(to === null ? `/${place}/${id}` : `/${place}/${id}/${to}`);
+  };
+  return (
+    <Flex gap="3" align="center" wrap="wrap">
+      <NativeSelect.Root size="sm" width="auto">
+        <NativeSelect.Field
+          aria-label="Section"
+          value={section.id}
+          onChange={({ target }) => go(target.value, null)}
+          bg="panel"
+          fontWeight="600"
+        >
+          {sections.map(({ id, levelId, name }) => (
+            <option key={id} value={id}>
+              {levelName(levelId)}, {name}
+            </option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      {at === null ? null : (
+        <Flex align="center" gap="1">
+          <IconButton
+            size="xs"
+            variant="ghost"
+            aria-label="The week before"
+            disabled={at <= 1}
+            onClick={() => go(section.id, at - 1)}
+          >
+            <ChevronLeft />
+          </IconButton>
+          <NativeSelect.Root size="sm" width="auto">
+            <NativeSelect.Field
+              aria-label="Week"
+              value={String(at)}
+              onChange={({ target }) => go(section.id, Number(target.value))}
+              bg="panel"
+            >
+              {section.dates.map((date, index) => (
+                <option key={date} value={index + 1}>
+                  Week {index + 1}, {shortDay(date)}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          <IconButton
+            size="xs"
+            variant="ghost"
+            aria-label="The week after"
+            disabled={at >= section.dates.length}
+            onClick={() => go(section.id, at + 1)}
+          >
+            <ChevronRight />
+          </IconButton>
+        </Flex>
+      )}
+    </Flex>
+  );
+}
+
+function PersonMenu() {
+  const { person } = useSession();
+  const signOut = useSignOut();
+  return (
+    <Menu.Root>
+      <Menu.Trigger asChild>
+        <IconButton variant="ghost" size="sm" width="auto" px="2" aria-label={`${person.name}, account`}>
+          <UserRound />
+          <Text display={{ base: "none", md: "inline" }}>{person.name}</Text>
+        </IconButton>
+      </Menu.Trigger>
+      <Portal>
+        <Menu.Positioner>
+          <Menu.Content bg="panel">
+            <Box px="2" py="1" color="soft" fontSize="sm">
+              Signed in as {person.role}
+            </Box>
+            <Menu.Item value="sign-out" onClick={signOut}>
+              Sign out
+            </Menu.Item>
+          </Menu.Content>
+        </Menu.Positioner>
+      </Portal>
+    </Menu.Root>
+  );
+}
+
+/** Above every page: which section and week it is about, the colours, and who is signed in. */
+export function Header() {
+  const sections = useApi(api.sections.list, {});
+  const { studio } = useSession();
+  const { sectionId } = useParams();
+  const [, place = ""] = useLocation().pathname.split("/");
+  const [mode, setMode] = useColourMode();
+  const bySection = sectionId && ["lessons", "recaps", "checks"].includes(place);
+  return (
+    <Flex
+      as="header"
+      className="no-print"
+      align="center"
+      justify="space-between"
+      gap="3"
+      px={{ base: "4", md: "6" }}
+      py="1.5"
+      minH="12"
+      borderBottomWidth="1px"
+      borderColor="rule"
+    >
+      {bySection && sections.data ? (
+        <SectionAndWeek sections={sections.data} place={place} />
+      ) : (
+        <Text color="soft" fontSize="sm">
+          {studio?.name}
+        </Text>
+      )}
+      <Flex align="center" gap="1">
+        <IconButton
+          variant="ghost"
+          size="sm"
+          aria-label={mode === "dark" ? "Light colours" : "Dark colours"}
+          onClick={() => setMode(mode === "dark" ? "light" : "dark")}
+        >
+          {mode === "dark" ? <Sun /> : <Moon />}
+        </IconButton>
+        <PersonMenu />
+      </Flex>
+    </Flex>
+  );
+}

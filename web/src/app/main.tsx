@@ -1,0 +1,46 @@
+import "@fontsource-variable/atkinson-hyperlegible-next";
+import "@fontsource-variable/bricolage-grotesque";
+import { ChakraProvider } from "@chakra-ui/react";
+import { PROBLEM_TYPES } from "@map-step/contract";
+import { QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { RouterProvider } from "react-router";
+import { SESSION_KEY } from "../features/session/session.tsx";
+import { ApiError } from "../kit/api.ts";
+import { Toasts } from "../kit/toasts.tsx";
+import { applyColourMode } from "./colour-mode.ts";
+import { router } from "./routes.tsx";
+import { system } from "./theme.ts";
+
+const signedOut = (error: unknown) =>
+  error instanceof ApiError && error.problem.type === PROBLEM_TYPES.signedOut;
+
+const client: QueryClient = new QueryClient({
+  queryCache: new QueryCache({
+    onError: (error) => {
+      if (signedOut(error)) void client.invalidateQueries({ queryKey: SESSION_KEY });
+    },
+  }),
+  defaultOptions: {
+    queries: {
+      staleTime: 10_000,
+      // A refusal stays a refusal; only a server that does not answer is asked again.
+      retry: (count, error) => count < 2 && error instanceof ApiError && error.problem.status === 0,
+    },
+  },
+});
+
+const root = document.getElementById("root");
+if (!root) throw new Error("the page has no place for the application");
+applyColourMode();
+createRoot(root).render(
+  <StrictMode>
+    <ChakraProvider value={system}>
+      <QueryClientProvider client={client}>
+        <RouterProvider router={router} />
+      </QueryClientProvider>
+      <Toasts />
+    </ChakraProvider>
+  </StrictMode>,
+);

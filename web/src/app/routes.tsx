@@ -1,0 +1,82 @@
+import { createBrowserRouter, type RouteObject } from "react-router";
+import { SignedIn } from "../features/session/session.tsx";
+import { Loading } from "../kit/states.tsx";
+import { NotFound, PageFailed } from "./page-failed.tsx";
+import { Shell } from "./shell.tsx";
+
+/** Each page is fetched when it is first opened. */
+const pages: RouteObject[] = [
+  { index: true, lazy: async () => ({ Component: (await import("../features/today/page.tsx")).TodayPage }) },
+  {
+    path: "figures",
+    lazy: async () => ({ Component: (await import("../features/figures/list.tsx")).FiguresPage }),
+  },
+  {
+    path: "figures/new",
+    lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).NewFigurePage }),
+  },
+  {
+    path: "figures/:figureId",
+    lazy: async () => ({ Component: (await import("../features/figures/page.tsx")).FigurePage }),
+  },
+  {
+    path: "figures/:figureId/edit",
+    lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).EditFigurePage }),
+  },
+  {
+    path: "levels",
+    lazy: async () => ({ Component: (await import("../features/levels/list.tsx")).LevelsPage }),
+  },
+  {
+    path: "levels/:levelId",
+    lazy: async () => ({ Component: (await import("../features/plans/page.tsx")).PlanPage }),
+  },
+  {
+    path: "levels/:levelId/sections/:sectionId",
+    lazy: async () => ({ Component: (await import("../features/plans/page.tsx")).PlanPage }),
+  },
+  {
+    path: "sections/:sectionId/roster",
+    lazy: async () => ({ Component: (await import("../features/sections/roster.tsx")).RosterPage }),
+  },
+  {
+    path: "lessons/:sectionId?",
+    lazy: async () => ({ Component: (await import("../features/lessons/list.tsx")).LessonsPage }),
+  },
+  {
+    path: "lessons/:sectionId/:week",
+    lazy: async () => ({ Component: (await import("../features/lessons/page.tsx")).LessonPage }),
+  },
+  {
+    path: "recaps/:sectionId?",
+    lazy: async () => ({ Component: (await import("../features/recaps/list.tsx")).RecapsPage }),
+  },
+  {
+    path: "recaps/:sectionId/:week",
+    lazy: async () => ({ Component: (await import("../features/recaps/page.tsx")).RecapPage }),
+  },
+  {
+    path: "checks/:sectionId?",
+    lazy: async () => ({ Component: (await import("../features/checks/page.tsx")).ChecksPage }),
+  },
+  {
+    path: "staff",
+    lazy: async () => ({ Component: (await import("../features/staff/page.tsx")).StaffPage }),
+  },
+  { path: "*", Component: NotFound },
+];
+
+export const router = createBrowserRouter([
+  {
+    path: "/r/:secret",
+    lazy: async () => ({ Component: (await import("../features/recaps/public.tsx")).PublicRecapPage }),
+    ErrorBoundary: PageFailed,
+    HydrateFallback: Loading,
+  },
+  {
+    Component: SignedIn,
+    ErrorBoundary: PageFailed,
+    HydrateFallback: Loading,
+    children: [{ Component: Shell, children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })) }],
+  },
+]);

@@ -1,0 +1,92 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { type FigureFacts, figureFacts, footFaultText, type RoleFacts } from "@map-step/core/figure";
+import type { Figure } from "@map-step/core/notation";
+import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
+import { useMemo } from "react";
+
+const times = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
+const byRole = (facts: FigureFacts, text: (role: RoleFacts) => string): string => {
+  const texts = facts.roles.map((role) => ({ role: role.role, text: text(role) }));
+  const [first] = texts;
+  if (first && texts.every((entry) => entry.text === first.text)) return first.text;
+  return texts.map(({ role, text: words }) => `${role} ${words}`).join("; ");
+};
+
+const turnText = (degrees: number): string =>
+  degrees === 0
+    ? "none"
+    : `${spokenFraction(Math.abs(degrees), 360)} to the ${degrees > 0 ? "right" : "left"}`;
+
+const feetText = ({ startFree, endFree, closes }: RoleFacts): string => {
+  if (!startFree || !endFree) return "no foot named";
+  return closes ? `starts ${startFree}, comes back to it` : `starts ${startFree}, next time ${endFree}`;
+};
+
+/** The facts of a figure as pairs of a word and a sentence. */
+function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string])[] {
+  const { phrase, fastestBpm, beats } = facts;
+  const shortest = Math.min(...facts.roles.flatMap(({ shortestGap }) => shortestGap ?? []));
+  const lines: (readonly [string, string])[] = [
+    [
+      "Length",
+      `${times(beats, "beat")}; ${byRole(facts, ({ steps, weightless }) => times(steps, "step") + (weightless ? ` and ${times(weightless, "touch", "touches")}` : ""))}`,
+    ],
+    ["Rhythm", byRole(facts, ({ rhythm }) => rhythm)],
+    ["Feet", byRole(facts, feetText)],
+    ["Turn", byRole(facts, ({ netTurn }) => turnText(netTurn))],
+    [
+      "Phrase",
+      phrase.repeats === 1
+        ? `fills ${times(phrase.phrases, "phrase")} of ${dance.phraseBeats} beats each time`
+        : `fits the phrase again after ${times(phrase.repeats, "time")} (${phrase.beats} beats, ${times(phrase.phrases, "phrase")})`,
+    ],
+  ];
+  const lead = facts.roles[0];
+  if (lead?.holdIn || lead?.holdOut)
+    lines.push([
+      "Hold",
+      lead.holdIn === lead.holdOut || !lead.holdOut
+        ? `${lead.holdIn} throughout`
+        : `${lead.holdIn ?? "any"}, ends in ${lead.holdOut}`,
+    ]);
+  if (fastestBpm)
+    lines.push([
+      "Tempo",
+      `closest steps ${spokenFraction(shortest * TICKS_PER_BEAT, TICKS_PER_BEAT)} beat apart; comfortable up to ${TIERS.map((tier) => `${fastestBpm[tier]} bpm (${TIER_NAMES[tier]})`).join(", ")}`,
+    ]);
+  if (!facts.onsetsMatch) lines.push(["Partners", "leader and follower step at different moments"]);
+  return lines;
+}
+
+/** All that follows from the steps, each as a sentence; what the feet cannot do stands first. */
+export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {
+  const facts = useMemo(() => figureFacts(figure, dance), [figure, dance]);
+  const faults = facts.roles.flatMap(({ role, footFaults }) => footFaults.map((fault) => ({ role, fault })));
+  return (
+    <Box as="dl" fontSize="sm">
+      {faults.map(({ role, fault }) => (
+        <Box
+          key={`${role}${fault.step}`}
+          bg="apricotWash"
+          borderLeftWidth="4px"
+          borderColor="apricot"
+          borderRadius="sm"
+          p="2"
+          mb="2"
+        >
+          {role}, step {fault.step + 1}: {footFaultText(fault)}
+        </Box>
+      ))}
+      {factLines(facts, dance).map(([name, words]) => (
+        <Flex key={name} gap="3" mb="1.5">
+          <Text as="dt" color="soft" w="4rem" flexShrink="0">
+            {name}
+          </Text>
+          <Text as="dd" className="numbers">
+            {words}
+          </Text>
+        </Flex>
+      ))}
+    </Box>
+  );
+}

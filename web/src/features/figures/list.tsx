@@ -1,0 +1,211 @@
+import { Box, Button, Flex, Heading, Input, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { countCall, FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
+import { TIER_NAMES, TIERS } from "@map-step/core/time";
+import { useState } from "react";
+import { Link, useSearchParams } from "react-router";
+import { KindGlyph } from "../../kit/kind-glyph.tsx";
+import { PageHead } from "../../kit/page.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { DancesDialog } from "../dances/dialog.tsx";
+import { useMay } from "../session/session.tsx";
+import { filterFigures, timingOf, useDances, useFigures, useSteps } from "./library.ts";
+
+function FigureLine({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
+  const steps = useSteps(figure.notation);
+  return (
+    <Flex
+      asChild
+      bg="panel"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="lg"
+      px="4"
+      py="3"
+      gap="4"
+      align="center"
+      direction={{ base: "column", sm: "row" }}
+      _hover={{ borderColor: "pine2" }}
+    >
+      <Link to={`/figures/${figure.id}`}>
+        <Box w={{ base: "full", sm: "15rem" }} flexShrink="0">
+          <Text fontWeight="700" fontSize="lg" lineHeight="1.25">
+            {figure.name}
+          </Text>
+          <Text color="soft" fontSize="sm">
+            {TIER_NAMES[figure.tier]}
+            {steps ? `, counts ${countCall(steps)}` : ""}
+          </Text>
+          {figure.otherNames.length > 0 ? (
+            <Text color="soft" fontSize="sm">
+              also {figure.otherNames.join(", ")}
+            </Text>
+          ) : null}
+        </Box>
+        <Box flex="1" w="full" minW="0">
+          {steps ? (
+            <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
+          ) : (
+            <Text color="soft" fontSize="sm">
+              {figure.cues[0] ?? "No steps written yet"}
+            </Text>
+          )}
+        </Box>
+        <Text className="numbers" color="soft" fontSize="sm" w={{ sm: "4rem" }} textAlign={{ sm: "right" }}>
+          {figure.minutes} min
+        </Text>
+      </Link>
+    </Flex>
+  );
+}
+
+interface SelectProps {
+  readonly label: string;
+  readonly value: string;
+  readonly onChange: (value: string) => void;
+  readonly choices: readonly (readonly [string, string])[];
+}
+
+const FilterSelect = ({ label, value, onChange, choices }: SelectProps) => (
+  <NativeSelect.Root width="auto">
+    <NativeSelect.Field
+      aria-label={label}
+      bg="panel"
+      value={value}
+      onChange={({ target }) => onChange(target.value)}
+    >
+      <option value="">{label}: all</option>
+      {choices.map(([key, name]) => (
+        <option key={key} value={key}>
+          {name}
+        </option>
+      ))}
+    </NativeSelect.Field>
+    <NativeSelect.Indicator />
+  </NativeSelect.Root>
+);
+
+export function FiguresPage() {
+  const [params, setParams] = useSearchParams();
+  const [showDances, setShowDances] = useState(false);
+  const figures = useFigures();
+  const dances = useDances();
+  const mayWrite = useMay("figures.write");
+  const value = (name: string) => params.get(name) ?? "";
+  const set = (name: string) => (next: string) =>
+    setParams(
+      (before) => {
+        if (next === "") before.delete(name);
+        else before.set(name, next);
+        return before;
+      },
+      { replace: true },
+    );
+  const filter = {
+    search: value("search"),
+    danceId: value("dance"),
+    kind: value("kind"),
+    tier: value("level"),
+  };
+  return (
+    <Loaded all={[figures, dances]}>
+      {(library, allDances) => {
+        const found = filterFigures(library, filter);
+        const kinds = FIGURE_KINDS.filter((kind) => found.some((figure) => figure.kind === kind));
+        return (
+          <>
+            <PageHead title="Figures" about={`${found.length} of ${library.length} figures`}>
+              <Button variant="outline" bg="panel" onClick={() => setShowDances(true)}>
+                Dances
+              </Button>
+              {mayWrite && allDances.length > 0 ? (
+                <Button asChild>
+                  <Link to="/figures/new">New figure</Link>
+                </Button>
+              ) : null}
+            </PageHead>
+            <Flex gap="2" wrap="wrap" mb="5">
+              <Input
+                type="search"
+                aria-label="Search by name"
+                placeholder="Search by name"
+                bg="panel"
+                maxW="18rem"
+                value={filter.search}
+                onChange={({ target }) => set("search")(target.value)}
+              />
+              <FilterSelect
+                label="Dance"
+                value={filter.danceId}
+                onChange={set("dance")}
+                choices={allDances.map(({ id, name }) => [id, name])}
+              />
+              <FilterSelect
+                label="Kind"
+                value={filter.kind}
+                onChange={set("kind")}
+                choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
+              />
+              <FilterSelect
+                label="Level"
+                value={filter.tier}
+                onChange={set("level")}
+                choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
+              />
+            </Flex>
+            {library.length === 0 ? (
+              <Empty
+                title="The library is empty"
+                action={
+                  mayWrite ? (
+                    allDances.length === 0 ? (
+                      <Button onClick={() => setShowDances(true)}>Add the first dance</Button>
+                    ) : (
+                      <Button asChild>
+                        <Link to="/figures/new">Write the first figure</Link>
+                      </Button>
+                    )
+                  ) : undefined
+                }
+              >
+                Figures are what everything else is made of: basics, patterns, turns, drills. They belong to a
+                dance, which gives them its beats and its tempo.
+              </Empty>
+            ) : found.length === 0 ? (
+              <Empty
+                title="Nothing of that sort"
+                action={<Button onClick={() => setParams({})}>Show all figures</Button>}
+              >
+                No figure fits the search and the filters together.
+              </Empty>
+            ) : (
+              <Stack gap="6">
+                {kinds.map((kind) => (
+                  <Stack key={kind} as="section" gap="2" aria-label={KIND_NAMES[kind].many}>
+                    <Flex align="center" gap="2" color="soft">
+                      <KindGlyph kind={kind} />
+                      <Heading as="h2" size="sm">
+                        {KIND_NAMES[kind].many}
+                      </Heading>
+                    </Flex>
+                    {found
+                      .filter((figure) => figure.kind === kind)
+                      .map((figure) => (
+                        <FigureLine
+                          key={figure.id}
+                          figure={figure}
+                          dance={allDances.find(({ id }) => id === figure.danceId)}
+                        />
+                      ))}
+                  </Stack>
+                ))}
+              </Stack>
+            )}
+            {showDances ? <DancesDialog dances={allDances} onClose={() => setShowDances(false)} /> : null}
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,146 @@
+import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text, Textarea } from "@chakra-ui/react";
+import { type Fault, faultText, parseFigure } from "@map-step/core/notation";
+import type { Dance } from "@map-step/core/time";
+import { useMemo, useRef } from "react";
+import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { Facts } from "./facts.tsx";
+
+const EXAMPLE = `leader
+& L back hold "open two-hand"
+1 R place
+2 L forward
+3 R forward
+beats 3
+follower mirror`;
+
+/** Where a place in a text lies, in characters from its start. */
+const offsetOf = (text: string, { line, column }: Pick<Fault, "line" | "column">): number =>
+  text
+    .split("\n")
+    .slice(0, line - 1)
+    .reduce((sum, before) => sum + before.length + 1, 0) +
+  column -
+  1;
+
+interface FaultsProps {
+  readonly faults: readonly Fault[];
+  readonly onShow: (fault: Fault) => void;
+}
+
+const Faults = ({ faults, onShow }: FaultsProps) => (
+  <Stack as="ul" gap="1" mt="2" aria-live="polite" listStyleType="none">
+    {faults.map((fault) => (
+      <Box as="li" key={`${fault.line}:${fault.column}:${fault.expected}`}>
+        <Button
+          size="sm"
+          variant="plain"
+          height="auto"
+          p="2"
+          bg="brickWash"
+          color="ink"
+          whiteSpace="normal"
+          textAlign="left"
+          fontWeight="400"
+          onClick={() => onShow(fault)}
+        >
+          <Text>
+            <Text as="span" fontWeight="700" className="numbers">
+              Line {fault.line}, column {fault.column}:{" "}
+            </Text>
+            {faultText(fault)}
+          </Text>
+        </Button>
+      </Box>
+    ))}
+  </Stack>
+);
+
+const Help = () => (
+  <Collapsible.Root mt="2">
+    <Collapsible.Trigger asChild>
+      <Button size="sm" variant="plain" p="0" color="pine">
+        How steps are written
+      </Button>
+    </Collapsible.Trigger>
+    <Collapsible.Content>
+      <Box fontSize="sm" mt="1">
+        <Text>
+          A role on a line of its own (leader, follower or solo), then one step a line: count, foot, action,
+          and what belongs to it. The number of beats closes it.
+        </Text>
+        <Code as="pre" display="block" p="3" my="2" bg="sunk" whiteSpace="pre">
+          {EXAMPLE}
+        </Code>
+        <Text>
+          Counts: 1, 2, &amp;, 3&amp;; feet: L, R, both. With weight: forward, back, side, close, place,
+          replace, cross-front, cross-behind, lock, diagonal-forward, diagonal-back. Without: tap, touch,
+          hold. Then: turn R 1/2, small, long, hold "closed", lead "lift the left hand". A follower who
+          mirrors the leader needs no steps: follower mirror.
+        </Text>
+      </Box>
+    </Collapsible.Content>
+  </Collapsible.Root>
+);
+
+interface Props {
+  readonly name: string;
+  readonly value: string;
+  readonly onChange: (text: string) => void;
+  readonly onBlur: () => void;
+  readonly error: string | undefined;
+  readonly dance: Dance;
+}
+
+/** Step notation beside the ribbon it makes; faults answer while it is typed, with a click to their place. */
+export function NotationField({ name, value, onChange, onBlur, error, dance }: Props) {
+  const area = useRef<HTMLTextAreaElement>(null);
+  const parsed = useMemo(() => (value.trim() === "" ? null : parseFigure(value)), [value]);
+  const show = (fault: Fault) => {
+    const start = offsetOf(value, fault);
+    area.current?.focus();
+    area.current?.setSelectionRange(start, start + fault.length);
+  };
+  const drawable = parsed && Object.keys(parsed.figure.parts).length > 0 ? parsed.figure : null;
+  return (
+    <Flex gap="4" direction={{ base: "column", lg: "row" }}>
+      <Box w={{ base: "full", lg: "22rem" }} flexShrink="0">
+        <Field.Root invalid={(parsed?.faults.length ?? 0) > 0 || error !== undefined}>
+          <Field.Label fontWeight="600">Steps</Field.Label>
+          <Textarea
+            ref={area}
+            bg="panel"
+            rows={13}
+            fontFamily="mono"
+            fontSize="sm"
+            spellCheck={false}
+            placeholder={EXAMPLE}
+            value={value}
+            onChange={({ target }) => onChange(target.value)}
+            onBlur={onBlur}
+          />
+          {error && parsed?.faults.length === 0 ? <Field.ErrorText>{error}</Field.ErrorText> : null}
+        </Field.Root>
+        {parsed ? <Faults faults={parsed.faults} onShow={show} /> : null}
+        <Help />
+      </Box>
+      <Stack gap="4" flex="1" minW="0">
+        <Panel minH="14rem">
+          {drawable ? (
+            <CountRibbon figure={drawable} name={name || "New figure"} timing={dance} />
+          ) : (
+            <Text color="soft">
+              The ribbon appears here as you type the steps. A drill may stay without steps.
+            </Text>
+          )}
+        </Panel>
+        {drawable ? (
+          <Panel>
+            <PanelTitle>What it comes to</PanelTitle>
+            <Facts figure={drawable} dance={dance} />
+          </Panel>
+        ) : null}
+      </Stack>
+    </Flex>
+  );
+}

@@ -1,0 +1,113 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useDraggable } from "@dnd-kit/core";
+import type { FigureRecord } from "@map-step/contract";
+import type { Strand } from "@map-step/core/plan";
+import { Lock, TriangleAlert } from "lucide-react";
+import { type KeyboardEvent, memo } from "react";
+import { LABEL_WIDTH, minuteWidth, ROW_HEIGHT } from "./look.ts";
+import { StrandView } from "./strand.tsx";
+
+export interface RowProps {
+  readonly figure: FigureRecord;
+  readonly strand: Strand;
+  /** 0 while it waits for a week. */
+  readonly week: number;
+  /** Where it was before the drag that is under way. */
+  readonly ghost: number | null;
+  readonly weeks: number;
+  readonly column: number;
+  readonly longest: number;
+  readonly selected: boolean;
+  readonly locked: boolean;
+  readonly found: boolean;
+  readonly onSelect: (figureId: string) => void;
+  readonly onMove: (figureId: string, week: number) => void;
+}
+
+function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | null {
+  if (key === "ArrowRight") return Math.min(weeks, week + 1);
+  if (key === "ArrowLeft") return Math.max(0, week - 1);
+  if (key === "Delete" || key === "Backspace") return 0;
+  if (key === "Home") return 1;
+  return null;
+}
+
+/** One figure of the plan: its name and its strand, which moves by dragging or with the arrow keys. */
+export const GridRow = memo(function GridRow(props: RowProps) {
+  const { figure, strand, week, ghost, weeks, column, longest, selected, locked, found, onSelect, onMove } =
+    props;
+  const { setNodeRef, listeners, isDragging } = useDraggable({ id: figure.id, disabled: locked });
+  const onKeyDown = (event: KeyboardEvent) => {
+    if (event.key === "Enter" || event.key === " ") onSelect(figure.id);
+    const to = locked ? null : movedBy(event, week, weeks);
+    if (to === null) return;
+    event.preventDefault();
+    onSelect(figure.id);
+    if (to !== week) onMove(figure.id, to);
+  };
+  const handleWidth = Math.max(24, Math.min(column, figure.minutes * minuteWidth(column, longest)));
+  const where = week === 0 ? "waiting for a week" : `new in week ${week}`;
+  return (
+    <Flex
+      role="listitem"
+      h={`${ROW_HEIGHT}px`}
+      position="relative"
+      bg={selected ? "pineWash" : "transparent"}
+      borderRadius="md"
+      onClick={() => onSelect(figure.id)}
+    >
+      <Flex
+        w={`${LABEL_WIDTH}px`}
+        flexShrink="0"
+        align="center"
+        gap="1.5"
+        pl="2"
+        pr="1"
+        position="sticky"
+        left="0"
+        zIndex="1"
+        bg={selected ? "pineWash" : "ground"}
+        borderRadius="md"
+        cursor="pointer"
+      >
+        <Text truncate fontWeight={selected ? "700" : "400"} fontSize="15px">
+          {figure.name}
+        </Text>
+        {locked ? <Lock size={12} aria-label="taught already" role="img" style={{ flexShrink: 0 }} /> : null}
+        {found ? (
+          <Box as="span" color="apricot" flexShrink="0" ml="auto">
+            <TriangleAlert size={15} aria-label="has something to solve" role="img" />
+          </Box>
+        ) : null}
+      </Flex>
+      <Box position="relative" flex="1">
+        {ghost !== null && ghost > 0 ? (
+          <Box opacity="0.25">
+            <StrandView {...{ strand, weeks, column, longest }} week={ghost} minutesShown={false} />
+          </Box>
+        ) : null}
+        <StrandView {...{ strand, week, weeks, column, longest }} minutesShown={selected} />
+        <Box
+          ref={setNodeRef}
+          {...listeners}
+          onKeyDown={onKeyDown}
+          role="button"
+          tabIndex={0}
+          aria-pressed={selected}
+          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : "; arrow keys move it"}`}
+          position="absolute"
+          top="2px"
+          h={`${ROW_HEIGHT - 4}px`}
+          w={`${handleWidth}px`}
+          left={`${week === 0 ? 4 : (week - 0.5) * column - handleWidth / 2}px`}
+          borderRadius="full"
+          borderWidth={week === 0 ? "1.5px" : selected ? "2px" : "0"}
+          borderStyle={week === 0 ? "dashed" : "solid"}
+          borderColor="pine"
+          cursor={locked ? "default" : isDragging ? "grabbing" : "grab"}
+          touchAction="none"
+        />
+      </Box>
+    </Flex>
+  );
+});

@@ -1,0 +1,98 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { FigureRecord } from "@map-step/contract";
+import { KIND_NAMES } from "@map-step/core/figure";
+import { whyHere } from "@map-step/core/plan";
+import { TICKS_PER_BEAT } from "@map-step/core/time";
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { CountRibbon } from "../../../kit/ribbon/index.ts";
+import { timingOf, useSteps } from "../../figures/library.ts";
+import type { InspectorProps } from "./inspector.tsx";
+
+/** Why a waiting figure waits, or why a placed one stands in its week. */
+function reasons(
+  { levelPlan, left, dragging }: InspectorProps,
+  figure: FigureRecord,
+  week: number,
+): string[] {
+  if (dragging) return [];
+  if (week > 0) return whyHere(levelPlan, figure.id);
+  const reason = left.find(({ figureId }) => figureId === figure.id)?.reason;
+  return [reason ?? "It is chosen for the level and has no week yet."];
+}
+
+interface WeekButtonsProps extends InspectorProps {
+  readonly figure: FigureRecord;
+  readonly week: number;
+}
+
+function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekButtonsProps) {
+  return (
+    <Box mb="5">
+      <Text fontWeight="600" fontSize="sm" color="soft" mb="1">
+        New in week
+      </Text>
+      <Flex gap="1" wrap="wrap">
+        {Array.from({ length: level.weeks }, (_, index) => index + 1).map((to) => (
+          <Button
+            key={to}
+            size="xs"
+            minW="7"
+            px="1"
+            variant={to === week ? "solid" : "outline"}
+            aria-pressed={to === week}
+            disabled={to <= taught}
+            onClick={() => onMove(figure.id, to)}
+          >
+            {to}
+          </Button>
+        ))}
+      </Flex>
+      <Flex gap="2" mt="2" wrap="wrap">
+        {week > 0 ? (
+          <Button size="xs" variant="outline" onClick={() => onMove(figure.id, 0)}>
+            Let it wait
+          </Button>
+        ) : null}
+        <Button size="xs" variant="outline" onClick={() => onTakeOut(figure.id)}>
+          Take out of the level
+        </Button>
+      </Flex>
+    </Box>
+  );
+}
+
+/** One figure of the plan: its ribbon, why it stands where it does, and where else it can go. */
+export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
+  const { figure, dance, levelPlan, mayEdit, taught, dragging } = props;
+  const steps = useSteps(figure.notation);
+  const week = levelPlan.placements.find(({ figureId }) => figureId === figure.id)?.week ?? 0;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: what it reads of the props is listed
+  const why = useMemo(() => reasons(props, figure, week), [levelPlan, props.left, dragging, figure, week]);
+  const beats = steps ? `, ${steps.length / TICKS_PER_BEAT} beats` : "";
+  return (
+    <Box mb="5">
+      <Heading as="h2" size="lg">
+        <Link to={`/figures/${figure.id}`}>{figure.name}</Link>
+      </Heading>
+      <Text color="soft" fontSize="sm" mb="2">
+        {KIND_NAMES[figure.kind].one}
+        {beats}, {figure.minutes} minutes on its first night
+      </Text>
+      {steps ? <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small /> : null}
+      <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
+        {week > 0 ? `Why week ${week}` : "Waiting"}
+      </Heading>
+      {why.map((sentence) => (
+        <Text key={sentence} mb="1">
+          {sentence}
+        </Text>
+      ))}
+      {mayEdit && (week === 0 || week > taught) ? (
+        <Box mt="4">
+          <WeekButtons {...props} week={week} />
+        </Box>
+      ) : null}
+    </Box>
+  );
+}

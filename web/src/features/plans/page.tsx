@@ -1,0 +1,48 @@
+import { api } from "@map-step/contract";
+import { useParams } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { Planner } from "./planner.tsx";
+
+/** The plan of a level, or a section's own copy of it. */
+export function PlanPage() {
+  const { levelId = "", sectionId } = useParams();
+  const levels = useApi(api.levels.list, {});
+  const sections = useApi(api.sections.list, {});
+  const library = useFigures();
+  const dances = useDances();
+  const section = sections.data?.find(({ id }) => id === sectionId) ?? null;
+  const level = levels.data?.find(({ id }) => id === levelId);
+  const planId = sectionId ? section?.planId : level?.planId;
+  const plan = useApi(api.plans.read, { params: { id: planId ?? "" } }, { enabled: planId !== undefined });
+  const lessons = useApi(
+    api.lessons.list,
+    { params: { id: sectionId ?? "" } },
+    { enabled: section !== null },
+  );
+  if (levels.data && sections.data && planId === undefined)
+    return <Empty title="This plan is not there any more">Choose another one under Levels.</Empty>;
+  const taughtOf = section ? [lessons] : [];
+  return (
+    <Loaded all={[levels, library, dances, plan, ...taughtOf]}>
+      {(_levels, figures, allDances, current) =>
+        level ? (
+          <Planner
+            key={current.id}
+            level={level}
+            dance={allDances.find(({ id }) => id === level.danceId)}
+            section={section}
+            sections={(sections.data ?? []).filter((other) => other.levelId === level.id)}
+            taught={Math.max(
+              0,
+              ...(lessons.data ?? []).filter(({ state }) => state === "taught").map(({ week }) => week),
+            )}
+            plan={current}
+            library={figures}
+          />
+        ) : null
+      }
+    </Loaded>
+  );
+}

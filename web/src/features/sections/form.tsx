@@ -1,0 +1,199 @@
+import { Button, Checkbox, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { api, type Section, type StaffMember, sectionChange } from "@map-step/contract";
+import { lessonDates } from "@map-step/core/time";
+import { Controller } from "react-hook-form";
+import { useNavigate } from "react-router";
+import { useApi, useChange } from "../../kit/api.ts";
+import { dayAndMonth, longDay, shortDay } from "../../kit/dates.ts";
+import { Modal } from "../../kit/dialog.tsx";
+import { TextField } from "../../kit/fields.tsx";
+import { useContractForm } from "../../kit/form.ts";
+import { useFormSave } from "../../kit/form-save.tsx";
+import { KeptNotice } from "../../kit/kept-notice.tsx";
+import { tellDone, tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { useSession } from "../session/session.tsx";
+import { DaysOffField } from "./days-off-field.tsx";
+
+interface Props {
+  readonly levelId: string;
+  /** `null` for a new one. */
+  readonly section: Section | null;
+  readonly staff: readonly StaffMember[];
+  readonly onClose: () => void;
+}
+
+/** The dates as they will be, or nothing while the first one is not a date. */
+function datesFrom(first: string, weeks: number, daysOff: readonly string[]): string[] {
+  return Number.isNaN(Date.parse(first)) ? [] : lessonDates(first, weeks, daysOff);
+}
+
+/** When, where and with whom a level runs. */
+export function SectionDialog({ levelId, section, staff, onClose }: Props) {
+  const navigate = useNavigate();
+  const { today } = useSession();
+  const levels = useApi(api.levels.list, {});
+  const create = useChange(api.sections.create);
+  const change = useChange(api.sections.change);
+  const remove = useChange(api.sections.remove);
+  const restore = useChange(api.sections.restore);
+  const blank = {
+    levelId,
+    name: "",
+    firstDate: today,
+    startTime: "19:30",
+    daysOff: [],
+    room: "",
+    teacherIds: [],
+    version: 0,
+  };
+  const start = section ?? blank;
+  const draft = `section:${section?.id ?? `new-${levelId}`}`;
+  const { form, restored, forget } = useContractForm(sectionChange, start, draft);
+  const { errors, isSubmitting } = form.formState;
+  const namesOf = (ids: readonly string[]) =>
+    staff
+      .filter(({ id }) => ids.includes(id))
+      .map(({ name }) => name)
+      .join(", ");
+  const { submit, problem, conflict } = useFormSave({
+    form,
+    shown: {
+      name: ["Name", (name: string) => name],
+      firstDate: ["First lesson", longDay],
+      startTime: ["Begins", (time: string) => time],
+      room: ["Room", (room: string) => room],
+      daysOff: ["Days off", (days) => days.map(dayAndMonth).join(", ")],
+      teacherIds: ["Teachers", namesOf],
+    },
+    save: ({ version, ...content }) =>
+      section
+        ? change.mutateAsync({ params: { id: section.id }, body: { ...content, version } })
+        : create.mutateAsync({ body: content }),
+    onSaved: ({ id, name }) => {
+      forget();
+      tellDone(`${name} is saved`);
+      onClose();
+      if (!section) navigate(`/levels/${levelId}/sections/${id}`);
+    },
+  });
+  const takeAway = (gone: Section) => {
+    const params = { id: gone.id };
+    const bringBack = () => restore.mutate({ params }, { onError: tellError });
+    remove.mutate(
+      { params },
+      {
+        onError: tellError,
+        onSuccess: () => {
+          tellRemoved(`${gone.name} is taken away`, bringBack);
+          onClose();
+        },
+      },
+    );
+  };
+  const weeks = levels.data?.find(({ id }) => id === levelId)?.weeks ?? 0;
+  const firstDate = form.watch("firstDate");
+  const daysOff = form.watch("daysOff");
+  const dates = datesFrom(firstDate, weeks, daysOff);
+  const foot = (
+    <>
+      {section ? (
+        <Button variant="ghost" onClick={() => takeAway(section)}>
+          Remove
+        </Button>
+      ) : null}
+      <Button loading={isSubmitting} onClick={submit}>
+        Save the section
+      </Button>
+    </>
+  );
+  return (
+    <Modal
+      open
+      title={section ? `${section.name}: settings` : "New section"}
+      onClose={onClose}
+      size="lg"
+      foot={foot}
+    >
+      {restored ? (
+        <KeptNotice
+          onDiscard={() => {
+            forget();
+            form.reset(start);
+          }}
+        />
+      ) : null}
+      <Stack gap="4">
+        <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
+          <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
+          <TextField label="Room" error={errors.room?.message} {...form.register("room")} />
+          <TextField
+            label="First lesson"
+            type="date"
+            help="It meets on this weekday"
+            error={errors.firstDate?.message}
+            {...form.register("firstDate")}
+          />
+          <TextField
+            label="Begins"
+            type="time"
+            error={errors.startTime?.message}
+            {...form.register("startTime")}
+          />
+        </SimpleGrid>
+        <Controller
+          control={form.control}
+          name="daysOff"
+          render={({ field }) => (
+            <DaysOffField
+              value={field.value}
+              onChange={field.onChange}
+              dates={dates}
+              error={errors.daysOff?.message ?? errors.daysOff?.root?.message}
+            />
+          )}
+        />
+        {dates.length > 0 ? (
+          <Text color="soft" fontSize="sm">
+            {dates.length} lessons: {shortDay(dates[0] ?? "")} to {shortDay(dates.at(-1) ?? "")}.
+          </Text>
+        ) : null}
+        <Controller
+          control={form.control}
+          name="teacherIds"
+          render={({ field }) => (
+            <Stack as="fieldset" gap="2">
+              <Text as="legend" fontWeight="600">
+                Teachers
+              </Text>
+              <Flex gap="4" wrap="wrap">
+                {staff
+                  .filter(({ id, active }) => active || field.value.includes(id))
+                  .map(({ id, name }) => (
+                    <Checkbox.Root
+                      key={id}
+                      checked={field.value.includes(id)}
+                      onCheckedChange={({ checked }) =>
+                        field.onChange(
+                          checked ? [...field.value, id] : field.value.filter((other) => other !== id),
+                        )
+                      }
+                    >
+                      <Checkbox.HiddenInput />
+                      <Checkbox.Control />
+                      <Checkbox.Label>{name}</Checkbox.Label>
+                    </Checkbox.Root>
+                  ))}
+              </Flex>
+            </Stack>
+          )}
+        />
+        {problem ? (
+          <Text role="alert" color="brick">
+            {problem}
+          </Text>
+        ) : null}
+      </Stack>
+      {conflict}
+    </Modal>
+  );
+}

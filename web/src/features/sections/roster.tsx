@@ -1,0 +1,190 @@
+import { Box, Button, Flex, Heading, Input, NativeSelect, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import {
+  api,
+  type Section,
+  STUDENT_ROLES,
+  type Student,
+  type StudentContent,
+  studentContent,
+} from "@map-step/contract";
+import { useState } from "react";
+import { Link, useParams } from "react-router";
+import { isStale, useApi, useChange } from "../../kit/api.ts";
+import { ConflictDialog, differencesOf, mergeChoice } from "../../kit/conflict.tsx";
+import { ChoiceField, TextField } from "../../kit/fields.tsx";
+import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { useMay } from "../session/session.tsx";
+
+const ROLE_CHOICES = STUDENT_ROLES.map((role) => ({ value: role, label: role }));
+const SHOWN = {
+  name: ["Name", (name: string) => name],
+  role: ["Role", (role: string) => role],
+} as const;
+
+function AddStudent({ sectionId }: { sectionId: string }) {
+  const create = useChange(api.students.create);
+  const blank = { name: "", role: "leader" as const };
+  const { form, forget } = useContractForm(studentContent, blank, `student:${sectionId}`);
+  const { errors } = form.formState;
+  const add = (body: StudentContent) =>
+    create.mutateAsync({ params: { id: sectionId }, body }).then(
+      () => {
+        forget();
+        form.reset({ name: "", role: body.role });
+        form.setFocus("name");
+      },
+      (error: unknown) => {
+        if (!showFieldErrors(form, error)) tellError(error);
+      },
+    );
+  return (
+    <form noValidate onSubmit={form.handleSubmit(add)}>
+      <Flex gap="3" align="flex-start" wrap="wrap">
+        <Box w="14rem">
+          <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
+        </Box>
+        <Box w="9rem">
+          <ChoiceField label="Role" choices={ROLE_CHOICES} {...form.register("role")} />
+        </Box>
+        <Button type="submit" mt="6" loading={create.isPending}>
+          Add
+        </Button>
+      </Flex>
+    </form>
+  );
+}
+
+function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolean }) {
+  const change = useChange(api.students.change);
+  const remove = useChange(api.students.remove);
+  const restore = useChange(api.students.restore);
+  const [mine, setMine] = useState<StudentContent>(student);
+  const [theirs, setTheirs] = useState<Student | null>(null);
+  const params = { id: student.id };
+  const save = (content: StudentContent, version: number) => {
+    if (content.name === student.name && content.role === student.role) return;
+    setMine(content);
+    change.mutate(
+      { params, body: { name: content.name, role: content.role, version } },
+      {
+        onError: (error) => (isStale(error) ? setTheirs(error.problem.current as Student) : tellError(error)),
+        onSuccess: setMine,
+      },
+    );
+  };
+  const bringBack = () => restore.mutate({ params }, { onError: tellError });
+  const takeOff = () =>
+    remove.mutate(
+      { params },
+      {
+        onError: tellError,
+        onSuccess: () => tellRemoved(`${student.name} is off the roster`, bringBack),
+      },
+    );
+  if (!mayWrite) return <Text py="1">{student.name}</Text>;
+  return (
+    <Flex gap="2" align="center" py="1">
+      <Input
+        aria-label={`Name of ${student.name}`}
+        value={mine.name}
+        onChange={({ target }) => setMine({ ...mine, name: target.value })}
+        onBlur={() => save(mine, student.version)}
+        size="sm"
+      />
+      <NativeSelect.Root size="sm" width="8.5rem" flexShrink="0">
+        <NativeSelect.Field
+          aria-label={`Role of ${student.name}`}
+          value={mine.role}
+          onChange={({ target }) => save({ ...mine, role: target.value as Student["role"] }, student.version)}
+        >
+          {STUDENT_ROLES.map((role) => (
+            <option key={role}>{role}</option>
+          ))}
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <Button size="sm" variant="ghost" onClick={takeOff} aria-label={`Take ${student.name} off the roster`}>
+        Remove
+      </Button>
+      {theirs ? (
+        <ConflictDialog
+          differences={differencesOf<StudentContent>(mine, theirs, SHOWN)}
+          onClose={() => setTheirs(null)}
+          onChoose={(chosen) => {
+            setTheirs(null);
+            save(mergeChoice<StudentContent>(mine, theirs, chosen), theirs.version);
+          }}
+        />
+      ) : null}
+    </Flex>
+  );
+}
+
+const ROLE_TITLES = { leader: "Leaders", follower: "Followers", solo: "Solo" } as const;
+
+function Roster({ section, students }: { section: Section; students: readonly Student[] }) {
+  const mayWrite = useMay("students.write");
+  const roles = STUDENT_ROLES.filter((role) => students.some((student) => student.role === role));
+  const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
+  const uneven = count("leader") - count("follower");
+  return (
+    <>
+      <PageHead
+        title={`Students, ${section.name}`}
+        about={`${students.length} students${uneven === 0 ? "" : `; ${Math.abs(uneven)} more ${uneven > 0 ? "leaders" : "followers"}`}. Kept here: a name, a role and what they danced, nothing more.`}
+      >
+        <Button asChild variant="outline" bg="panel">
+          <Link to={`/checks/${section.id}`}>Checks</Link>
+        </Button>
+      </PageHead>
+      <Stack gap="4">
+        {mayWrite ? (
+          <Panel>
+            <PanelTitle>Add a student</PanelTitle>
+            <AddStudent sectionId={section.id} />
+          </Panel>
+        ) : null}
+        {students.length === 0 ? (
+          <Empty title="Nobody is on the roster yet">
+            Add the students by name, so that a check can say who dances what.
+          </Empty>
+        ) : null}
+        <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
+          {roles.map((role) => (
+            <Panel key={role}>
+              <Heading as="h2" size="md" mb="2">
+                {ROLE_TITLES[role]} ({count(role)})
+              </Heading>
+              {students
+                .filter((student) => student.role === role)
+                .map((student) => (
+                  <StudentLine key={student.id} student={student} mayWrite={mayWrite} />
+                ))}
+            </Panel>
+          ))}
+        </SimpleGrid>
+      </Stack>
+    </>
+  );
+}
+
+export function RosterPage() {
+  const { sectionId = "" } = useParams();
+  const sections = useApi(api.sections.list, {});
+  const students = useApi(api.students.list, { params: { id: sectionId } });
+  return (
+    <Loaded all={[sections, students]}>
+      {(all, roster) => {
+        const section = all.find(({ id }) => id === sectionId);
+        return section ? (
+          <Roster section={section} students={roster} />
+        ) : (
+          <Empty title="This section is not there any more">Choose another one under Levels.</Empty>
+        );
+      }}
+    </Loaded>
+  );
+}

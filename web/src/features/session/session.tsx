@@ -1,0 +1,63 @@
+import { api, may, type Permission, type Person, type Session } from "@map-step/contract";
+import { useQueryClient } from "@tanstack/react-query";
+import { createContext, lazy, Suspense, useContext, useEffect } from "react";
+import { Outlet } from "react-router";
+import { call, keyOf, useApi } from "../../kit/api.ts";
+import { Loaded, Loading } from "../../kit/states.tsx";
+import { tellError } from "../../kit/toasts.tsx";
+
+export const SESSION_KEY = keyOf(api.session.read);
+
+type OpenSession = Session & { readonly person: Person };
+const SessionContext = createContext<OpenSession | null>(null);
+
+/** Who is signed in, and the studio. Only inside `SignedIn`. */
+export function useSession(): OpenSession {
+  const session = useContext(SessionContext);
+  if (!session) throw new Error("there is no session outside SignedIn");
+  return session;
+}
+
+/** Whether the person may do something; the server checks the same table again. */
+export const useMay = (permission: Permission): boolean => may(useSession().person.role, permission);
+
+/** Keeps a new session and forgets what the one before has read. */
+export function useStartSession(): (session: Session) => void {
+  const client = useQueryClient();
+  return (session) => {
+    client.removeQueries({ predicate: ({ queryKey }) => queryKey[0] !== SESSION_KEY[0] });
+    client.setQueryData(SESSION_KEY, session);
+  };
+}
+
+export function useSignOut(): () => void {
+  const start = useStartSession();
+  return () => void call(api.session.signOut, {}).then(start, tellError);
+}
+
+const SignInPage = lazy(async () => ({ default: (await import("./sign-in.tsx")).SignInPage }));
+const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).SetupPage }));
+
+/** Shows its pages to those who are signed in, the sign-in page to others, the first-run page to the first. */
+export function SignedIn() {
+  const session = useApi(api.session.read, {});
+  const studioName = session.data?.studio?.name;
+  useEffect(() => {
+    document.title = studioName ? `${studioName} · Map Step` : "Map Step";
+  }, [studioName]);
+  return (
+    <Suspense fallback={<Loading />}>
+      <Loaded all={[session]}>
+        {(current) => {
+          if (current.needsSetup) return <SetupPage />;
+          if (!current.person) return <SignInPage session={current} />;
+          return (
+            <SessionContext value={{ ...current, person: current.person }}>
+              <Outlet />
+            </SessionContext>
+          );
+        }}
+      </Loaded>
+    </Suspense>
+  );
+}

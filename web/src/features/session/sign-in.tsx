@@ -1,0 +1,84 @@
+import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { zodResolver } from "@hookform/resolvers/zod";
+import { api, type Session, type SignIn, signIn } from "@map-step/contract";
+import { useState } from "react";
+import { useForm } from "react-hook-form";
+import { call, errorText } from "../../kit/api.ts";
+import { TextField } from "../../kit/fields.tsx";
+import { showFieldErrors } from "../../kit/form.ts";
+import { Door } from "./door.tsx";
+import { useStartSession } from "./session.tsx";
+
+export function SignInPage({ session }: { session: Session }) {
+  const start = useStartSession();
+  const [problem, setProblem] = useState<string | null>(null);
+  const form = useForm<SignIn>({ resolver: zodResolver(signIn), defaultValues: { email: "", password: "" } });
+  const { errors, isSubmitting } = form.formState;
+  const enter = (values: SignIn) =>
+    call(api.session.signIn, { body: values }).then(start, (error: unknown) => {
+      if (!showFieldErrors(form, error)) setProblem(errorText(error));
+    });
+  return (
+    <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the address the studio knows.">
+      <form noValidate onSubmit={form.handleSubmit(enter)}>
+        <Stack gap="4">
+          <TextField
+            label="Address"
+            type="email"
+            autoComplete="username"
+            error={errors.email?.message}
+            {...form.register("email")}
+          />
+          <TextField
+            label="Password"
+            type="password"
+            autoComplete="current-password"
+            error={errors.password?.message}
+            {...form.register("password")}
+          />
+          {problem ? (
+            <Text role="alert" color="brick" fontWeight="600">
+              {problem}
+            </Text>
+          ) : null}
+          <Button type="submit" alignSelf="flex-start" loading={isSubmitting}>
+            Sign in
+          </Button>
+        </Stack>
+      </form>
+      {session.demoAccounts.length > 0 ? (
+        <Box mt="8" pt="5" borderTopWidth="1px" borderColor="rule">
+          <Heading as="h2" size="md">
+            This is a made-up studio
+          </Heading>
+          <Text color="soft" mb="3">
+            Choose who you are; one click signs you in.
+          </Text>
+          <Flex gap="2" wrap="wrap">
+            {session.demoAccounts.map(({ name, email, role, password }) => (
+              <Button
+                key={email}
+                variant="outline"
+                bg="panel"
+                height="auto"
+                py="2"
+                disabled={isSubmitting}
+                onClick={() => {
+                  form.reset({ email, password });
+                  void form.handleSubmit(enter)();
+                }}
+              >
+                <Stack gap="0" align="flex-start">
+                  <Text>{name}</Text>
+                  <Text color="soft" fontSize="xs" fontWeight="400">
+                    {role}
+                  </Text>
+                </Stack>
+              </Button>
+            ))}
+          </Flex>
+        </Box>
+      ) : null}
+    </Door>
+  );
+}
