@@ -42,3 +42,33 @@ export function retime<T extends Pick<Segment, "kind" | "minutes">>(
   }
   return result;
 }
+
+/**
+ * Puts one more part into a running order; the others give way as in `retime`, so that the sum stays the same.
+ * The new part gets fewer minutes where the others have no more to give.
+ * @returns the order unchanged when not even one minute is to be had
+ */
+export function insertSegment<T extends Pick<Segment, "kind" | "minutes">>(
+  segments: readonly T[],
+  index: number,
+  segment: T,
+): T[] {
+  const widened = segments.toSpliced(index, 0, { ...segment, minutes: 0 });
+  const result = retime(widened, index, segment.minutes);
+  return (result[index]?.minutes ?? 0) > 0 ? result : [...segments];
+}
+
+/** Takes one part out; the free dancing, or else a neighbour, takes its minutes over. The last part stays. */
+export function removeSegment<T extends Pick<Segment, "kind" | "minutes">>(
+  segments: readonly T[],
+  index: number,
+): T[] {
+  const gone = segments[index];
+  if (!gone || segments.length < 2) return [...segments];
+  const rest = segments.toSpliced(index, 1);
+  const practice = rest.findIndex(({ kind }) => kind === "practice");
+  const taker = practice >= 0 ? practice : Math.min(index, rest.length - 1);
+  return rest.map((segment, at) =>
+    at === taker ? { ...segment, minutes: segment.minutes + gone.minutes } : segment,
+  );
+}

@@ -64,10 +64,16 @@ function addStep(draft: Draft, statement: Statement, report: Report): void {
   if (!role) return;
   if (role.mirror) report(count, "no steps for a follower who mirrors the leader");
   const read = readCount(count, role.beat);
-  if (!read) return report(count, `a count from 1 to ${MAX_BEATS}`);
+  if (!read) {
+    report(count, `a count from 1 to ${MAX_BEATS}`);
+    return;
+  }
   role.beat = read.beat;
   const last = role.steps.at(-1)?.onset;
-  if (last !== undefined && read.onset <= last) return report(count, "a count later than the one before");
+  if (last !== undefined && read.onset <= last) {
+    report(count, "a count later than the one before");
+    return;
+  }
   const step = readStep(statement, read.onset, report);
   if (step && !role.mirror) {
     role.steps.push(step);
@@ -80,7 +86,7 @@ function checkWhole(draft: Draft, length: Ticks, report: Report): void {
   const leader = draft.roles.get("leader");
   const follower = draft.roles.get("follower");
   const solo = draft.roles.get("solo");
-  if (draft.roles.size === 0) return report(here, "leader or solo, then one step a line", STARTS);
+  if (draft.roles.size === 0) report(here, "leader or solo, then one step a line", STARTS);
   if (solo && (leader || follower)) report(solo.header, "either solo or leader and follower");
   if (follower?.mirror && !leader) report(follower.header, "a leader for the follower to mirror");
   for (const role of draft.roles.values()) {

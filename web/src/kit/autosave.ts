@@ -30,6 +30,8 @@ export interface Autosave<T, R> {
   /** Saves a choice between the two versions over the other one. */
   readonly settle: (value: T, theirs: R) => void;
   readonly retry: () => void;
+  /** The version of what the server holds, as far as is known here. */
+  readonly version: () => number;
   /** Takes over a version read from the server; false while something here is not saved. */
   readonly follow: (version: number) => boolean;
 }
@@ -108,6 +110,7 @@ export function useAutosave<T, R extends { readonly version: number }>(
     return true;
   }, []);
   const retry = useCallback(() => void send(), [send]);
+  const version = useCallback(() => now.current.version, []);
 
   useEffect(() => {
     window.addEventListener("online", retry);
@@ -116,5 +119,5 @@ export function useAutosave<T, R extends { readonly version: number }>(
       retry();
     };
   }, [retry]);
-  return { state, theirs, changed, settle, retry, follow };
+  return { state, theirs, changed, settle, retry, version, follow };
 }

@@ -8,3 +8,11 @@ export const dayAndMonth = (date: string): string => format(parseISO(date), "d M
 export const longDay = (date: string): string => format(parseISO(date), "EEEE d MMMM yyyy");
 /** `Mondays` */
 export const weekdays = (date: string): string => `${format(parseISO(date), "EEEE")}s`;
+
+/** The time of day some minutes after another: `19:30` and 45 give `20:15`. */
+export function clockAfter(start: string, minutes: number): string {
+  const [hours = 0, past = 0] = start.split(":").map(Number);
+  const total = (hours * 60 + past + minutes) % (24 * 60);
+  const two = (number: number) => String(number).padStart(2, "0");
+  return `${two(Math.floor(total / 60))}:${two(total % 60)}`;
+}

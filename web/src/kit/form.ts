@@ -14,28 +14,28 @@ import { keptDraft, useKeepDraft } from "./kept-draft.ts";
 
 /**
  * A form checked by a schema of the contract. What is typed is kept in the browser under a name until
- * `forget` is called after saving.
+ * `forget` is called after saving; without a name nothing is kept.
  */
 export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
   schema: S,
   start: z.input<S>,
-  draftName: string,
+  draftName: string | null,
 ) {
   type In = z.input<S>;
-  const kept = keptDraft<In>(draftName);
+  const kept = draftName === null ? null : keptDraft<In>(draftName);
   const form = useForm<In, unknown, z.output<S>>({
     resolver: zodResolver(schema) as unknown as Resolver<In, unknown, z.output<S>>,
     defaultValues: { ...start, ...kept } as DefaultValues<In>,
     mode: "onTouched",
   });
-  const { keep, forget } = useKeepDraft<In>(draftName);
+  const { keep, forget } = useKeepDraft<In>(draftName ?? "");
   useEffect(
     () =>
       form.subscribe({
         formState: { values: true, isDirty: true },
-        callback: ({ values, isDirty }) => isDirty && keep(values as In),
+        callback: ({ values, isDirty }) => isDirty && draftName !== null && keep(values as In),
       }),
-    [form, keep],
+    [form, keep, draftName],
   );
   return { form, restored: kept !== null, forget };
 }

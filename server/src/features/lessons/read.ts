@@ -30,12 +30,13 @@ export const findLesson = (
 ): Promise<LessonRow | null> =>
   db.Lesson.findOne({ where: { sectionId, week }, ...(transaction ? { transaction } : {}) });
 
+/** The parts of a lesson in order. Inside a transaction they are held, so that no mark falls between. */
 export async function segmentsOf(
   db: Database,
   lessonId: string,
   transaction?: Transaction,
 ): Promise<LessonSegment[]> {
-  const within = transaction ? { transaction } : {};
+  const within = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
   return (await db.LessonSegment.findAll({ where: { lessonId }, order: ["position"], ...within })).map(
     segmentView,
   );

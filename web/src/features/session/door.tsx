@@ -1,6 +1,15 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
 
+/** A count ribbon in small: 1 2 3 & 4. */
+const COUNTS = [
+  { beat: "1", width: 34 },
+  { beat: "2", width: 34 },
+  { beat: "3", width: 17 },
+  { beat: "&", width: 17 },
+  { beat: "4", width: 34 },
+];
+
 /** The page before the studio is open: what this is on the left, the form on the right. */
 export function Door({ title, about, children }: { title: string; about: ReactNode; children: ReactNode }) {
   return (
@@ -23,14 +32,13 @@ export function Door({ title, about, children }: { title: string; about: ReactNo
           Plan the course, teach the night, write the recap, check what stayed.
         </Text>
         <Flex mt="8" gap="1.5" align="center" aria-hidden="true">
-          {[34, 34, 17, 17, 34].map((width, index) => (
-            // biome-ignore lint/suspicious/noArrayIndexKey: an ornament that never changes
+          {COUNTS.map(({ beat, width }) => (
             <Box
-              key={index}
+              key={beat}
               h="4"
               w={`${width}px`}
               borderRadius="full"
-              bg={index === 2 ? "apricot" : "pine2"}
+              bg={beat === "3" ? "apricot" : "pine2"}
             />
           ))}
         </Flex>

@@ -1,0 +1,257 @@
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import {
+  closestCenter,
+  DndContext,
+  type DragEndEvent,
+  PointerSensor,
+  useSensor,
+  useSensors,
+} from "@dnd-kit/core";
+import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
+import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { api, type DanceRecord, type FigureRecord, type Lesson, type Section } from "@map-step/contract";
+import { insertSegment, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
+import { useState } from "react";
+import { Link } from "react-router";
+import { useApi, useChange } from "../../kit/api.ts";
+import { clockAfter, longDay } from "../../kit/dates.ts";
+import { PageHead } from "../../kit/page.tsx";
+import { SaveBadge } from "../../kit/save-state.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { LessonConflicts } from "./conflicts.tsx";
+import { FinishDialog } from "./finish.tsx";
+import { OwnTitle } from "./own-title.tsx";
+import { Part } from "./part.tsx";
+import { PartNote } from "./part-note.tsx";
+import { useLesson } from "./use-lesson.ts";
+import { useSectionWeek } from "./use-section.ts";
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly section: Section;
+  readonly library: readonly FigureRecord[];
+  readonly dances: readonly DanceRecord[];
+}
+
+/** A lesson's running order, before, during and after class. */
+function LessonSheet({ lesson, section, library, dances }: Props) {
+  const edit = useLesson(lesson);
+  const { segments } = edit;
+  const restore = useChange(api.lessons.change);
+  const [selectedId, setSelectedId] = useState<string | null>(null);
+  const [finishing, setFinishing] = useState(false);
+  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const taught = lesson.state === "taught";
+  const marked = segments.some(({ covered }) => covered !== null);
+  const figureOf = (id: string | null) => library.find((figure) => figure.id === id);
+  const selected =
+    segments.find(({ id }) => id === selectedId) ??
+    segments.find(({ kind }) => kind === "new") ??
+    segments[0];
+  const selectedFigure = figureOf(selected?.figureId ?? null);
+  const starts = segments.map((_, index) =>
+    clockAfter(section.startTime, totalMinutes(segments.slice(0, index))),
+  );
+
+  const drop = ({ active, over }: DragEndEvent) => {
+    const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
+    if (over && over.id !== active.id) edit.edit(arrayMove([...segments], at(active.id), at(over.id)));
+  };
+  const takeOut = (index: number) => {
+    const before = segments;
+    edit.edit(removeSegment(segments, index));
+    tellRemoved(`${segments[index]?.title} is taken out of this lesson`, () => edit.edit(before));
+  };
+  const addOwn = () => {
+    const part = {
+      id: crypto.randomUUID(),
+      kind: "own" as const,
+      title: "Own part",
+      figureId: null,
+      layers: [],
+      minutes: 5,
+      covered: null,
+      version: 0,
+    };
+    edit.edit(insertSegment(segments, segments.length - 1, part));
+    setSelectedId(part.id);
+  };
+  const carryIn = () => {
+    const at = segments[0]?.kind === "warm-up" ? 1 : 0;
+    const next = lesson.toCarry.reduceRight(
+      (order, part) => insertSegment(order, at, { ...part, covered: null, version: 0 }),
+      [...segments],
+    );
+    edit.edit(next);
+  };
+  const rebuild = async () => {
+    const before = segments.map(({ covered: _covered, version: _version, ...part }) => part);
+    await edit.rebuild();
+    const bringBack = () =>
+      restore.mutate(
+        {
+          params: { sectionId: lesson.sectionId, week: lesson.week },
+          body: { version: 0, state: "planned", segments: before },
+        },
+        { onError: tellError },
+      );
+    tellRemoved("The running order follows the plan again", bringBack);
+  };
+  return (
+    <>
+      <PageHead
+        title={`Week ${lesson.week}`}
+        about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
+      >
+        <SaveBadge state={edit.saving.state} retry={edit.saving.retry} />
+        {taught ? (
+          <>
+            <Button variant="outline" bg="panel" onClick={() => void edit.setState("planned")}>
+              Open the class again
+            </Button>
+            <Button asChild>
+              <Link to={`/recaps/${section.id}/${lesson.week}`}>Recap</Link>
+            </Button>
+          </>
+        ) : (
+          <>
+            {lesson.version > 0 && !marked ? (
+              <Button variant="outline" bg="panel" onClick={() => void rebuild()}>
+                Follow the plan again
+              </Button>
+            ) : null}
+            <Button variant="outline" bg="panel" onClick={addOwn}>
+              Add a part
+            </Button>
+            <Button variant="outline" bg="panel" onClick={() => window.print()}>
+              Print
+            </Button>
+            <Button onClick={() => setFinishing(true)}>Finish the class</Button>
+          </>
+        )}
+      </PageHead>
+      {lesson.toCarry.length > 0 ? (
+        <Flex
+          bg="apricotWash"
+          borderLeftWidth="4px"
+          borderColor="apricot"
+          borderRadius="md"
+          p="3"
+          mb="4"
+          gap="3"
+          align="center"
+          wrap="wrap"
+        >
+          <Text flex="1">
+            Last lesson left {lesson.toCarry.map(({ title }) => title).join(", ")}, which this running order
+            does not hold yet.
+          </Text>
+          <Button size="sm" onClick={carryIn}>
+            Put it first
+          </Button>
+        </Flex>
+      ) : null}
+      <Flex gap="5" direction={{ base: "column", lg: "row" }}>
+        <Box flex="1" minW="0">
+          <DndContext
+            sensors={sensors}
+            collisionDetection={closestCenter}
+            modifiers={[restrictToVerticalAxis]}
+            onDragEnd={drop}
+          >
+            <SortableContext items={segments.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+              <Stack as="ol" gap="1.5" listStyleType="none" aria-label="Running order">
+                {segments.map((part, index) => (
+                  <Part
+                    key={part.id}
+                    part={part}
+                    figure={figureOf(part.figureId)}
+                    from={starts[index] ?? ""}
+                    selected={part.id === selected?.id}
+                    taught={taught}
+                    first={index === 0}
+                    last={index === segments.length - 1}
+                    onSelect={() => setSelectedId(part.id)}
+                    onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
+                    onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
+                    onMark={(covered) => void edit.mark(part.id, covered)}
+                  />
+                ))}
+              </Stack>
+            </SortableContext>
+          </DndContext>
+        </Box>
+        {selected ? (
+          <Box
+            as="aside"
+            aria-label="About this part"
+            className="no-print"
+            w={{ base: "full", lg: "300px" }}
+            flexShrink="0"
+            bg="panel"
+            borderWidth="1px"
+            borderColor="rule"
+            borderRadius="lg"
+            p="4"
+            alignSelf="flex-start"
+            position={{ lg: "sticky" }}
+            top="4"
+          >
+            <PartNote
+              part={selected}
+              figure={selectedFigure}
+              dance={dances.find(({ id }) => id === selectedFigure?.danceId)}
+              onRemove={taught || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
+            />
+            {selected.kind === "own" && !taught ? (
+              <OwnTitle
+                key={selected.id}
+                title={selected.title}
+                onChange={(title) =>
+                  edit.edit(segments.map((part) => (part.id === selected.id ? { ...part, title } : part)))
+                }
+              />
+            ) : null}
+          </Box>
+        ) : null}
+      </Flex>
+      {finishing ? (
+        <FinishDialog
+          segments={segments}
+          onClose={() => setFinishing(false)}
+          onFinish={async () => {
+            await edit.setState("taught");
+            setFinishing(false);
+          }}
+        />
+      ) : null}
+      <LessonConflicts lesson={edit} />
+    </>
+  );
+}
+
+export function LessonPage() {
+  const { sections, section, sectionId, week } = useSectionWeek();
+  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
+  const library = useFigures();
+  const dances = useDances();
+  return (
+    <Loaded all={[sections, lesson, library, dances]}>
+      {(_sections, current, figures, allDances) =>
+        section ? (
+          <LessonSheet
+            key={`${sectionId}/${week}`}
+            lesson={current}
+            section={section}
+            library={figures}
+            dances={allDances}
+          />
+        ) : (
+          <Empty title="This section is not there any more">Choose another one under Levels.</Empty>
+        )
+      }
+    </Loaded>
+  );
+}

@@ -1,0 +1,182 @@
+import { Box, Flex, IconButton, Input, Text } from "@chakra-ui/react";
+import { useSortable } from "@dnd-kit/sortable";
+import { CSS } from "@dnd-kit/utilities";
+import type { FigureRecord, LessonSegment } from "@map-step/contract";
+import { SEGMENT_NAMES, type SegmentKind } from "@map-step/core/lesson";
+import { ChevronDown, ChevronUp, GripVertical, Minus, Plus, TriangleAlert } from "lucide-react";
+import { useState } from "react";
+import { Marks } from "./marks.tsx";
+
+const EDGE: Readonly<Record<SegmentKind, string>> = {
+  "warm-up": "rule",
+  "carry-over": "apricot",
+  return: "pine3",
+  deepen: "pine2",
+  new: "pineSolid",
+  practice: "plumWash",
+  wrap: "rule",
+  own: "plumSolid",
+};
+
+interface MinutesProps {
+  readonly title: string;
+  readonly minutes: number;
+  readonly disabled: boolean;
+  readonly onChange: (minutes: number) => void;
+}
+
+/** The minutes of a part: typed, or a minute more or less. */
+function Minutes({ title, minutes, disabled, onChange }: MinutesProps) {
+  const [typed, setTyped] = useState<string | null>(null);
+  const take = () => {
+    const value = Number(typed);
+    if (typed !== null && Number.isInteger(value) && value >= 1) onChange(value);
+    setTyped(null);
+  };
+  if (disabled)
+    return (
+      <Text className="numbers" fontWeight="700" w="4rem" textAlign="right">
+        {minutes} min
+      </Text>
+    );
+  return (
+    <Flex align="center">
+      <IconButton
+        size="2xs"
+        variant="ghost"
+        aria-label={`A minute less for ${title}`}
+        disabled={minutes <= 1}
+        onClick={() => onChange(minutes - 1)}
+      >
+        <Minus />
+      </IconButton>
+      <Input
+        size="sm"
+        className="numbers"
+        aria-label={`Minutes for ${title}`}
+        inputMode="numeric"
+        w="2.6rem"
+        px="1"
+        textAlign="center"
+        fontWeight="700"
+        value={typed ?? minutes}
+        onChange={({ target }) => setTyped(target.value)}
+        onBlur={take}
+        onKeyDown={({ key }) => key === "Enter" && take()}
+      />
+      <IconButton
+        size="2xs"
+        variant="ghost"
+        aria-label={`A minute more for ${title}`}
+        onClick={() => onChange(minutes + 1)}
+      >
+        <Plus />
+      </IconButton>
+    </Flex>
+  );
+}
+
+interface Props {
+  readonly part: LessonSegment;
+  readonly figure: FigureRecord | undefined;
+  readonly from: string;
+  readonly selected: boolean;
+  readonly taught: boolean;
+  readonly first: boolean;
+  readonly last: boolean;
+  readonly onSelect: () => void;
+  readonly onMinutes: (minutes: number) => void;
+  /** One place up (-1) or down (1). */
+  readonly onShift: (by: -1 | 1) => void;
+  readonly onMark: (covered: LessonSegment["covered"]) => void;
+}
+
+/** One timed part of the running order. */
+export function Part({ part, figure, from, selected, taught, onSelect, ...props }: Props) {
+  const { setNodeRef, attributes, listeners, transform, transition } = useSortable({
+    id: part.id,
+    disabled: taught,
+  });
+  const layers = part.layers.map(({ layer }) => (layer === "return" ? "bring it back" : layer)).join(", ");
+  const cautions = figure?.cautions ?? [];
+  return (
+    <Flex
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      as="li"
+      bg={selected ? "pineWash" : "panel"}
+      borderWidth="1px"
+      borderColor={selected ? "pine" : "rule"}
+      borderRadius="lg"
+      overflow="hidden"
+      align="stretch"
+    >
+      <Box w="6px" flexShrink="0" bg={EDGE[part.kind]} />
+      <Flex flex="1" align="center" gap="3" px="3" py="2" wrap="wrap">
+        {taught ? null : (
+          <Flex align="center" color="soft" className="no-print">
+            <Box
+              {...attributes}
+              {...listeners}
+              cursor="grab"
+              aria-label={`Drag ${part.title}`}
+              touchAction="none"
+            >
+              <GripVertical size={18} aria-hidden />
+            </Box>
+            <Flex direction="column">
+              <IconButton
+                size="2xs"
+                h="4"
+                variant="ghost"
+                aria-label={`${part.title} earlier`}
+                disabled={props.first}
+                onClick={() => props.onShift(-1)}
+              >
+                <ChevronUp />
+              </IconButton>
+              <IconButton
+                size="2xs"
+                h="4"
+                variant="ghost"
+                aria-label={`${part.title} later`}
+                disabled={props.last}
+                onClick={() => props.onShift(1)}
+              >
+                <ChevronDown />
+              </IconButton>
+            </Flex>
+          </Flex>
+        )}
+        <Text className="numbers" color="soft" w="2.8rem">
+          {from}
+        </Text>
+        <Box asChild flex="1" minW="11rem" textAlign="left" cursor="pointer">
+          <button type="button" onClick={onSelect} aria-pressed={selected}>
+            <Text fontWeight="700" lineHeight="1.3">
+              {part.title}
+            </Text>
+            <Text color="soft" fontSize="sm" lineHeight="1.3">
+              {SEGMENT_NAMES[part.kind]}
+              {layers ? `: ${layers}` : ""}
+            </Text>
+            {cautions.map((caution) => (
+              <Flex key={caution} align="flex-start" gap="1.5" fontSize="sm" mt="0.5">
+                <Box color="apricot" mt="0.5" flexShrink="0">
+                  <TriangleAlert size={14} aria-label="Take care" role="img" />
+                </Box>
+                {caution}
+              </Flex>
+            ))}
+          </button>
+        </Box>
+        <Minutes title={part.title} minutes={part.minutes} disabled={taught} onChange={props.onMinutes} />
+        {part.figureId ? (
+          <Box className="no-print">
+            <Marks title={part.title} covered={part.covered} onMark={props.onMark} />
+          </Box>
+        ) : null}
+      </Flex>
+    </Flex>
+  );
+}

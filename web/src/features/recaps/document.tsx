@@ -1,0 +1,41 @@
+import { Box } from "@chakra-ui/react";
+import type { List, Paragraph, RecapBlock, RecapDocument } from "@map-step/core/recap";
+import type { ReactNode } from "react";
+import { PAPER } from "./paper.ts";
+
+/* Nodes of a published text never change places, so their place is their key. */
+const keyed = <T,>(items: readonly T[], draw: (item: T) => ReactNode) =>
+  // biome-ignore lint/suspicious/noArrayIndexKey: see above
+  items.map((item, index) => <Inline key={index}>{draw(item)}</Inline>);
+
+const Inline = ({ children }: { children: ReactNode }) => children;
+
+const inline = (content: Paragraph["content"] = []) =>
+  keyed(content, (node) => {
+    if (node.type === "hardBreak") return <br />;
+    const marks = new Set(node.marks?.map(({ type }) => type));
+    const leaning = marks.has("italic") ? <em>{node.text}</em> : node.text;
+    return marks.has("bold") ? <strong>{leaning}</strong> : leaning;
+  });
+
+function list({ type, content }: List): ReactNode {
+  const items = keyed(content, (item) => (
+    <li>
+      {keyed(item.content, (node) =>
+        node.type === "paragraph" ? <p>{inline(node.content)}</p> : list(node),
+      )}
+    </li>
+  ));
+  return type === "orderedList" ? <ol>{items}</ol> : <ul>{items}</ul>;
+}
+
+function block(node: RecapBlock): ReactNode {
+  if (node.type === "paragraph") return <p>{inline(node.content)}</p>;
+  if (node.type !== "heading") return list(node);
+  return node.attrs.level === 2 ? <h2>{inline(node.content)}</h2> : <h3>{inline(node.content)}</h3>;
+}
+
+/** A recap to read. Only known nodes are drawn; nothing in it can become a script. */
+export const RecapText = ({ document }: { document: RecapDocument }) => (
+  <Box css={PAPER}>{keyed(document.content, block)}</Box>
+);

@@ -1,0 +1,135 @@
+import { Box, Flex, IconButton } from "@chakra-ui/react";
+import type { RecapDocument } from "@map-step/core/recap";
+import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/react";
+import StarterKit from "@tiptap/starter-kit";
+import {
+  Bold,
+  Heading2,
+  Heading3,
+  Italic,
+  List,
+  ListOrdered,
+  type LucideIcon,
+  Redo2,
+  Undo2,
+} from "lucide-react";
+import { useEffect } from "react";
+import { PAPER } from "./paper.ts";
+
+/** Exactly what the contract's document holds, and no more. */
+const EXTENSIONS = [
+  StarterKit.configure({
+    heading: { levels: [2, 3] },
+    blockquote: false,
+    code: false,
+    codeBlock: false,
+    horizontalRule: false,
+    link: false,
+    strike: false,
+    underline: false,
+    trailingNode: false,
+  }),
+];
+
+interface Tool {
+  readonly name: string;
+  readonly icon: LucideIcon;
+  readonly run: (editor: Editor) => void;
+  readonly on?: (editor: Editor) => boolean;
+}
+
+const TOOLS: readonly Tool[] = [
+  {
+    name: "Bold",
+    icon: Bold,
+    run: (editor) => editor.chain().focus().toggleBold().run(),
+    on: (editor) => editor.isActive("bold"),
+  },
+  {
+    name: "Italic",
+    icon: Italic,
+    run: (editor) => editor.chain().focus().toggleItalic().run(),
+    on: (editor) => editor.isActive("italic"),
+  },
+  {
+    name: "Heading",
+    icon: Heading2,
+    run: (editor) => editor.chain().focus().toggleHeading({ level: 2 }).run(),
+    on: (editor) => editor.isActive("heading", { level: 2 }),
+  },
+  {
+    name: "Smaller heading",
+    icon: Heading3,
+    run: (editor) => editor.chain().focus().toggleHeading({ level: 3 }).run(),
+    on: (editor) => editor.isActive("heading", { level: 3 }),
+  },
+  {
+    name: "List",
+    icon: List,
+    run: (editor) => editor.chain().focus().toggleBulletList().run(),
+    on: (editor) => editor.isActive("bulletList"),
+  },
+  {
+    name: "Numbered list",
+    icon: ListOrdered,
+    run: (editor) => editor.chain().focus().toggleOrderedList().run(),
+    on: (editor) => editor.isActive("orderedList"),
+  },
+  { name: "Undo", icon: Undo2, run: (editor) => editor.chain().focus().undo().run() },
+  { name: "Redo", icon: Redo2, run: (editor) => editor.chain().focus().redo().run() },
+];
+
+function Tools({ editor }: { editor: Editor }) {
+  const on = useEditorState({ editor, selector: () => TOOLS.map((tool) => tool.on?.(editor) ?? false) });
+  return (
+    <Flex
+      role="toolbar"
+      aria-label="Formatting"
+      gap="1"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      px="3"
+      py="1.5"
+    >
+      {TOOLS.map(({ name, icon: Icon, run }, index) => (
+        <IconButton
+          key={name}
+          size="xs"
+          variant={on[index] ? "subtle" : "ghost"}
+          aria-label={name}
+          aria-pressed={on[index]}
+          onClick={() => run(editor)}
+        >
+          <Icon />
+        </IconButton>
+      ))}
+    </Flex>
+  );
+}
+
+interface Props {
+  readonly document: RecapDocument;
+  readonly onChange: (document: RecapDocument) => void;
+}
+
+/** The recap as formatted text. Another document given from outside replaces what is shown. */
+export function RecapEditor({ document, onChange }: Props) {
+  const editor = useEditor({
+    extensions: EXTENSIONS,
+    content: document as object,
+    onUpdate: ({ editor: changed }) => onChange(changed.getJSON() as unknown as RecapDocument),
+    editorProps: { attributes: { "aria-label": "Recap", role: "textbox", "aria-multiline": "true" } },
+  });
+  useEffect(() => {
+    if (JSON.stringify(editor.getJSON()) !== JSON.stringify(document))
+      editor.commands.setContent(document as object, { emitUpdate: false });
+  }, [editor, document]);
+  return (
+    <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg">
+      <Tools editor={editor} />
+      <Box css={{ "& .tiptap": { ...PAPER, outline: "none", px: "6", py: "5", minH: "24rem" } }}>
+        <EditorContent editor={editor} />
+      </Box>
+    </Box>
+  );
+}

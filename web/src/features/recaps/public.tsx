@@ -1,0 +1,69 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { api, type PublicRecap } from "@map-step/contract";
+import { useEffect } from "react";
+import { useParams } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { longDay } from "../../kit/dates.ts";
+import { Loaded } from "../../kit/states.tsx";
+import { RecapText } from "./document.tsx";
+
+function Sheet({ recap }: { recap: PublicRecap }) {
+  useEffect(() => {
+    document.title = `${recap.title} · ${recap.studioName}`;
+  }, [recap]);
+  return (
+    <>
+      <Text color="soft" fontSize="sm">
+        {recap.studioName}
+      </Text>
+      <Heading as="h1" size={{ base: "2xl", md: "4xl" }} mt="1" lineHeight="1.1">
+        {recap.title}
+      </Heading>
+      <Text color="soft" mt="1" mb="6">
+        {recap.subtitle}; {longDay(recap.date)}
+      </Text>
+      <RecapText document={recap.document} />
+      <Flex
+        mt="8"
+        pt="4"
+        borderTopWidth="1px"
+        borderColor="rule"
+        justify="space-between"
+        gap="4"
+        align="center"
+      >
+        <Text color="soft" fontSize="sm">
+          General guidance for practice. The venue's rules, local codes and licensed practitioners come first.
+        </Text>
+        <Button className="no-print" size="sm" variant="outline" onClick={() => window.print()}>
+          Print
+        </Button>
+      </Flex>
+    </>
+  );
+}
+
+/** The recap as anyone with the link reads it: on a phone, on paper, without signing in. */
+export function PublicRecapPage() {
+  const { secret = "" } = useParams();
+  const recap = useApi(api.recaps.readPublic, { params: { secret } });
+  return (
+    <Box px={{ base: "4", md: "8" }} py={{ base: "4", md: "10" }} _print={{ p: "0" }}>
+      <Box
+        as="main"
+        bg="panel"
+        maxW="44rem"
+        mx="auto"
+        px={{ base: "5", md: "12" }}
+        py={{ base: "6", md: "10" }}
+        borderRadius="lg"
+        borderWidth="1px"
+        borderColor="rule"
+        fontSize={{ md: "lg" }}
+        _print={{ border: "none", bg: "white", p: "0", fontSize: "11pt" }}
+      >
+        <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,154 @@
+import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/react";
+import { api, newStaff, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
+import { useState } from "react";
+import { Controller } from "react-hook-form";
+import { useApi, useChange } from "../../kit/api.ts";
+import { Modal } from "../../kit/dialog.tsx";
+import { ChoiceField, TextField } from "../../kit/fields.tsx";
+import { useContractForm } from "../../kit/form.ts";
+import { useFormSave } from "../../kit/form-save.tsx";
+import { PageHead, Panel } from "../../kit/page.tsx";
+import { Loaded } from "../../kit/states.tsx";
+import { tellDone } from "../../kit/toasts.tsx";
+import { useMay } from "../session/session.tsx";
+
+const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));
+const optionalPassword = { setValueAs: (value: string) => value || undefined };
+
+/** Passwords are never kept in the browser, so this form keeps no draft. */
+function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose: () => void }) {
+  const create = useChange(api.staff.create);
+  const change = useChange(api.staff.change);
+  const start = member ?? { name: "", email: "", role: "teacher" as const, active: true, version: 0 };
+  const { form } = useContractForm(staffChange, start, null);
+  const { errors, isSubmitting } = form.formState;
+  const { submit, problem, conflict } = useFormSave({
+    form,
+    shown: {
+      name: ["Name", (name: string) => name],
+      email: ["Address", (email: string) => email],
+      role: ["Role", (role: string) => role],
+      active: ["Works here", (active: boolean) => (active ? "yes" : "no")],
+    },
+    save: ({ version, ...content }) =>
+      member
+        ? change.mutateAsync({ params: { id: member.id }, body: { ...content, version } })
+        : create.mutateAsync({ body: { ...content, password: content.password ?? "" } }),
+    onSaved: ({ name }) => {
+      tellDone(`${name} is saved`);
+      onClose();
+    },
+  });
+  const check = () => {
+    const password = newStaff.shape.password.safeParse(form.getValues("password") ?? "");
+    if (member === null && !password.success)
+      form.setError("password", { message: "At least 10 characters" });
+    else submit();
+  };
+  const foot = (
+    <Button loading={isSubmitting} onClick={check}>
+      Save
+    </Button>
+  );
+  return (
+    <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>
+      <Stack gap="4">
+        <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
+        <TextField label="Address" type="email" error={errors.email?.message} {...form.register("email")} />
+        <ChoiceField label="Role" choices={ROLES} error={errors.role?.message} {...form.register("role")} />
+        <TextField
+          label={member ? "New password" : "Password"}
+          type="password"
+          autoComplete="new-password"
+          help={
+            member
+              ? "Leave it empty to keep the old one"
+              : "At least 10 characters; they can change it later with you"
+          }
+          error={errors.password?.message}
+          {...form.register("password", optionalPassword)}
+        />
+        <Controller
+          control={form.control}
+          name="active"
+          render={({ field }) => (
+            <Checkbox.Root
+              checked={field.value}
+              onCheckedChange={({ checked }) => field.onChange(checked === true)}
+            >
+              <Checkbox.HiddenInput />
+              <Checkbox.Control />
+              <Checkbox.Label>Works here and may sign in</Checkbox.Label>
+            </Checkbox.Root>
+          )}
+        />
+        {problem ? (
+          <Text role="alert" color="brick">
+            {problem}
+          </Text>
+        ) : null}
+      </Stack>
+      {conflict}
+    </Modal>
+  );
+}
+
+export function StaffPage() {
+  const staff = useApi(api.staff.list, {});
+  const sections = useApi(api.sections.list, {});
+  const levels = useApi(api.levels.list, {});
+  const mayWrite = useMay("staff.write");
+  const [open, setOpen] = useState<StaffMember | "new" | null>(null);
+  return (
+    <Loaded all={[staff, sections, levels]}>
+      {(members, allSections, allLevels) => {
+        const levelName = (id: string) => allLevels.find((level) => level.id === id)?.name ?? "";
+        const teaches = ({ id }: StaffMember) =>
+          allSections
+            .filter(({ teacherIds }) => teacherIds.includes(id))
+            .map(({ levelId, name }) => `${levelName(levelId)}, ${name}`)
+            .join("; ");
+        return (
+          <>
+            <PageHead
+              title="Staff"
+              about="Teachers read everything, teach, write recaps and hold checks. What a course consists of is the director's."
+            >
+              {mayWrite ? <Button onClick={() => setOpen("new")}>New on the staff</Button> : null}
+            </PageHead>
+            <Stack gap="2">
+              {members.map((member) => (
+                <Panel key={member.id} py="3" opacity={member.active ? 1 : 0.7}>
+                  <Flex gap="4" align="center" justify="space-between" wrap="wrap">
+                    <Box>
+                      <Flex gap="2" align="center">
+                        <Text fontWeight="700" fontSize="lg">
+                          {member.name}
+                        </Text>
+                        <Badge colorPalette={member.role === "director" ? "pine" : "gray"}>
+                          {member.role}
+                        </Badge>
+                        {member.active ? null : <Badge>no longer here</Badge>}
+                      </Flex>
+                      <Text color="soft" fontSize="sm">
+                        {member.email}; {teaches(member) || "no section at present"}
+                      </Text>
+                    </Box>
+                    {mayWrite ? (
+                      <Button size="sm" variant="outline" onClick={() => setOpen(member)}>
+                        Edit
+                      </Button>
+                    ) : null}
+                  </Flex>
+                </Panel>
+              ))}
+            </Stack>
+            {open ? (
+              <StaffDialog member={open === "new" ? null : open} onClose={() => setOpen(null)} />
+            ) : null}
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,180 @@
+import { Box, Button, Flex, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { api, type Today } from "@map-step/contract";
+import { daysBetween } from "@map-step/core/time";
+import { Link } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { longDay, shortDay } from "../../kit/dates.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { useMay, useSession } from "../session/session.tsx";
+
+type TodayLesson = Today["lessons"][number];
+
+/** How far a date is, as people say it. */
+export function awayInWords(today: string, date: string): string {
+  const days = daysBetween(today, date);
+  if (days === 0) return "tonight";
+  if (days === 1) return "tomorrow";
+  if (days === -1) return "yesterday, not finished";
+  return days > 0 ? `in ${days} days` : `${-days} days ago, not finished`;
+}
+
+const Line = ({ name, children }: { name: string; children: string }) => (
+  <Flex gap="3">
+    <Text opacity="0.8" w="5.5rem" flexShrink="0">
+      {name}
+    </Text>
+    <Text fontWeight="600">{children}</Text>
+  </Flex>
+);
+
+function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: string; main: boolean }) {
+  const names = lesson.newFigures.map(({ name }) => name).join(", ");
+  return (
+    <Box
+      as="article"
+      bg={main ? "rail" : "panel"}
+      color={main ? "onSolid" : "ink"}
+      borderWidth={main ? "0" : "1px"}
+      borderColor="rule"
+      borderRadius="xl"
+      p={{ base: "5", md: main ? "7" : "5" }}
+    >
+      <Text fontWeight="700" color={main ? "#F3B27A" : "soft"}>
+        {awayInWords(today, lesson.date)}
+      </Text>
+      <Heading as="h2" size={main ? "4xl" : "2xl"} lineHeight="1.1" mt="1">
+        {lesson.levelName}, week {lesson.week}
+      </Heading>
+      <Text fontSize="lg" mb="5" className="numbers">
+        {longDay(lesson.date)}, {lesson.startTime}
+        {lesson.room ? `, ${lesson.room}` : ""}
+      </Text>
+      <Stack gap="1.5" mb="6">
+        {lesson.carried.length > 0 ? <Line name="Finish first">{lesson.carried.join(", ")}</Line> : null}
+        <Line name="New">{names || "nothing; bring things back"}</Line>
+        <Line name="Section">{lesson.sectionName}</Line>
+        {lesson.teachers.length > 0 ? <Line name="Teaching">{lesson.teachers.join(" and ")}</Line> : null}
+      </Stack>
+      <Button
+        asChild
+        size="lg"
+        {...(main
+          ? { bg: "#FFFCF5", color: "#1C2B2A", _hover: { bg: "#F4EFE4" } }
+          : { variant: "outline" as const })}
+      >
+        <Link to={`/lessons/${lesson.sectionId}/${lesson.week}`}>Open the lesson</Link>
+      </Button>
+    </Box>
+  );
+}
+
+function Recaps({ recaps }: Pick<Today, "recaps">) {
+  return (
+    <Panel>
+      <PanelTitle>Recaps to write</PanelTitle>
+      {recaps.length === 0 ? <Text color="soft">None. Every class has its recap.</Text> : null}
+      <Stack gap="2">
+        {recaps.map((lesson) => (
+          <Flex key={`${lesson.sectionId}/${lesson.week}`} justify="space-between" align="center" gap="3">
+            <Box>
+              <Text fontWeight="700">
+                {lesson.levelName}, week {lesson.week}
+              </Text>
+              <Text color="soft" fontSize="sm">
+                {shortDay(lesson.date)}, {lesson.sectionName}
+                {lesson.recap === "draft" ? "; begun" : ""}
+              </Text>
+            </Box>
+            <Button asChild size="sm">
+              <Link to={`/recaps/${lesson.sectionId}/${lesson.week}`}>Write it</Link>
+            </Button>
+          </Flex>
+        ))}
+      </Stack>
+    </Panel>
+  );
+}
+
+function Plans({ plans }: Pick<Today, "plans">) {
+  return (
+    <Panel>
+      <PanelTitle>To solve in the plans</PanelTitle>
+      {plans.length === 0 ? (
+        <Text color="soft">Nothing. Every lesson fits and is in a teachable order.</Text>
+      ) : null}
+      <Stack gap="3">
+        {plans.map(({ planId, levelId, sectionId, title, must, should, first }) => (
+          <Box
+            key={planId}
+            bg={must > 0 ? "brickWash" : "apricotWash"}
+            borderLeftWidth="4px"
+            borderColor={must > 0 ? "brick" : "apricot"}
+            borderRadius="sm"
+            px="3"
+            py="2"
+          >
+            <Text fontWeight="700">
+              {title}: {must + should} to solve
+            </Text>
+            <Text fontSize="sm">{first}</Text>
+            <Button
+              asChild
+              variant="plain"
+              size="sm"
+              p="0"
+              height="auto"
+              mt="1"
+              color="pine"
+              fontWeight="700"
+            >
+              <Link to={sectionId ? `/levels/${levelId}/sections/${sectionId}` : `/levels/${levelId}`}>
+                Open the plan
+              </Link>
+            </Button>
+          </Box>
+        ))}
+      </Stack>
+    </Panel>
+  );
+}
+
+export function TodayPage() {
+  const today = useApi(api.today.read, {});
+  const { person } = useSession();
+  const mayPlan = useMay("plans.write");
+  return (
+    <Loaded all={[today]}>
+      {({ today: date, lessons, recaps, plans }) => (
+        <>
+          <PageHead title="Today" about={`${longDay(date)}, for ${person.name}`} />
+          <SimpleGrid columns={{ base: 1, lg: 2 }} gap="5" templateColumns={{ lg: "3fr 2fr" }}>
+            <Stack gap="4">
+              {lessons.map((lesson, index) => (
+                <NextLesson key={lesson.sectionId} lesson={lesson} today={date} main={index === 0} />
+              ))}
+              {lessons.length === 0 ? (
+                <Empty
+                  title="No lesson ahead"
+                  action={
+                    <Button asChild>
+                      <Link to="/levels">Go to Levels</Link>
+                    </Button>
+                  }
+                >
+                  {mayPlan
+                    ? "Write figures, plan a level with them, and open a section: its next lesson then stands here."
+                    : "When the director puts you on a section, its next lesson stands here."}
+                </Empty>
+              ) : null}
+            </Stack>
+            <Stack gap="4">
+              <Recaps recaps={recaps} />
+              {mayPlan ? <Plans plans={plans} /> : null}
+            </Stack>
+          </SimpleGrid>
+        </>
+      )}
+    </Loaded>
+  );
+}
