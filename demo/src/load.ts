@@ -138,7 +138,7 @@ async function loadTerm(
   for (const student of STUDENTS) await services.createStudent(db, section.id, student);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   await teach(db, section.id, 1, {});
-  await teach(db, section.id, 2, { "Back-and-forward": "part", "Side pass": "part" });
+  await teach(db, section.id, 2, { "Back-and-forward": "part" });
   await services.publishRecap(db, section.id, 1, 0);
   const draft = await services.readRecap(db, section.id, 2);
   await services.changeRecap(db, section.id, 2, draft);

@@ -37,6 +37,8 @@ export interface RoleFacts {
   readonly footFaults: readonly FootFault[];
   readonly holdIn: string | null;
   readonly holdOut: string | null;
+  /** Every hold it goes through, in order. */
+  readonly holds: readonly string[];
   /** Degrees, right turns positive. */
   readonly netTurn: number;
   /** The most degrees within one beat. */
@@ -112,6 +114,7 @@ function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
     footFaults: faults,
     holdIn: steps[0]?.hold ?? null,
     holdOut: holds.at(-1) ?? null,
+    holds,
     netTurn: steps.reduce((sum, step) => sum + turnOf(step), 0),
     largestTurnInBeat: largestTurnInBeat(steps),
     shortestGap: gap === null ? null : ticksToBeats(gap),

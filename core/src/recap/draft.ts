@@ -43,8 +43,10 @@ function section(title: string, items: readonly (readonly RecapText[])[]): Recap
   return items.length === 0 ? [] : [heading(title), bullets(items)];
 }
 
+const sentence = (words: string): string => (/[.!?]$/.test(words) ? words : `${words}.`);
+
 const tonight = ({ name, counts, cues, inFull }: CoveredFigure): RecapText[] => {
-  const words = [counts === "" ? "" : `counts ${counts}`, ...cues].filter(Boolean).join("; ");
+  const words = [counts === "" ? "" : `counts ${counts}`, ...cues].filter(Boolean).map(sentence).join(" ");
   return line(inFull ? name : `${name} (begun)`, words);
 };
 

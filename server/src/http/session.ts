@@ -18,7 +18,10 @@ export const { generateToken: csrfTokenOf, csrfSynchronisedProtection: refuseFor
 
 /** Sessions kept in PostgreSQL, so that several servers can share them. `close` ends the store's connections. */
 export function openSessions(config: Config): { handler: RequestHandler; close: () => Promise<void> } {
-  const pool = new pg.Pool({ connectionString: config.DATABASE_URL, max: 4 });
+  // Every request prolongs its session. Nobody needs to wait until that is on the disk: after a power cut the
+  // worst is to sign in once more.
+  const options = "-c synchronous_commit=off";
+  const pool = new pg.Pool({ connectionString: config.DATABASE_URL, max: 4, options });
   pool.on("error", () => undefined); // a lost connection is replaced at the next request
   const Store = connectPgSimple(session);
   const store = new Store({ pool, tableName: "sessions", pruneSessionInterval: 15 * 60 });

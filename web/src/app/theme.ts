@@ -54,6 +54,7 @@ const config = defineConfig({
           panel: both("#FFFCF5", "#1B2927"),
           subtle: both("#FAF6EC", "#1B2927"),
           muted: both("#EBE4D5", "#25342F"),
+          emphasized: both("#E3DAC8", "#2C3D38"),
         },
         fg: {
           DEFAULT: both("#1C2B2A", "#EFE9DC"),

@@ -1,6 +1,6 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { type Check, type FigureRecord, STUDENT_ROLES, type Student } from "@map-step/contract";
-import { MARK_NAMES, type Mark, shareOf } from "@map-step/core/check";
+import { MARK_NAMES, type Mark, shareOf, standingOf } from "@map-step/core/check";
 import type { KeyboardEvent } from "react";
 import { MARK_KEYS, MarkSign } from "./mark-sign.tsx";
 import type { Cell } from "./use-check.ts";
@@ -22,6 +22,9 @@ function walk(event: KeyboardEvent<HTMLElement>): void {
   event.currentTarget.closest("table")?.querySelector<HTMLElement>(to)?.focus();
 }
 
+/** Names of many figures stand on their side. */
+const SIDEWAYS = { writingMode: "vertical-rl", transform: "rotate(180deg)", whiteSpace: "nowrap" } as const;
+
 interface Props {
   readonly check: Check;
   readonly students: readonly Student[];
@@ -38,6 +41,9 @@ interface Props {
 export function CheckTable({ check, students, figures, pen, mayMark, selectedId, onSelect, onMark }: Props) {
   const marks = new Map(check.marks.map((mark) => [`${mark.studentId}/${mark.figureId}`, mark.mark]));
   const ordered = STUDENT_ROLES.flatMap((role) => students.filter((student) => student.role === role));
+  const roomy = figures.length <= 6;
+  const width = roomy ? 100 : 52;
+  const ids = figures.map(({ id }) => id);
   const keyed = (event: KeyboardEvent<HTMLElement>, cell: Cell) => {
     walk(event);
     const chosen = MARK_KEYS.find(({ key }) => key === event.key);
@@ -69,18 +75,32 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
               Student
             </Box>
             {figures.map(({ id, name }) => (
-              <Box as="th" key={id} verticalAlign="bottom" pb="2" fontWeight="600" fontSize="sm" w="52px">
-                <Box
-                  mx="auto"
-                  maxH="9rem"
-                  style={{ writingMode: "vertical-rl", transform: "rotate(180deg)" }}
-                  textAlign="left"
-                  whiteSpace="nowrap"
-                >
+              <Box
+                as="th"
+                key={id}
+                verticalAlign="bottom"
+                pb="2"
+                px="1"
+                fontWeight="600"
+                fontSize="sm"
+                w={`${width}px`}
+              >
+                <Box mx="auto" w="fit-content" style={roomy ? {} : SIDEWAYS}>
                   {name}
                 </Box>
               </Box>
             ))}
+            <Box
+              as="th"
+              verticalAlign="bottom"
+              pb="2"
+              pl="3"
+              fontWeight="600"
+              fontSize="sm"
+              textAlign="right"
+            >
+              Has
+            </Box>
           </tr>
         </thead>
         <tbody>
@@ -118,7 +138,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
                   <Box as="td" key={figure.id} textAlign="center" p="0">
                     <Box
                       asChild
-                      w="52px"
+                      w={`${width}px`}
                       h="40px"
                       display="inline-flex"
                       alignItems="center"
@@ -144,6 +164,9 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
                   </Box>
                 );
               })}
+              <Box as="td" className="numbers" textAlign="right" pl="3" whiteSpace="nowrap">
+                {standingOf(student.id, ids, check.marks).has.length}/{ids.length}
+              </Box>
             </Box>
           ))}
         </tbody>

@@ -41,14 +41,8 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
         : `fits the phrase again after ${times(phrase.repeats, "time")} (${phrase.beats} beats, ${times(phrase.phrases, "phrase")})`,
     ],
   ];
-  const lead = facts.roles[0];
-  if (lead?.holdIn || lead?.holdOut)
-    lines.push([
-      "Hold",
-      lead.holdIn === lead.holdOut || !lead.holdOut
-        ? `${lead.holdIn} throughout`
-        : `${lead.holdIn ?? "any"}, ends in ${lead.holdOut}`,
-    ]);
+  const [first, ...changes] = facts.roles[0]?.holds ?? [];
+  if (first) lines.push(["Hold", [first, ...changes].join(", then ")]);
   if (fastestBpm)
     lines.push([
       "Tempo",

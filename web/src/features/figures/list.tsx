@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Input, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Input, NativeSelect, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { countCall, FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
@@ -12,10 +12,16 @@ import { DancesDialog } from "../dances/dialog.tsx";
 import { useMay } from "../session/session.tsx";
 import { filterFigures, timingOf, useDances, useFigures, useSteps } from "./library.ts";
 
-function FigureLine({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
+function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
   const steps = useSteps(figure.notation);
+  const about = [
+    TIER_NAMES[figure.tier],
+    ...(steps ? [`counts ${countCall(steps)}`] : []),
+    `${figure.minutes} min`,
+    ...(figure.otherNames.length > 0 ? [`also ${figure.otherNames.join(", ")}`] : []),
+  ];
   return (
-    <Flex
+    <Box
       asChild
       bg="panel"
       borderWidth="1px"
@@ -23,40 +29,24 @@ function FigureLine({ figure, dance }: { figure: FigureRecord; dance: DanceRecor
       borderRadius="lg"
       px="4"
       py="3"
-      gap="4"
-      align="center"
-      direction={{ base: "column", sm: "row" }}
       _hover={{ borderColor: "pine2" }}
     >
       <Link to={`/figures/${figure.id}`}>
-        <Box w={{ base: "full", sm: "15rem" }} flexShrink="0">
+        <Flex align="baseline" gap="3" wrap="wrap" mb={steps ? "1" : "0"}>
           <Text fontWeight="700" fontSize="lg" lineHeight="1.25">
             {figure.name}
           </Text>
-          <Text color="soft" fontSize="sm">
-            {TIER_NAMES[figure.tier]}
-            {steps ? `, counts ${countCall(steps)}` : ""}
+          <Text color="soft" fontSize="sm" className="numbers">
+            {about.join(", ")}
           </Text>
-          {figure.otherNames.length > 0 ? (
-            <Text color="soft" fontSize="sm">
-              also {figure.otherNames.join(", ")}
-            </Text>
-          ) : null}
-        </Box>
-        <Box flex="1" w="full" minW="0">
-          {steps ? (
-            <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
-          ) : (
-            <Text color="soft" fontSize="sm">
-              {figure.cues[0] ?? "No steps written yet"}
-            </Text>
-          )}
-        </Box>
-        <Text className="numbers" color="soft" fontSize="sm" w={{ sm: "4rem" }} textAlign={{ sm: "right" }}>
-          {figure.minutes} min
-        </Text>
+        </Flex>
+        {steps ? (
+          <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
+        ) : (
+          <Text fontSize="sm">{figure.cues[0] ?? "No steps written yet"}</Text>
+        )}
       </Link>
-    </Flex>
+    </Box>
   );
 }
 
@@ -189,15 +179,17 @@ export function FiguresPage() {
                         {KIND_NAMES[kind].many}
                       </Heading>
                     </Flex>
-                    {found
-                      .filter((figure) => figure.kind === kind)
-                      .map((figure) => (
-                        <FigureLine
-                          key={figure.id}
-                          figure={figure}
-                          dance={allDances.find(({ id }) => id === figure.danceId)}
-                        />
-                      ))}
+                    <SimpleGrid columns={{ base: 1, lg: 2 }} gap="2">
+                      {found
+                        .filter((figure) => figure.kind === kind)
+                        .map((figure) => (
+                          <FigureCard
+                            key={figure.id}
+                            figure={figure}
+                            dance={allDances.find(({ id }) => id === figure.danceId)}
+                          />
+                        ))}
+                    </SimpleGrid>
                   </Stack>
                 ))}
               </Stack>

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
 import {
   type DanceRecord,
   type FigureRecord,
@@ -148,12 +148,24 @@ export function Planner(props: Props) {
         {mayEdit ? (
           <>
             <SaveBadge state={edit.saving.state} retry={edit.saving.retry} />
-            <Button variant="outline" bg="panel" px="3" disabled={!edit.canUndo} onClick={edit.undo}>
-              <Undo2 aria-hidden /> Undo
-            </Button>
-            <Button variant="outline" bg="panel" px="3" disabled={!edit.canRedo} onClick={edit.redo}>
-              <Redo2 aria-hidden /> Redo
-            </Button>
+            <IconButton
+              variant="outline"
+              bg="panel"
+              aria-label="Undo"
+              disabled={!edit.canUndo}
+              onClick={edit.undo}
+            >
+              <Undo2 />
+            </IconButton>
+            <IconButton
+              variant="outline"
+              bg="panel"
+              aria-label="Redo"
+              disabled={!edit.canRedo}
+              onClick={edit.redo}
+            >
+              <Redo2 />
+            </IconButton>
             <Button variant="outline" bg="panel" onClick={() => setChoosing(true)}>
               Choose figures
             </Button>

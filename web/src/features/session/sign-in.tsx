@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { api, type Session, type SignIn, signIn } from "@map-step/contract";
 import { useState } from "react";
@@ -54,7 +54,7 @@ export function SignInPage({ session }: { session: Session }) {
           <Text color="soft" mb="3">
             Choose who you are; one click signs you in.
           </Text>
-          <Flex gap="2" wrap="wrap">
+          <SimpleGrid columns={2} gap="2">
             {session.demoAccounts.map(({ name, email, role, password }) => (
               <Button
                 key={email}
@@ -62,6 +62,7 @@ export function SignInPage({ session }: { session: Session }) {
                 bg="panel"
                 height="auto"
                 py="2"
+                justifyContent="flex-start"
                 disabled={isSubmitting}
                 onClick={() => {
                   form.reset({ email, password });
@@ -76,7 +77,7 @@ export function SignInPage({ session }: { session: Session }) {
                 </Stack>
               </Button>
             ))}
-          </Flex>
+          </SimpleGrid>
         </Box>
       ) : null}
     </Door>

@@ -7,6 +7,7 @@ import { longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useMay, useSession } from "../session/session.tsx";
+import { TermStrip } from "./term-strip.tsx";
 
 type TodayLesson = Today["lessons"][number];
 
@@ -152,6 +153,9 @@ export function TodayPage() {
             <Stack gap="4">
               {lessons.map((lesson, index) => (
                 <NextLesson key={lesson.sectionId} lesson={lesson} today={date} main={index === 0} />
+              ))}
+              {lessons.map((lesson) => (
+                <TermStrip key={lesson.sectionId} lesson={lesson} />
               ))}
               {lessons.length === 0 ? (
                 <Empty

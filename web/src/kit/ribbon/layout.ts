@@ -74,11 +74,13 @@ function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { 
 /**
  * Where everything on a ribbon stands, in pixels from the left of its line.
  * @param width of the ribbon, without the names of the roles
+ * @param widestBeat the most pixels for a beat; a short figure leaves the rest of the width free
  */
 export function ribbonLayout(
   figure: Figure,
   width: number,
   timing: { phraseBeats: number; meter: number },
+  widestBeat = Number.POSITIVE_INFINITY,
 ): RibbonRow[] {
   const roles = writtenRoles(figure).map((role) => ({ role, steps: stepsOf(figure, role) }));
   const onsets = roles.flatMap(({ steps }) => steps.map(({ onset }) => onset));
@@ -86,7 +88,7 @@ export function ribbonLayout(
   const end = start + figure.length;
   const rows = rowsOf(start, end, width, timing.phraseBeats, timing.meter);
   const longest = Math.max(...rows.map(({ from, to }) => to - from));
-  const scale = width / longest;
+  const scale = Math.min(width / longest, widestBeat / TICKS_PER_BEAT);
   const offBeats = [...new Set(onsets)].filter((onset) => onset % TICKS_PER_BEAT !== 0);
   const beats = Array.from({ length: Math.ceil(end / TICKS_PER_BEAT) }, (_, beat) => beat * TICKS_PER_BEAT);
   const ticks = [...beats, ...offBeats].sort((a, b) => a - b);

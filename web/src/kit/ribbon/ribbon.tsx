@@ -9,6 +9,34 @@ import { RibbonTable } from "./table.tsx";
 
 const RULER = 26;
 const HOLD = 20;
+/** No beat is drawn wider than this many pixels, so that short figures look short beside long ones. */
+const WIDEST_BEAT = { small: 104, full: 240 };
+
+interface LettersProps {
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+  readonly colour: string;
+  readonly strong?: boolean;
+  readonly middle?: boolean;
+  readonly children: string;
+}
+
+const Letters = ({ x, y, size, colour, strong = false, middle = false, children }: LettersProps) => (
+  <text
+    x={x}
+    y={y}
+    style={{
+      fontSize: size,
+      fontWeight: strong ? 700 : 400,
+      fontFamily: `var(--chakra-fonts-${strong ? "heading" : "body"})`,
+      textAnchor: middle ? "middle" : "start",
+      fill: colour,
+    }}
+  >
+    {children}
+  </text>
+);
 
 const ROLE_LOOK: Readonly<Record<Role, { name: string; solid: string; text: string; corner: number }>> = {
   leader: { name: "Leader", solid: "pineSolid", text: "pine", corner: 100 },
@@ -29,40 +57,37 @@ function Inside({ mark, role, y, height }: MarkProps) {
   const colour = tone(weight ? "onSolid" : ROLE_LOOK[role].text);
   const middle = y + height / 2;
   const word = step.direction && !weight ? `${step.action} ${step.direction}` : step.action;
-  const roomForWord = width >= 58 + word.length * 6.6;
+  const roomForWord = width >= 62 + word.length * 6.4;
   const left = roomForWord ? x + 13 : width >= 44 ? x + width / 2 - 17 : x + width / 2 - 4.5;
   const foot = step.foot === "both" ? "LR" : (step.foot ?? "·");
   return (
     <>
-      <text
-        x={left}
-        y={middle + 5}
-        fontWeight="700"
-        fontSize="14"
-        fill={colour}
-        fontFamily="var(--chakra-fonts-heading)"
-      >
+      <Letters x={left} y={middle + 5} size={14} colour={colour} strong>
         {foot}
-      </text>
+      </Letters>
       {width >= 44 ? <Arrow step={step} x={left + 19} y={middle - 7} colour={colour} /> : null}
       {roomForWord ? (
-        <text x={left + 40} y={middle + 4.5} fontSize="13" fill={colour}>
+        <Letters x={left + 40} y={middle + 4.5} size={13} colour={colour}>
           {word}
-        </text>
+        </Letters>
       ) : null}
     </>
   );
 }
 
-/** A turn: an arc with its arrowhead on the side it goes to, and how much of a turn. */
-function TurnBadge({ mark, y, colour }: { mark: StepMark; y: number; colour: string }) {
+interface TurnProps {
+  readonly mark: StepMark;
+  readonly y: number;
+  readonly colour: string;
+}
+
+/** A turn on a large ribbon: an arc with its arrowhead on the side it goes to, and how much of a turn. */
+function TurnBadge({ mark, y, colour }: TurnProps) {
   const x = mark.x + mark.width - 15;
-  const right = mark.step.turn?.sense === "R";
-  const tip = right ? "M6 -13l6 2.5-4.5 4.5" : "M-6 -13l-6 2.5 4.5 4.5";
-  const wide = mark.turn.length > 1 ? 14.5 : 11.5;
+  const tip = turnsRight(mark) ? "M6 -13l6 2.5-4.5 4.5" : "M-6 -13l-6 2.5 4.5 4.5";
   return (
-    <g transform={`translate(${x} ${y})`}>
-      <circle r={wide} fill={tone("panel")} stroke={colour} strokeWidth="1.6" />
+    <g transform={`translate(${x} ${y - 1})`}>
+      <circle r={mark.turn.length > 1 ? 14.5 : 11.5} fill={tone("panel")} stroke={colour} strokeWidth="1.6" />
       <path
         d={tip}
         fill="none"
@@ -71,12 +96,43 @@ function TurnBadge({ mark, y, colour }: { mark: StepMark; y: number; colour: str
         strokeLinecap="round"
         strokeLinejoin="round"
       />
-      <text y="4.5" textAnchor="middle" fontSize="12.5" fontWeight="700" fill={tone("ink")}>
+      <Letters x={0} y={4} size={12} colour={tone("ink")} strong middle>
         {mark.turn}
-      </text>
+      </Letters>
     </g>
   );
 }
+
+/** A turn on a small ribbon: above the step, so that nothing of it is covered. */
+function TurnLabel({ mark, y, colour }: TurnProps) {
+  const arc = turnsRight(mark)
+    ? "M-5 0a5 5 0 0 1 10 0m-3 -2.5l3 3 2.5 -3"
+    : "M5 0a5 5 0 0 0 -10 0m3 -2.5l-3 3 -2.5 -3";
+  return (
+    <g transform={`translate(${mark.x + mark.width / 2} ${y - 4})`}>
+      <path
+        d={arc}
+        transform="translate(-7 -1)"
+        fill="none"
+        stroke={colour}
+        strokeWidth="1.6"
+        strokeLinecap="round"
+      />
+      <Letters x={2} y={0} size={12} colour={colour} strong>
+        {mark.turn}
+      </Letters>
+    </g>
+  );
+}
+
+const turnsRight = (mark: StepMark): boolean => mark.step.turn?.sense === "R";
+
+/** A name cut to what fits into a width. */
+const fitting = (name: string, width: number): string => {
+  const letters = Math.floor((width - 12) / 6.8);
+  if (name.length <= letters) return name;
+  return letters < 3 ? "" : `${name.slice(0, letters - 1)}…`;
+};
 
 function Mark(props: MarkProps) {
   const { mark, role, y, height } = props;
@@ -102,13 +158,15 @@ function Mark(props: MarkProps) {
 
 interface RowProps {
   readonly row: RibbonRow;
+  readonly top: number;
   readonly height: number;
   readonly gap: number;
   readonly showHolds: boolean;
+  readonly small: boolean;
 }
 
-function Row({ row, height, gap, showHolds }: RowProps) {
-  const top = RULER + 14;
+function Row({ row, top, height, gap, showHolds, small }: RowProps) {
+  const Turn = small ? TurnLabel : TurnBadge;
   const bottom = top + row.roles.length * (height + gap);
   const total = bottom + (showHolds ? HOLD + 4 : 0);
   return (
@@ -131,16 +189,15 @@ function Row({ row, height, gap, showHolds }: RowProps) {
             strokeWidth={mark.phraseStart ? 2 : 1}
             strokeDasharray={mark.onBeat ? "none" : "2 3"}
           />
-          <text
-            x={mark.x + 7}
+          <Letters
+            x={mark.x + 6}
             y={RULER - 8}
-            fontSize={mark.onBeat ? 16 : 13}
-            fontWeight={mark.onBeat ? 700 : 400}
-            fontFamily="var(--chakra-fonts-heading)"
-            fill={tone(mark.onBeat ? "ink" : "soft")}
+            size={mark.onBeat ? 16 : 13}
+            colour={tone(mark.onBeat ? "ink" : "soft")}
+            strong={mark.onBeat}
           >
             {mark.label}
-          </text>
+          </Letters>
         </g>
       ))}
       {row.roles.map(({ role, marks }, line) => {
@@ -152,7 +209,7 @@ function Row({ row, height, gap, showHolds }: RowProps) {
             ))}
             {marks.map((mark) =>
               mark.turn === "" ? null : (
-                <TurnBadge key={mark.key} mark={mark} y={y - 1} colour={tone(ROLE_LOOK[role].text)} />
+                <Turn key={mark.key} mark={mark} y={y} colour={tone(ROLE_LOOK[role].text)} />
               ),
             )}
           </g>
@@ -169,17 +226,9 @@ function Row({ row, height, gap, showHolds }: RowProps) {
                 rx="3"
                 fill={tone("sunk")}
               />
-              <svg
-                aria-hidden="true"
-                x={hold.x + 1.5}
-                y={bottom}
-                width={Math.max(0, hold.width - 6)}
-                height={HOLD}
-              >
-                <text x="8" y="14" fontSize="12.5" fill={tone("ink")}>
-                  {hold.name}
-                </text>
-              </svg>
+              <Letters x={hold.x + 9} y={bottom + 14.5} size={13} colour={tone("ink")}>
+                {fitting(hold.name, hold.width)}
+              </Letters>
             </g>
           ))
         : null}
@@ -203,13 +252,21 @@ export function CountRibbon({ figure, name, timing, small = false }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const gutter = small || width < 420 ? 0 : 76;
   const rows = useMemo(
-    () => (width === 0 ? [] : ribbonLayout(figure, Math.max(60, width - gutter - 2), timing)),
-    [figure, width, gutter, timing],
+    () =>
+      width === 0
+        ? []
+        : ribbonLayout(
+            figure,
+            Math.max(60, width - gutter - 2),
+            timing,
+            WIDEST_BEAT[small ? "small" : "full"],
+          ),
+    [figure, width, gutter, timing, small],
   );
-  const height = small ? 26 : 42;
-  const gap = small ? 12 : 26;
+  const height = small ? 25 : 42;
+  const gap = small ? 17 : 26;
   const showHolds = !small && rows.some(({ holds }) => holds.length > 0);
-  const top = RULER + 14;
+  const top = RULER + (small ? 17 : 14);
   return (
     <Box ref={ref} position="relative" width="100%" css={{ printColorAdjust: "exact" }}>
       <RibbonTable figure={figure} name={name} />
@@ -236,7 +293,7 @@ export function CountRibbon({ figure, name, timing, small = false }: Props) {
               ) : null}
             </Box>
           ) : null}
-          <Row row={row} height={height} gap={gap} showHolds={showHolds} />
+          <Row row={row} {...{ top, height, gap, showHolds, small }} />
         </Box>
       ))}
     </Box>
