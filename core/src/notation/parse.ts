@@ -18,6 +18,8 @@ interface RoleDraft {
   readonly steps: Step[];
   readonly lines: number[];
   readonly mirror: boolean;
+  /** Whether a step stands in the text, even one that cannot be read. */
+  tried: boolean;
   /** The last beat number read, 0 before the first. */
   beat: number;
 }
@@ -41,7 +43,7 @@ function openRole(draft: Draft, role: Role, [header, next, ...rest]: Statement, 
   if (draft.roles.has(role)) report(header, `${role} only once in a figure`);
   else {
     const mirrored = mirror && role === "follower";
-    draft.roles.set(role, { header, steps: [], lines: [], mirror: mirrored, beat: 0 });
+    draft.roles.set(role, { header, steps: [], lines: [], mirror: mirrored, tried: false, beat: 0 });
   }
 }
 
@@ -62,6 +64,7 @@ function addStep(draft: Draft, statement: Statement, report: Report): void {
   }
   const role = draft.roles.get(draft.current ?? "leader");
   if (!role) return;
+  role.tried = true;
   if (role.mirror) report(count, "no steps for a follower who mirrors the leader");
   const read = readCount(count, role.beat);
   if (!read) {
@@ -91,7 +94,7 @@ function checkWhole(draft: Draft, length: Ticks, report: Report): void {
   if (follower?.mirror && !leader) report(follower.header, "a leader for the follower to mirror");
   for (const role of draft.roles.values()) {
     const first = role.steps[0];
-    if (!first && !role.mirror) report(role.header, "at least one step in each role");
+    if (!role.tried && !role.mirror) report(role.header, "at least one step in each role");
     role.steps.forEach((step, index) => {
       const outside = step.onset >= length || step.onset - (first?.onset ?? 0) >= length;
       const line = role.lines[index] ?? 1;

@@ -1,0 +1,111 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { parseFigure, stepsOf } from "../notation/index.ts";
+import { countCall, figureFacts, footFaultText, rhythmWord } from "./index.ts";
+
+const facts = (text: string) => figureFacts(parseFigure(text).figure, IN_FOUR);
+
+describe("figureFacts", () => {
+  it("derives everything of a couple's three-beat basic", () => {
+    const found = facts(
+      'leader\n& L back hold "open"\n1 R place\n2 L forward\n3 R forward\nbeats 3\nfollower mirror',
+    );
+    expect(found.beats).toBe(3);
+    expect(found.phrase).toEqual({ repeats: 8, phrases: 3, beats: 24 });
+    expect(found.onsetsMatch).toBe(true);
+    expect(found.fastestBpm).toEqual({ 1: 100, 2: 125, 3: 150, 4: 187 });
+    expect(found.roles).toMatchObject([
+      {
+        role: "leader",
+        steps: 4,
+        weightless: 0,
+        rhythm: "& Q Q Q",
+        startFree: "L",
+        endFree: "L",
+        closes: true,
+      },
+      { role: "follower", startFree: "R", endFree: "R", closes: true, shortestGap: 0.5, footFaults: [] },
+    ]);
+    expect(found.roles[0]).toMatchObject({ holdIn: "open", holdOut: "open", holds: ["open"] });
+  });
+
+  it("tells a figure that alternates from one that closes", () => {
+    expect(facts("solo\n1 L side\n2 R close\n3 L side").roles[0]).toMatchObject({
+      closes: false,
+      endFree: "R",
+    });
+    expect(facts("solo\n1 L side\n2 R close\n3 L side\n4 R tap").roles[0]).toMatchObject({
+      closes: false,
+      endFree: "R",
+      weightless: 1,
+    });
+  });
+
+  it("adds turns up with their sense and finds the largest within a beat", () => {
+    const [role] = facts("solo\n1 L side turn R 1/2\n1& R close turn R 1/4\n2 L side turn L 90").roles;
+    expect(role).toMatchObject({ netTurn: 180, largestTurnInBeat: 270 });
+  });
+
+  it("counts slows by how long a step lasts", () => {
+    expect(facts("solo\n1 L side\n3 R close\n4 L side\nbeats 4").roles[0]?.rhythm).toBe("S Q Q");
+  });
+
+  it.each([
+    ["solo\n1 L side\n2 L side", "stands-on-it", "carries the weight"],
+    ["solo\n1 L side\n2 L tap", "moves-standing-foot", "not free to move"],
+    ["solo\n1 L tap\n2 R side", "stands-on-it", "carries the weight"],
+  ])("%j cannot be done", (text, problem, words) => {
+    const [fault] = facts(text).roles[0]?.footFaults ?? [];
+    expect(fault).toMatchObject({ step: 1, problem });
+    expect(fault && footFaultText(fault)).toContain(words);
+  });
+
+  it("lets either foot go after a landing on both", () => {
+    expect(facts("solo\n1 both place\n2 L side").roles[0]?.footFaults).toEqual([]);
+    expect(facts("solo\n1 both place\n2 R side").roles[0]?.footFaults).toEqual([]);
+  });
+
+  test("hold for every figure: counts add up, gaps are no longer than the figure", () => {
+    fc.assert(
+      fc.property(anyFigure, (figure) => {
+        const found = figureFacts(figure, IN_FOUR);
+        for (const { role, steps, weightless, rhythm, shortestGap } of found.roles) {
+          expect(steps + weightless).toBe(stepsOf(figure, role).length);
+          expect(rhythm === "" ? 0 : rhythm.split(" ").length).toBe(steps);
+          if (shortestGap !== null) {
+            expect(shortestGap).toBeGreaterThan(0);
+            expect(shortestGap * steps).toBeLessThanOrEqual(found.beats);
+          }
+        }
+      }),
+    );
+  });
+
+  test("a mirrored follower has the leader's rhythm and the same turns", () => {
+    fc.assert(
+      fc.property(
+        anyFigure.filter(({ followerMirrors }) => followerMirrors),
+        (figure) => {
+          const [leader, follower] = figureFacts(figure, IN_FOUR).roles;
+          expect(follower?.rhythm).toBe(leader?.rhythm);
+          expect(follower?.netTurn).toBe(leader?.netTurn);
+          expect(follower?.footFaults.length).toBe(leader?.footFaults.length);
+        },
+      ),
+    );
+  });
+});
+
+describe("what is said", () => {
+  it("calls the counts of the role that moves most", () => {
+    const { figure } = parseFigure(
+      "leader\n1 L side\n3 R close\nfollower\n1 R side\n2 L close\n2& R side\nbeats 4",
+    );
+    expect(countCall(figure)).toBe("1 2 &");
+  });
+
+  it("names what lies off the beat by its part of it", () => {
+    expect([6, 12, 18].map((tick) => rhythmWord(tick, 6, IN_FOUR))).toEqual(["e", "&", "a"]);
+  });
+});

@@ -1,0 +1,138 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { teachingMinutes } from "../plan/index.ts";
+import {
+  buildLesson,
+  carryOver,
+  insertSegment,
+  removeSegment,
+  retime,
+  SEGMENT_KINDS,
+  type Segment,
+  totalMinutes,
+} from "./index.ts";
+
+const segment = (kind: Segment["kind"], minutes: number, figureId: string | null = null): Segment => ({
+  kind,
+  title: figureId ?? kind,
+  figureId,
+  layers: [],
+  minutes,
+});
+const anyOrder = fc.array(
+  fc.record({ kind: fc.constantFrom(...SEGMENT_KINDS), minutes: fc.integer({ min: 1, max: 40 }) }),
+  { minLength: 2, maxLength: 14 },
+);
+const carried = fc
+  .array(fc.integer({ min: 1, max: 20 }), { maxLength: 4 })
+  .map((list) => list.map((minutes, index) => segment("carry-over", minutes, `f${index}`)));
+
+describe("buildLesson", () => {
+  test("minutes are whole and always sum exactly to the lesson", () => {
+    fc.assert(
+      fc.property(anyLevel, fc.nat({ max: 11 }), carried, (plan, at, carryOver) => {
+        const week = (at % plan.rules.weeks) + 1;
+        const parts = buildLesson({ plan, week, carryOver });
+        expect(totalMinutes(parts)).toBe(plan.rules.lessonMinutes);
+        for (const { minutes } of parts) {
+          expect(Number.isInteger(minutes)).toBe(true);
+          expect(minutes).toBeGreaterThanOrEqual(1);
+        }
+      }),
+      { numRuns: 300 },
+    );
+  });
+
+  it("starts with what was carried over, brings back before it deepens, and teaches the new last", () => {
+    const plan = levelOf(
+      [figure("Old"), figure("Recent"), figure("Fresh")],
+      [
+        ["Old", 1],
+        ["Recent", 4],
+        ["Fresh", 5],
+      ],
+    );
+    const parts = buildLesson({ plan, week: 5, carryOver: [segment("carry-over", 4, "late")] });
+    expect(parts.map(({ kind, title }) => `${kind} ${title}`)).toEqual([
+      "warm-up Welcome and warm-up",
+      "carry-over late",
+      "return Old",
+      "deepen Recent",
+      "new Fresh",
+      "practice Chain it and dance to music",
+      "wrap Wrap up and look ahead",
+    ]);
+  });
+
+  it("squeezes every part in proportion when there is too much, and drops none", () => {
+    const plan = levelOf(
+      [figure("A", { minutes: 40 }), figure("B", { minutes: 40 })],
+      [
+        ["A", 1],
+        ["B", 1],
+      ],
+    );
+    const parts = buildLesson({ plan, week: 1, carryOver: [] }).filter(({ figureId }) => figureId);
+    expect(parts.map(({ minutes }) => minutes)).toEqual([24, 24]);
+    expect(totalMinutes(parts)).toBe(teachingMinutes(plan.rules));
+  });
+});
+
+describe("changing the running order", () => {
+  test("a part that gets another length leaves the sum as it was and nobody without a minute", () => {
+    fc.assert(
+      fc.property(anyOrder, fc.nat(), fc.integer({ min: -5, max: 120 }), (order, at, minutes) => {
+        const index = at % order.length;
+        const after = retime(order, index, minutes);
+        expect(totalMinutes(after)).toBe(totalMinutes(order));
+        expect(Math.min(...after.map((part) => part.minutes))).toBeGreaterThanOrEqual(1);
+        const most = totalMinutes(order) - (order.length - 1);
+        expect(after[index]?.minutes).toBe(Math.min(most, Math.max(1, minutes)));
+      }),
+    );
+  });
+
+  test("putting a part in and taking it out keep the sum", () => {
+    fc.assert(
+      fc.property(anyOrder, fc.nat(), fc.integer({ min: 1, max: 30 }), (order, at, minutes) => {
+        const index = at % (order.length + 1);
+        const wider = insertSegment(order, index, { kind: "own" as const, minutes });
+        expect(totalMinutes(wider)).toBe(totalMinutes(order));
+        expect(wider.every((part) => part.minutes >= 1)).toBe(true);
+        const room = totalMinutes(order) > order.length;
+        expect(wider).toHaveLength(order.length + (room ? 1 : 0));
+        expect(totalMinutes(removeSegment(wider, index))).toBe(totalMinutes(order));
+      }),
+    );
+  });
+
+  it("takes minutes from the free dancing before it touches what is taught", () => {
+    const order = [segment("new", 20), segment("practice", 5), segment("wrap", 5)];
+    expect(retime(order, 2, 9).map(({ minutes }) => minutes)).toEqual([20, 1, 9]);
+    expect(retime(order, 2, 11).map(({ minutes }) => minutes)).toEqual([18, 1, 11]);
+    expect(retime(order, 0, 12).map(({ minutes }) => minutes)).toEqual([12, 13, 5]);
+  });
+
+  it("never takes the last part out", () => {
+    const one = [segment("new", 20)];
+    expect(removeSegment(one, 0)).toEqual(one);
+  });
+});
+
+describe("carryOver", () => {
+  it("keeps what was not reached whole and half of what was begun", () => {
+    const left = carryOver([
+      { ...segment("warm-up", 7), covered: null },
+      { ...segment("new", 12, "done"), covered: "done" },
+      { ...segment("new", 11, "begun"), covered: "part" },
+      { ...segment("deepen", 4, "missed"), covered: "not-done" },
+      { ...segment("return", 2, "unmarked"), covered: null },
+    ]);
+    expect(left.map(({ figureId, kind, minutes }) => [figureId, kind, minutes])).toEqual([
+      ["begun", "carry-over", 6],
+      ["missed", "carry-over", 4],
+      ["unmarked", "carry-over", 2],
+    ]);
+  });
+});

@@ -1,0 +1,23 @@
+import { defineConfig } from "vitest/config";
+
+/** Everything but the browser: the model, the contract, the demo, the web's own arithmetic, the server. */
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"] } },
+      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"] } },
+      { test: { name: "demo", root: "demo", include: ["src/**/*.test.ts"] } },
+      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"] } },
+      {
+        test: {
+          name: "server",
+          root: "server",
+          include: ["test/**/*.test.ts"],
+          globalSetup: ["../scripts/lib/test-database.ts"],
+          testTimeout: 20_000,
+          hookTimeout: 60_000,
+        },
+      },
+    ],
+  },
+});
