@@ -13,7 +13,7 @@ export default defineConfig({
           name: "server",
           root: "server",
           include: ["test/**/*.test.ts"],
-          globalSetup: ["../scripts/lib/test-database.ts"],
+          globalSetup: ["./test/database.ts"],
           testTimeout: 20_000,
           hookTimeout: 60_000,
         },

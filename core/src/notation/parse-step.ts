@@ -54,6 +54,15 @@ export function readCount(token: Token, beat: number): { onset: Ticks; beat: num
   return { onset: (own - 1) * TICKS_PER_BEAT + part, beat: own };
 }
 
+/** The empty place behind a token, where something is missing. */
+const behind = ({ line, column, length }: Token): Token => ({
+  kind: "word",
+  value: "",
+  line,
+  column: column + length,
+  length: 1,
+});
+
 function readFoot(token: Token | undefined): Foot | null {
   if (token?.kind !== "word") return null;
   const word = fullWord(token);
@@ -94,13 +103,13 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   const word = cursor.tokens[cursor.at - 1] as Token;
   const sense = readFoot(cursor.tokens[cursor.at]);
   if (sense !== "L" && sense !== "R") {
-    report(cursor.tokens[cursor.at] ?? word, "L or R, the way the turn goes");
+    report(cursor.tokens[cursor.at] ?? behind(word), "L or R, the way the turn goes");
     return null;
   }
   const size = readTurnSize(cursor.tokens, cursor.at + 1);
   if (!size) {
     report(
-      cursor.tokens[cursor.at + 1] ?? word,
+      cursor.tokens[cursor.at + 1] ?? behind(cursor.tokens[cursor.at] as Token),
       "the size of the turn: 1/4, 1/2, 1 1/2 or degrees from 9 to 2880",
     );
     cursor.at += 1;
@@ -113,7 +122,7 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
 function readText(cursor: Cursor, what: string, report: Report): string | null {
   const token = cursor.tokens[cursor.at];
   if (token?.kind !== "text" || token.open) {
-    report(token ?? (cursor.tokens[cursor.at - 1] as Token), `${what} in double quotes`);
+    report(token ?? behind(cursor.tokens[cursor.at - 1] as Token), `${what} in double quotes`);
     if (token?.open) cursor.at += 1;
     return null;
   }
@@ -150,9 +159,12 @@ function readModifier(draft: Draft, cursor: Cursor, report: Report): void {
 
 function readAction(cursor: Cursor, report: Report): Action | null {
   const token = cursor.tokens[cursor.at];
-  const count = cursor.tokens[0] as Token;
   if (!token) {
-    report(count, "a foot (L, R or both) and an action after the count");
+    const last = cursor.tokens[cursor.at - 1] as Token;
+    report(
+      behind(last),
+      cursor.at === 1 ? "a foot (L, R or both) and an action" : "an action after the foot",
+    );
     return null;
   }
   const word = token.kind === "word" ? fullWord(token) : "";

@@ -3,7 +3,7 @@ import type { Request, Response, Router } from "express";
 import type { z } from "zod";
 import type { Config } from "../config.ts";
 import type { Database } from "../db/connection.ts";
-import { forbidden, invalid, signedOut } from "./problems.ts";
+import { forbidden, HttpProblem, invalid, signedOut } from "./problems.ts";
 
 /** What a handler works with. */
 export interface Context {
@@ -26,6 +26,12 @@ export function read<S extends z.ZodType>(schema: S, value: unknown): z.output<S
   throw invalid(result.error.issues.map(({ path, message }) => ({ path: path.join("."), message })));
 }
 
+/** What a conflict shows of the present thing is what the endpoint itself would have answered, and no more. */
+function withoutExtras(schema: z.ZodType, error: unknown): unknown {
+  if (!(error instanceof HttpProblem) || error.problem.current === undefined) return error;
+  return new HttpProblem({ ...error.problem, current: schema.parse(error.problem.current) });
+}
+
 const nobody: Person = { id: "", name: "", role: "teacher" };
 
 /**
@@ -46,7 +52,11 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
     }
     const params = read(endpoint.params, request.params);
     const body = read(endpoint.body, request.body ?? {});
-    const result = await handler({ params, body, person: person ?? nobody, request, response });
+    const result = await handler({ params, body, person: person ?? nobody, request, response }).catch(
+      (error: unknown) => {
+        throw withoutExtras(endpoint.response, error);
+      },
+    );
     response.json(endpoint.response.parse(result));
   });
 }

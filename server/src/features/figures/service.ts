@@ -123,7 +123,9 @@ export async function changeFigure(
     // Two edits at once could close a circle that neither closes alone.
     await db.sequelize.query("lock table figure_needs in share row exclusive mode", { transaction });
     const now = await readFigure(db, id, transaction);
-    await changeAt(db.Figure, id, version, { ...content, notation }, transaction, async () => now);
+    await changeAt(db.Figure, id, version, { ...content, notation }, transaction, () =>
+      readFigure(db, id, transaction),
+    );
     checkNeeds(await listFigures(db, transaction), id, { ...content, needs });
     if (now.danceId !== content.danceId) await refuseIfUsed(db, id, "moved to another dance", transaction);
     await writeNeeds(db, id, needs, transaction);

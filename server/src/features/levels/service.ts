@@ -41,7 +41,7 @@ export async function changeLevel(
 ): Promise<Level> {
   return db.sequelize.transaction(async (transaction) => {
     const now = await readLevel(db, id, transaction);
-    await changeAt(db.Level, id, version, content, transaction, async () => now);
+    await changeAt(db.Level, id, version, content, transaction, () => readLevel(db, id, transaction));
     await checkFollows(db, id, content, transaction);
     if (now.danceId !== content.danceId && (await planOfLevel(db, id, transaction)).chosen.length > 0)
       throw invalid([

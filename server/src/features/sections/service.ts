@@ -86,7 +86,7 @@ export async function changeSection(
 ): Promise<Section> {
   return db.sequelize.transaction(async (transaction) => {
     const now = await readSection(db, id, transaction);
-    await changeAt(db.Section, id, version, content, transaction, async () => now);
+    await changeAt(db.Section, id, version, content, transaction, () => readSection(db, id, transaction));
     if (now.levelId !== content.levelId)
       throw invalid([
         { path: "levelId", message: "A section stays with its level; make a new section instead" },

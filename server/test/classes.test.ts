@@ -1,0 +1,259 @@
+import { api, type Lesson } from "@map-step/contract";
+import { totalMinutes } from "@map-step/core/lesson";
+import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { type Course, openCourse, openStudio, type TestStudio, TODAY, type Visitor } from "./studio.ts";
+
+let studio: TestStudio;
+let course: Course;
+let teacher: Visitor;
+const opened: TestStudio[] = [];
+beforeEach(async () => {
+  studio = await openStudio();
+  opened.push(studio);
+  course = await openCourse(studio.db);
+  teacher = await studio.as("teacher");
+});
+afterAll(async () => {
+  for (const one of opened) await one.close();
+});
+
+const at = (week: number) => ({ params: { sectionId: course.section.id, week } });
+const read = async (week: number) => (await teacher.call(api.lessons.read, at(week))).body;
+const contents = (lesson: Lesson) =>
+  lesson.segments.map(({ covered: _covered, version: _version, ...content }) => content);
+const keep = (
+  lesson: Lesson,
+  about: Partial<{ version: number; state: Lesson["state"]; segments: ReturnType<typeof contents> }> = {},
+) =>
+  teacher.call(api.lessons.change, {
+    ...at(lesson.week),
+    body: { version: lesson.version, state: lesson.state, segments: contents(lesson), ...about },
+  });
+const markOf = (lesson: Lesson, title: string, covered: "done" | "part" | "not-done" | null) => {
+  const part = lesson.segments.find((segment) => segment.title === title);
+  if (!part) throw new Error(`no part ${title}`);
+  return teacher.call(api.lessons.mark, {
+    params: { ...at(lesson.week).params, segmentId: part.id },
+    body: { version: part.version, covered },
+  });
+};
+/** Keeps, marks and finishes a lesson. */
+async function teach(week: number, marks: Record<string, "done" | "part" | "not-done">): Promise<Lesson> {
+  const kept = (await keep(await read(week))).body;
+  for (const [title, covered] of Object.entries(marks)) await markOf(kept, title, covered);
+  return (await keep(await read(week), { state: "taught" })).body;
+}
+
+describe("a lesson", () => {
+  it("follows the plan until somebody keeps it, and always fills its minutes", async () => {
+    const lesson = await read(1);
+    expect(lesson).toMatchObject({
+      version: 0,
+      state: "planned",
+      date: "2027-02-15",
+      lessonMinutes: 60,
+      toCarry: [],
+    });
+    expect(totalMinutes(lesson.segments)).toBe(60);
+    expect(lesson.segments.map(({ title }) => title)).toContain("Home");
+    const plan = (await teacher.call(api.plans.read, { params: { id: course.section.planId } })).body;
+    const director = await studio.as("director");
+    const chosen = plan.chosen.map((entry) => ({ ...entry, week: entry.week === 1 ? 3 : entry.week }));
+    await director.call(api.plans.change, {
+      params: { id: plan.id },
+      body: { version: plan.version, chosen },
+    });
+    expect((await read(1)).segments.map(({ title }) => title)).not.toContain("Home");
+  });
+
+  it("keeps a new order and refuses minutes that do not sum", async () => {
+    const lesson = await read(1);
+    const [first, second, ...rest] = contents(lesson);
+    if (!first || !second) throw new Error("too short");
+    const kept = await keep(lesson, { segments: [second, first, ...rest] });
+    expect(kept.body.version).toBe(1);
+    expect((await read(1)).segments.map(({ id }) => id).slice(0, 2)).toEqual([second.id, first.id]);
+    const long = await keep(kept.body, {
+      segments: [{ ...first, minutes: first.minutes + 1 }, second, ...rest],
+    });
+    expect(long.problem.errors).toEqual([
+      { path: "segments", message: "The parts add up to 61 minutes; the lesson has 60" },
+    ]);
+    expect((await read(1)).version).toBe(1);
+  });
+
+  it("hands a stale edit the present order", async () => {
+    const lesson = await read(1);
+    const kept = (await keep(lesson)).body;
+    const stale = await keep(lesson);
+    expect(stale.status).toBe(409);
+    expect(stale.problem.current).toEqual(kept);
+  });
+
+  it("lets one of two first edits through", async () => {
+    const answers = await Promise.all([keep(await read(1)), keep(await read(1))]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409]);
+  });
+
+  it("loses no mark that is given while somebody else moves parts", async () => {
+    let lesson = (await keep(await read(2))).body;
+    for (let round = 0; round < 8; round++) {
+      const [marked, moved] = await Promise.all([
+        markOf(lesson, "Pass", round % 2 === 0 ? "done" : "part"),
+        keep(lesson, { segments: [...contents(lesson)].reverse() }),
+      ]);
+      expect(moved.status).toBe(200);
+      lesson = await read(2);
+      const now = lesson.segments.find(({ title }) => title === "Pass");
+      if (marked.status === 200) expect(now?.covered).toBe(marked.body.covered);
+      else expect(marked.status).toBe(409);
+    }
+  });
+
+  it("follows the plan again when it is asked to, but not once it was marked", async () => {
+    const kept = (await keep(await read(1))).body;
+    const rebuild = (version: number) => teacher.call(api.lessons.rebuild, { ...at(1), body: { version } });
+    expect((await rebuild(9)).status).toBe(409);
+    expect((await rebuild(kept.version)).body.version).toBe(0);
+    const again = (await keep(await read(1))).body;
+    await markOf(again, "Home", "done");
+    expect((await rebuild(again.version)).problem.type).toContain("in-use");
+  });
+
+  it("is not there beyond the end of the section", async () => {
+    expect((await teacher.call(api.lessons.read, at(7))).status).toBe(404);
+    expect((await teacher.call(api.lessons.read, at(27))).status).toBe(422);
+  });
+});
+
+describe("what was not finished", () => {
+  it("comes first in the next lesson", async () => {
+    await teach(1, { Home: "part" });
+    const next = await read(2);
+    expect(next.segments.slice(0, 2).map(({ kind, title }) => [kind, title])).toEqual([
+      ["warm-up", "Welcome and warm-up"],
+      ["carry-over", "Home"],
+    ]);
+    expect(totalMinutes(next.segments)).toBe(60);
+  });
+
+  it("is told when the next running order was kept before", async () => {
+    await keep(await read(2));
+    await teach(1, { Home: "not-done" });
+    expect((await read(2)).toCarry.map(({ title, minutes }) => [title, minutes])).toEqual([["Home", 10]]);
+  });
+});
+
+describe("a recap", () => {
+  const recap = async (week: number) => (await teacher.call(api.recaps.read, at(week))).body;
+
+  it("waits for its lesson", async () => {
+    const answer = await teacher.call(api.recaps.publish, { ...at(1), body: { version: 0 } });
+    expect(answer.status).toBe(422);
+    expect(answer.problem.detail).toContain("Finish the class first");
+  });
+
+  it("is drafted from what was covered, not from the plan", async () => {
+    await teach(1, { Home: "done" });
+    await teach(2, { Home: "done", Pass: "not-done" });
+    const first = JSON.stringify((await recap(1)).document);
+    expect(first).toContain("Say Home");
+    const second = JSON.stringify((await recap(2)).document);
+    expect(second).toContain("Came back");
+    expect(second).not.toContain("Say Pass");
+    expect(second).toContain("we finish it first");
+  });
+
+  it("names the cautions of what was danced", async () => {
+    await teach(1, { Home: "done" });
+    await teach(2, { Home: "done", Pass: "part" });
+    expect(JSON.stringify((await recap(2)).document)).toContain("Keep arms in front.");
+  });
+
+  it("is read by anyone with its link, shows nothing of students, and dies with the link", async () => {
+    const params = { id: course.section.id };
+    await teacher.call(api.students.create, { params, body: { name: "Zenobia", role: "leader" } });
+    await teach(1, { Home: "done" });
+    const published = (await teacher.call(api.recaps.publish, { ...at(1), body: { version: 0 } })).body;
+    const outside = await studio.visitor();
+    const seen = await outside.call(api.recaps.readPublic, { params: { secret: published.secret } });
+    expect(seen.body).toMatchObject({
+      studioName: "Test house",
+      subtitle: "Level one, Monday, week 1",
+      date: "2027-02-15",
+    });
+    expect(JSON.stringify(seen.body)).not.toContain("Zenobia");
+    expect(seen.headers.get("referrer-policy")).toBe("no-referrer");
+    const gone = await teacher.call(api.recaps.unpublish, { ...at(1), body: { version: published.version } });
+    expect(gone.body.secret).toBeNull();
+    expect((await outside.call(api.recaps.readPublic, { params: { secret: published.secret } })).status).toBe(
+      404,
+    );
+    const again = (await teacher.call(api.recaps.publish, { ...at(1), body: { version: gone.body.version } }))
+      .body;
+    expect(again.secret).not.toBe(published.secret);
+  });
+
+  it("keeps what was edited, and refuses text that is none", async () => {
+    await teach(1, { Home: "done" });
+    const { version, title } = await recap(1);
+    const document = {
+      type: "doc" as const,
+      content: [{ type: "paragraph" as const, content: [{ type: "text" as const, text: "Our own words" }] }],
+    };
+    const saved = await teacher.call(api.recaps.change, { ...at(1), body: { version, title, document } });
+    expect(saved.body).toMatchObject({ version: 1, document });
+    const stale = await teacher.call(api.recaps.change, { ...at(1), body: { version, title, document } });
+    expect(stale.status).toBe(409);
+    const script = { type: "doc", content: [{ type: "script", content: [] }] };
+    const wrong = await teacher.send("PUT", `/sections/${course.section.id}/lessons/1/recap`, {
+      version: 1,
+      title,
+      document: script,
+    });
+    expect(wrong.status).toBe(422);
+    expect((await recap(1)).document).toEqual(document);
+  });
+});
+
+describe("today", () => {
+  it("shows the director every section and plan, a teacher their own sections and no plans", async () => {
+    const director = await studio.as("director");
+    const all = (await director.call(api.today.read)).body;
+    expect(all.today).toBe(TODAY);
+    expect(all.lessons).toMatchObject([
+      { week: 1, sectionName: "Monday", levelName: "Level one", carried: [] },
+    ]);
+    expect((await teacher.call(api.today.read)).body).toMatchObject({ lessons: [], recaps: [], plans: [] });
+  });
+
+  it("goes on to the next lesson and asks for the recap once a class is finished", async () => {
+    const director = await studio.as("director");
+    await teach(1, { Home: "part" });
+    const { lessons, recaps } = (await director.call(api.today.read)).body;
+    expect(lessons).toMatchObject([{ week: 2, carried: ["Home"] }]);
+    expect(recaps).toMatchObject([{ week: 1, recap: "none" }]);
+    await teacher.call(api.recaps.publish, { ...at(1), body: { version: 0 } });
+    expect((await director.call(api.today.read)).body.recaps).toEqual([]);
+  });
+
+  it("shows what a plan has to solve in the weeks to come, not in those taught", async () => {
+    const director = await studio.as("director");
+    const plan = (await director.call(api.plans.read, { params: { id: course.section.planId } })).body;
+    const { home, pass } = course.figures;
+    const chosen = [
+      { figureId: pass.id, week: 1 },
+      { figureId: home.id, week: 3 },
+    ];
+    await director.call(api.plans.change, {
+      params: { id: plan.id },
+      body: { version: plan.version, chosen },
+    });
+    const { plans } = (await director.call(api.today.read)).body;
+    expect(plans).toMatchObject([
+      { planId: plan.id, must: 1, first: "Pass in week 1 needs Home, which comes in week 3." },
+    ]);
+    await teach(1, { Pass: "done" });
+    expect((await director.call(api.today.read)).body.plans).toEqual([]);
+  });
+});

@@ -1,0 +1,290 @@
+import { api } from "@map-step/contract";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import {
+  type Course,
+  levelContent,
+  openCourse,
+  openStudio,
+  PASSWORD,
+  sectionContent,
+  type TestStudio,
+  TODAY,
+  type Visitor,
+} from "./studio.ts";
+
+let studio: TestStudio;
+let course: Course;
+let director: Visitor;
+beforeAll(async () => {
+  studio = await openStudio();
+  course = await openCourse(studio.db);
+  director = await studio.as("director");
+});
+afterAll(() => studio.close());
+const planOf = async (planId: string) =>
+  (await director.call(api.plans.read, { params: { id: planId } })).body;
+
+describe("levels", () => {
+  const create = (about = {}) =>
+    director.call(api.levels.create, { body: levelContent(course.danceId, about) });
+
+  it("must leave minutes for figures", async () => {
+    const { status, problem } = await create({
+      name: "Full",
+      lessonMinutes: 20,
+      warmUpMinutes: 10,
+      wrapMinutes: 8,
+    });
+    expect(status).toBe(422);
+    expect(problem.errors?.[0]?.path).toBe("lessonMinutes");
+  });
+
+  it("bring along what the level before places, and never follow each other in a circle", async () => {
+    const second = (await create({ name: "Level two", followsId: course.level.id })).body;
+    const { home, pass } = course.figures;
+    expect((await planOf(second.planId)).known.sort()).toEqual([home.id, pass.id].sort());
+    const { id, planId: _planId, ...first } = course.level;
+    const circle = await director.call(api.levels.change, {
+      params: { id },
+      body: { ...first, followsId: second.id },
+    });
+    expect(circle.problem.errors?.[0]?.path).toBe("followsId");
+    const held = await director.call(api.levels.remove, { params: { id } });
+    expect(held.status).toBe(409);
+    expect(held.problem.detail).toContain("Level two");
+  });
+
+  it("put figures beyond a new, earlier end back to waiting, in every plan", async () => {
+    const { id, planId } = (await create({ name: "Shrinking" })).body;
+    const [{ home }, content] = [course.figures, levelContent(course.danceId, { name: "Shrinking" })];
+    await director.call(api.plans.change, {
+      params: { id: planId },
+      body: { version: 1, chosen: [{ figureId: home.id, week: 5 }] },
+    });
+    const section = (await director.call(api.sections.create, { body: sectionContent(id) })).body;
+    const changed = await director.call(api.levels.change, {
+      params: { id },
+      body: { ...content, weeks: 4, version: 1 },
+    });
+    expect(changed.body.weeks).toBe(4);
+    for (const plan of [await planOf(planId), await planOf(section.planId)])
+      expect(plan.chosen).toEqual([{ figureId: home.id, week: null }]);
+  });
+
+  it("go and come back", async () => {
+    const { id } = (await create({ name: "Short-lived" })).body;
+    const names = async () => (await director.call(api.levels.list)).body.map(({ name }) => name);
+    await director.call(api.levels.remove, { params: { id } });
+    expect(await names()).not.toContain("Short-lived");
+    await director.call(api.levels.restore, { params: { id } });
+    expect(await names()).toContain("Short-lived");
+  });
+});
+
+describe("plans", () => {
+  it("hold figures of their dance in weeks of their level, each once", async () => {
+    const { planId } = course.level;
+    const { version } = await planOf(planId);
+    const { home } = course.figures;
+    const change = (chosen: { figureId: string; week: number | null }[]) =>
+      director.call(api.plans.change, { params: { id: planId }, body: { version, chosen } });
+    const late = await change([{ figureId: home.id, week: 7 }]);
+    expect(late.problem.errors).toEqual([{ path: "chosen.0.week", message: "The level ends after week 6" }]);
+    const stranger = await change([{ figureId: "00000000-0000-4000-8000-000000000000", week: 1 }]);
+    expect(stranger.problem.errors?.[0]?.path).toBe("chosen.0.figureId");
+    expect(
+      (
+        await change([
+          { figureId: home.id, week: 1 },
+          { figureId: home.id, week: 2 },
+        ])
+      ).status,
+    ).toBe(422);
+    expect((await planOf(planId)).version).toBe(version);
+  });
+
+  it("of a section are its own: a change leaves the level's as it was", async () => {
+    const levelPlan = await planOf(course.level.planId);
+    const copy = await planOf(course.section.planId);
+    expect(copy.chosen).toEqual(levelPlan.chosen);
+    const { home } = course.figures;
+    const chosen = copy.chosen.map((entry) => (entry.figureId === home.id ? { ...entry, week: 2 } : entry));
+    await director.call(api.plans.change, {
+      params: { id: copy.id },
+      body: { version: copy.version, chosen },
+    });
+    expect((await planOf(copy.id)).chosen).toEqual(chosen);
+    expect(await planOf(levelPlan.id)).toEqual(levelPlan);
+    const stale = await director.call(api.plans.change, {
+      params: { id: copy.id },
+      body: { version: copy.version, chosen },
+    });
+    expect(stale.status).toBe(409);
+    expect(stale.problem.current).toEqual(await planOf(copy.id));
+    await director.call(api.plans.change, {
+      params: { id: copy.id },
+      body: { version: copy.version + 1, chosen: copy.chosen },
+    });
+  });
+});
+
+describe("sections", () => {
+  it("meet weekly and leave days off out", async () => {
+    const body = sectionContent(course.level.id, { name: "With a break", daysOff: ["2027-03-01"] });
+    const { dates } = (await director.call(api.sections.create, { body })).body;
+    expect(dates).toEqual([
+      "2027-02-15",
+      "2027-02-22",
+      "2027-03-08",
+      "2027-03-15",
+      "2027-03-22",
+      "2027-03-29",
+    ]);
+  });
+
+  it("refuse a day that is none, a time that is none and a level that is not there", async () => {
+    const body = sectionContent("00000000-0000-4000-8000-000000000000", {
+      firstDate: "2027-02-30",
+      startTime: "7pm",
+    });
+    const { problem } = await director.call(api.sections.create, { body });
+    expect(problem.errors?.map(({ path }) => path)).toEqual(["firstDate", "startTime"]);
+    const elsewhere = await director.call(api.sections.create, { body: sectionContent(body.levelId) });
+    expect(elsewhere.status).toBe(404);
+  });
+
+  it("keep a roster that teachers may write, and bring a student back with the marks", async () => {
+    const teacher = await studio.as("teacher");
+    const params = { id: course.section.id };
+    const { body: ana } = await teacher.call(api.students.create, {
+      params,
+      body: { name: "Ana", role: "follower" },
+    });
+    await teacher.call(api.students.create, { params, body: { name: "Ben", role: "leader" } });
+    expect((await teacher.call(api.students.list, { params })).body.map(({ name }) => name)).toEqual([
+      "Ben",
+      "Ana",
+    ]);
+    const twice = await teacher.call(api.students.create, { params, body: { name: "ana", role: "leader" } });
+    expect(twice.problem.errors?.[0]?.path).toBe("name");
+    const { body: check } = await teacher.call(api.checks.create, { params, body: { heldOn: TODAY } });
+    const mark = { studentId: ana.id, figureId: course.figures.home.id, mark: "alone" as const, version: 0 };
+    await teacher.call(api.checks.mark, { params: { id: check.id }, body: mark });
+    await teacher.call(api.students.remove, { params: { id: ana.id } });
+    expect((await teacher.call(api.students.list, { params })).body).toHaveLength(1);
+    await teacher.call(api.students.restore, { params: { id: ana.id } });
+    const [again] = (await teacher.call(api.checks.list, { params })).body;
+    expect(again?.marks).toMatchObject([{ studentId: ana.id, mark: "alone" }]);
+    const renamed = await teacher.call(api.students.change, {
+      params: { id: ana.id },
+      body: { name: "Anna", role: "leader", version: ana.version },
+    });
+    expect(renamed.body).toMatchObject({ name: "Anna", role: "leader", version: 2 });
+  });
+
+  it("go and come back", async () => {
+    const params = { id: course.section.id };
+    await director.call(api.sections.remove, { params });
+    expect((await director.call(api.lessons.list, { params })).status).toBe(404);
+    expect((await director.call(api.sections.restore, { params })).body).toMatchObject({ name: "Monday" });
+  });
+});
+
+describe("checks", () => {
+  it("change marks on their version, and take them back", async () => {
+    const params = { id: course.section.id };
+    const { body: student } = await director.call(api.students.create, {
+      params,
+      body: { name: "Cleo", role: "leader" },
+    });
+    const { body: check } = await director.call(api.checks.create, {
+      params,
+      body: { heldOn: "2027-02-20" },
+    });
+    const cell = { studentId: student.id, figureId: course.figures.home.id };
+    const mark = (value: "not-yet" | "alone" | "dances-it" | null, version: number) =>
+      director.call(api.checks.mark, { params: { id: check.id }, body: { ...cell, mark: value, version } });
+    expect((await mark("not-yet", 0)).body).toEqual({ ...cell, mark: "not-yet", version: 1 });
+    expect((await mark("alone", 1)).body).toEqual({ ...cell, mark: "alone", version: 2 });
+    const stale = await mark("dances-it", 1);
+    expect(stale.status).toBe(409);
+    expect(stale.problem.current).toEqual({ ...cell, mark: "alone", version: 2 });
+    expect((await mark(null, 2)).body).toEqual({ ...cell, mark: null, version: 0 });
+  });
+
+  it("let only one of two first marks through", async () => {
+    const params = { id: course.section.id };
+    const { body: student } = await director.call(api.students.create, {
+      params,
+      body: { name: "Dora", role: "leader" },
+    });
+    const [check] = (await director.call(api.checks.list, { params })).body;
+    const body = {
+      studentId: student.id,
+      figureId: course.figures.home.id,
+      mark: "alone" as const,
+      version: 0,
+    };
+    const send = () => director.call(api.checks.mark, { params: { id: check?.id }, body });
+    const answers = await Promise.all([send(), send(), send()]);
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
+  });
+
+  it("mark no student of another section", async () => {
+    const body = sectionContent(course.level.id, { name: "Other" });
+    const other = (await director.call(api.sections.create, { body })).body;
+    const { body: stranger } = await director.call(api.students.create, {
+      params: { id: other.id },
+      body: { name: "Eve", role: "solo" },
+    });
+    const [check] = (await director.call(api.checks.list, { params: { id: course.section.id } })).body;
+    const mark = {
+      studentId: stranger.id,
+      figureId: course.figures.home.id,
+      mark: "alone" as const,
+      version: 0,
+    };
+    const answer = await director.call(api.checks.mark, { params: { id: check?.id }, body: mark });
+    expect(answer.problem.errors?.[0]?.path).toBe("studentId");
+  });
+});
+
+describe("staff", () => {
+  const member = { name: "New", email: "new@test.example", role: "teacher" as const, active: true };
+
+  it("are added by the director and can sign in at once", async () => {
+    const { status } = await director.call(api.staff.create, { body: { ...member, password: PASSWORD } });
+    expect(status).toBe(200);
+    const visitor = await studio.visitor();
+    const entered = await visitor.call(api.session.signIn, {
+      body: { email: member.email, password: PASSWORD },
+    });
+    expect(entered.body.person?.role).toBe("teacher");
+    const twice = await director.call(api.staff.create, { body: { ...member, password: PASSWORD } });
+    expect(twice.problem.errors?.[0]?.path).toBe("email");
+  });
+
+  it("show nobody a password, not even in a conflict", async () => {
+    const all = (await director.call(api.staff.list)).body;
+    const one = all.find(({ email }) => email === member.email);
+    const stale = await director.call(api.staff.change, {
+      params: { id: one?.id },
+      body: { ...member, version: 99, password: "another long one" },
+    });
+    expect(stale.status).toBe(409);
+    for (const text of [JSON.stringify(all), JSON.stringify(stale.problem)])
+      expect(text).not.toMatch(/password|argon2/i);
+  });
+
+  it("always keep a director who can sign in", async () => {
+    const me = (await director.call(api.staff.list)).body.find(({ role }) => role === "director");
+    if (!me) throw new Error("no director");
+    const { id, ...content } = me;
+    const answer = await director.call(api.staff.change, {
+      params: { id },
+      body: { ...content, active: false },
+    });
+    expect(answer.status).toBe(422);
+    expect((await director.call(api.staff.list)).status).toBe(200);
+  });
+});

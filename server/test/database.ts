@@ -1,0 +1,29 @@
+import { chmodSync, mkdtempSync, rmSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import type { TestProject } from "vitest/node";
+import { startCluster } from "../../scripts/lib/cluster.ts";
+import { migrate, openDatabase } from "../src/index.ts";
+
+declare module "vitest" {
+  interface ProvidedContext {
+    /** A migrated database that tests copy and leave as it is. */
+    template: string;
+  }
+}
+
+/** Starts a throwaway PostgreSQL for the tests and ends it after them. */
+export default async function setup(project: TestProject): Promise<() => Promise<void>> {
+  const folder = mkdtempSync(join(tmpdir(), "map-step-test-"));
+  chmodSync(folder, 0o755); // as root, the database runs as another user
+  const cluster = await startCluster(folder, { throwaway: true });
+  const template = await cluster.database("map_step_template");
+  const db = openDatabase(template);
+  await migrate(db.sequelize);
+  await db.sequelize.close();
+  project.provide("template", template);
+  return async () => {
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  };
+}

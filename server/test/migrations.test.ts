@@ -1,0 +1,92 @@
+import { QueryTypes } from "sequelize";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { migrate, openDatabase } from "../src/index.ts";
+import { type Course, openCourse, openStudio, type TestStudio } from "./studio.ts";
+
+let studio: TestStudio;
+let course: Course;
+beforeAll(async () => {
+  studio = await openStudio();
+  course = await openCourse(studio.db);
+});
+afterAll(() => studio.close());
+const sql = (text: string) => studio.db.sequelize.query(text);
+
+describe("migrations", () => {
+  it("build every table from nothing, and do nothing a second time", async () => {
+    const { sequelize } = studio.db;
+    await sequelize.query("create database from_nothing");
+    const address = new URL(inject("template"));
+    address.pathname = "/from_nothing";
+    const url = address.href;
+    const [one, two] = [openDatabase(url), openDatabase(url)];
+    const done = await Promise.all([migrate(one.sequelize), migrate(two.sequelize)]);
+    expect(done.map(({ length }) => length).sort()).toEqual([0, 4]);
+    expect(await migrate(one.sequelize)).toEqual([]);
+    const [{ count } = { count: 0 }] = await one.sequelize.query<{ count: string }>(
+      "select count(*) from information_schema.tables where table_schema = 'public'",
+      { type: QueryTypes.SELECT },
+    );
+    expect(Number(count)).toBeGreaterThan(15);
+    await one.sequelize.close();
+    await two.sequelize.close();
+  });
+
+  it("give every table its times and every editable thing its version", async () => {
+    const rows = await studio.db.sequelize.query<{ table: string; columns: string[] }>(
+      `select table_name as table, array_agg(column_name::text) as columns from information_schema.columns
+       where table_schema = 'public' and table_name <> 'migrations' group by 1`,
+      { type: QueryTypes.SELECT },
+    );
+    for (const { table, columns } of rows)
+      expect(columns, table).toEqual(expect.arrayContaining(["created_at", "updated_at"]));
+    const versioned = rows.filter(({ columns }) => columns.includes("version")).map(({ table }) => table);
+    expect(versioned.sort()).toEqual(
+      [
+        "check_marks",
+        "dances",
+        "figures",
+        "lesson_segments",
+        "lessons",
+        "levels",
+        "plans",
+        "recaps",
+        "sections",
+        "staff",
+        "students",
+      ].sort(),
+    );
+  });
+});
+
+describe("the database itself refuses", () => {
+  it.each([
+    [
+      "a figure of no dance",
+      "insert into figures (dance_id, name, kind, tier, minutes) values (gen_random_uuid(), 'X', 'basic', 1, 5)",
+    ],
+    [
+      "a figure twice",
+      "insert into figures (dance_id, name, kind, tier, minutes) select dance_id, upper(name), kind, tier, minutes from figures limit 1",
+    ],
+    ["a kind that is none", "update figures set kind = 'dessert'"],
+    ["no minutes", "update figures set minutes = 0"],
+    [
+      "a figure that needs itself",
+      "insert into figure_needs (figure_id, needs_id, position) select id, id, 0 from figures limit 1",
+    ],
+    ["a lesson without room for figures", "update levels set warm_up_minutes = 58"],
+    ["a second plan of a level", "insert into plans (level_id) select id from levels"],
+    ["a second studio", "insert into studio (id, name, time_zone) values (2, 'Other', 'UTC')"],
+    ["an empty name", "update sections set name = '  '"],
+    ["a time that is none", "update sections set start_time = '25:00'"],
+    [
+      "a student in no section",
+      "insert into students (section_id, name, role) values (gen_random_uuid(), 'X', 'leader')",
+    ],
+    ["a dance that figures belong to being deleted", "delete from dances"],
+  ])("%s", async (_, statement) => {
+    await expect(sql(statement)).rejects.toThrow();
+    expect(await studio.db.Figure.count()).toBe(Object.keys(course.figures).length);
+  });
+});

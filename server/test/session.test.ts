@@ -1,0 +1,133 @@
+import { api, type Setup } from "@map-step/contract";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { services } from "../src/index.ts";
+import { openStudio, PASSWORD, type TestStudio } from "./studio.ts";
+
+const SETUP: Setup = {
+  studioName: "New house",
+  timeZone: "Europe/Lisbon",
+  name: "First",
+  email: "first@test.example",
+  password: PASSWORD,
+};
+
+describe("an empty studio", () => {
+  let studio: TestStudio;
+  beforeAll(async () => {
+    studio = await openStudio({ studio: false });
+  });
+  afterAll(() => studio.close());
+
+  it("asks for its director, once, and signs them in", async () => {
+    const first = await studio.visitor();
+    expect((await first.call(api.session.read)).body).toMatchObject({ needsSetup: true, person: null });
+    const short = await first.call(api.session.setUp, {
+      body: { ...SETUP, password: "short", timeZone: "Nowhere" },
+    });
+    expect(short.status).toBe(422);
+    expect(short.problem.errors?.map(({ path }) => path).sort()).toEqual(["password", "timeZone"]);
+    const done = await first.call(api.session.setUp, { body: SETUP });
+    expect(done.body).toMatchObject({
+      needsSetup: false,
+      person: { role: "director" },
+      studio: { name: "New house" },
+    });
+    const second = await (await studio.visitor()).call(api.session.setUp, { body: SETUP });
+    expect(second.status).toBe(403);
+    expect(await studio.db.Staff.count()).toBe(1);
+  });
+
+  it("lets only one of two first directors in", async () => {
+    const other = await openStudio({ studio: false });
+    const visitors = [await other.visitor(), await other.visitor()];
+    const answers = await Promise.all(
+      visitors.map((visitor, index) =>
+        visitor.call(api.session.setUp, { body: { ...SETUP, email: `d${index}@test.example` } }),
+      ),
+    );
+    expect(answers.map(({ status }) => status).sort()).toEqual([200, 403]);
+    expect(await other.db.Staff.count()).toBe(1);
+    await other.close();
+  });
+});
+
+describe("signing in and out", () => {
+  let studio: TestStudio;
+  beforeAll(async () => {
+    studio = await openStudio();
+    await studio.as("director");
+  });
+  afterAll(() => studio.close());
+  const body = { email: "director1@test.example", password: PASSWORD };
+
+  it("sets a cookie that scripts and other sites cannot use, and renews the session's id", async () => {
+    const visitor = await studio.visitor();
+    const cookie = (answer: { headers: Headers }) => answer.headers.get("set-cookie") ?? "";
+    const before = cookie(await visitor.call(api.session.read));
+    const entered = await visitor.call(api.session.signIn, {
+      body: { ...body, email: "Director1@Test.example" },
+    });
+    expect(entered.body.person?.name).toBe("director 1");
+    expect(cookie(entered)).toMatch(/HttpOnly/);
+    expect(cookie(entered)).toMatch(/SameSite=Lax/);
+    expect(cookie(entered).split(";")[0]).not.toBe(before.split(";")[0]);
+    expect((await visitor.call(api.figures.list)).status).toBe(200);
+  });
+
+  it("ends with the sign-out", async () => {
+    const visitor = await studio.as("teacher");
+    expect((await visitor.call(api.session.signOut)).body.person).toBeNull();
+    expect((await visitor.call(api.figures.list)).status).toBe(401);
+  });
+
+  it("ends when the account is closed", async () => {
+    const visitor = await studio.as("teacher");
+    await studio.db.Staff.update(
+      { active: false },
+      { where: { name: (await visitor.call(api.session.read)).body.person?.name ?? "" } },
+    );
+    expect((await visitor.call(api.figures.list)).status).toBe(401);
+  });
+
+  it("refuses a change without the token of the session", async () => {
+    const visitor = await studio.as("director");
+    const forged = await visitor.send("POST", "/dances", { name: "Forged" }, { "x-csrf-token": "guess" });
+    expect(forged.status).toBe(403);
+    expect(await studio.db.Dance.count()).toBe(0);
+  });
+
+  it("says the same of a wrong password and of an unknown address, and offers no accounts", async () => {
+    const visitor = await studio.visitor();
+    const wrong = await visitor.call(api.session.signIn, { body: { ...body, password: "not the one" } });
+    const unknown = await visitor.call(api.session.signIn, { body: { ...body, email: "who@test.example" } });
+    expect(wrong.status).toBe(401);
+    expect(unknown.problem).toEqual(wrong.problem);
+    expect((await visitor.call(api.session.read)).body.demoAccounts).toEqual([]);
+  });
+
+  it("closes for a while after ten wrong passwords for an address, and only for that address", async () => {
+    const visitor = await studio.visitor();
+    const attempt = () =>
+      visitor.call(api.session.signIn, { body: { email: "guess@test.example", password: "wrong one" } });
+    for (let tries = 0; tries < 10; tries++) expect((await attempt()).status).toBe(401);
+    const barred = await attempt();
+    expect(barred.status).toBe(429);
+    expect(barred.problem.type).toBe("urn:map-step:problem:too-many-attempts");
+    expect((await visitor.call(api.session.signIn, { body })).status).toBe(200);
+  });
+
+  it("offers the accounts of a demo studio on its sign-in page and never afterwards", async () => {
+    const demo = await services.createStaff(studio.db, {
+      name: "Demo",
+      email: "demo@test.example",
+      role: "teacher",
+      active: true,
+      password: PASSWORD,
+    });
+    await studio.db.Staff.update({ demoPassword: PASSWORD }, { where: { id: demo.id } });
+    const outside = await studio.visitor();
+    expect((await outside.call(api.session.read)).body.demoAccounts).toHaveLength(1);
+    const inside = await studio.as("teacher");
+    expect((await inside.call(api.session.read)).body.demoAccounts).toEqual([]);
+  });
+});

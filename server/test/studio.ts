@@ -1,0 +1,228 @@
+import { randomUUID } from "node:crypto";
+import type { Server } from "node:http";
+import type { AddressInfo } from "node:net";
+import {
+  api,
+  type Endpoint,
+  type FigureContent,
+  type FigureRecord,
+  type Level,
+  type LevelContent,
+  type Problem,
+  type Section,
+  type SectionContent,
+  type Session,
+  type StaffRole,
+} from "@map-step/contract";
+import pg from "pg";
+import { inject } from "vitest";
+import type { z } from "zod";
+import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
+
+export const TODAY = "2027-02-16";
+export const PASSWORD = "a long enough one";
+
+export interface Answer<T> {
+  readonly status: number;
+  readonly body: T;
+  /** The same answer, read as an error. */
+  readonly problem: Problem;
+  readonly headers: Headers;
+}
+
+/** Somebody with a browser: keeps cookies and sends the token back. */
+export class Visitor {
+  #cookies = new Map<string, string>();
+  #token = "";
+  constructor(readonly address: string) {}
+
+  async send(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer<unknown>> {
+    const cookie = [...this.#cookies].map((pair) => pair.join("=")).join("; ");
+    const response = await fetch(`${this.address}/api${path}`, {
+      method,
+      headers: {
+        cookie,
+        "x-csrf-token": this.#token,
+        ...(body === undefined ? {} : { "content-type": "application/json" }),
+        ...headers,
+      },
+      ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body) }),
+    });
+    for (const line of response.headers.getSetCookie()) {
+      const [, name = "", value = ""] = /^([^=]+)=([^;]*)/.exec(line) ?? [];
+      this.#cookies.set(name, value);
+    }
+    const answer: unknown = await response.json();
+    if (typeof answer === "object" && answer !== null && "csrfToken" in answer)
+      this.#token = (answer as Session).csrfToken;
+    return { status: response.status, body: answer, problem: answer as Problem, headers: response.headers };
+  }
+
+  async call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+    { method, path }: Endpoint<P, B, R>,
+    { params = {}, body }: { params?: Record<string, unknown>; body?: z.input<B> } = {},
+  ): Promise<Answer<z.output<R>>> {
+    const filled = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
+    return (await this.send(method, filled, body)) as Answer<z.output<R>>;
+  }
+}
+
+export interface TestStudio {
+  readonly db: Database;
+  readonly address: string;
+  readonly visitor: () => Promise<Visitor>;
+  /** Signed in as somebody of the role, whose account is made now. */
+  readonly as: (role: StaffRole) => Promise<Visitor>;
+  readonly close: () => Promise<void>;
+}
+
+async function copyTemplate(): Promise<string> {
+  const template = new URL(inject("template"));
+  const name = `studio_${randomUUID().replaceAll("-", "")}`;
+  const admin = new URL(template);
+  admin.pathname = "/postgres";
+  const client = new pg.Client({ connectionString: admin.href });
+  await client.connect();
+  await client.query(`create database ${name} template map_step_template`);
+  await client.end();
+  const copy = new URL(template);
+  copy.pathname = `/${name}`;
+  return copy.href;
+}
+
+/** A server on a database of its own. */
+export async function openStudio(furnish: { studio: boolean } = { studio: true }): Promise<TestStudio> {
+  const url = await copyTemplate();
+  const db = openDatabase(url);
+  const config = readConfig({
+    DATABASE_URL: url,
+    SESSION_SECRET: "only for tests, but long enough for it",
+    STUDIO_TODAY: TODAY,
+    LOG_LEVEL: "silent",
+  });
+  const { app, close } = createApp(db, config);
+  const server = await new Promise<Server>((resolve) => {
+    const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
+  });
+  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  if (furnish.studio) await db.Studio.create({ id: 1, name: "Test house", timeZone: "Europe/Lisbon" });
+  const visitor = async () => {
+    const fresh = new Visitor(address);
+    await fresh.call(api.session.read);
+    return fresh;
+  };
+  let people = 0;
+  return {
+    db,
+    address,
+    visitor,
+    as: async (role) => {
+      people += 1;
+      const email = `${role}${people}@test.example`;
+      await services.createStaff(db, {
+        name: `${role} ${people}`,
+        email,
+        role,
+        active: true,
+        password: PASSWORD,
+      });
+      const person = await visitor();
+      await person.call(api.session.signIn, { body: { email, password: PASSWORD } });
+      return person;
+    },
+    close: async () => {
+      await new Promise((resolve) => server.close(resolve));
+      await close();
+      await db.sequelize.close();
+    },
+  };
+}
+
+export const STEPS = "leader\n1   L side\n2   R close\nfollower mirror\nbeats 2\n";
+
+export const figureContent = (
+  danceId: string,
+  name: string,
+  about: Partial<FigureContent> = {},
+): FigureContent => ({
+  danceId,
+  name,
+  otherNames: [],
+  kind: "basic",
+  tier: 1,
+  notation: STEPS,
+  minutes: 10,
+  needs: [],
+  cues: [`Say ${name}`],
+  slips: [],
+  cautions: [],
+  ...about,
+});
+
+export const levelContent = (danceId: string, about: Partial<LevelContent> = {}): LevelContent => ({
+  danceId,
+  name: "Level one",
+  followsId: null,
+  weeks: 6,
+  lessonMinutes: 60,
+  warmUpMinutes: 7,
+  wrapMinutes: 5,
+  mostNew: 3,
+  settledLessons: 1,
+  approachId: "steps-first",
+  ...about,
+});
+
+export const sectionContent = (levelId: string, about: Partial<SectionContent> = {}): SectionContent => ({
+  levelId,
+  name: "Monday",
+  firstDate: "2027-02-15",
+  startTime: "19:30",
+  daysOff: [],
+  room: "Hall",
+  teacherIds: [],
+  ...about,
+});
+
+export interface Course {
+  readonly danceId: string;
+  /** Home is new in week 1, Pass in week 2, Spin waits. */
+  readonly figures: { readonly home: FigureRecord; readonly pass: FigureRecord; readonly spin: FigureRecord };
+  readonly level: Level;
+  readonly section: Section;
+}
+
+/** A dance with three figures, a level that places two of them, and a section that runs it. */
+export async function openCourse(db: Database): Promise<Course> {
+  const { id: danceId } = await services.createDance(db, {
+    name: "Test dance",
+    meter: 4,
+    phraseBeats: 8,
+    slowBeats: 2,
+    quickBeats: 1,
+    slowestBpm: 90,
+    fastestBpm: 120,
+  });
+  const home = await services.createFigure(db, figureContent(danceId, "Home"));
+  const pass = await services.createFigure(
+    db,
+    figureContent(danceId, "Pass", { kind: "pattern", needs: [home.id], cautions: ["Keep arms in front."] }),
+  );
+  const spin = await services.createFigure(
+    db,
+    figureContent(danceId, "Spin", { kind: "turn", needs: [home.id] }),
+  );
+  const level = await services.createLevel(db, levelContent(danceId));
+  await services.changePlan(db, level.planId, 1, [
+    { figureId: home.id, week: 1 },
+    { figureId: pass.id, week: 2 },
+    { figureId: spin.id, week: null },
+  ]);
+  const section = await services.createSection(db, sectionContent(level.id));
+  return { danceId, figures: { home, pass, spin }, level, section };
+}
