@@ -1,7 +1,6 @@
 import { migrate, openDatabase } from "@map-step/server";
 import { loadDemo } from "./load.ts";
 
-export { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures.ts";
 export { loadDemo } from "./load.ts";
 export { DEMO_PASSWORD } from "./people.ts";
 

@@ -1,12 +1,22 @@
-import type { ChosenFigure, FigureRecord, Lesson, Level, Section } from "@map-step/contract";
+import type { ChosenFigure, FigureRecord, Lesson, Level, NewDance, Section } from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
 import { draftPlan, type Placement } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
-import { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures.ts";
+import { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures/index.ts";
 import { DEMO_PASSWORD, STAFF, STUDENTS } from "./people.ts";
 
 const MONDAY = 1;
+
+export const HUSTLE: NewDance = {
+  name: "Hustle",
+  meter: 4,
+  phraseBeats: 8,
+  slowBeats: 2,
+  quickBeats: 1,
+  slowestBpm: 96,
+  fastestBpm: 124,
+};
 
 async function loadStaff(db: Database): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
@@ -150,16 +160,7 @@ async function loadTerm(
 export async function loadDemo(db: Database, today: string): Promise<void> {
   await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
   const staff = await loadStaff(db);
-  const hustle = {
-    name: "Hustle",
-    meter: 4,
-    phraseBeats: 8,
-    slowBeats: 2,
-    quickBeats: 1,
-    slowestBpm: 96,
-    fastestBpm: 124,
-  };
-  const { id: danceId } = await services.createDance(db, hustle);
+  const { id: danceId } = await services.createDance(db, HUSTLE);
   const figures = await loadFigures(db, danceId);
   const named = (names: readonly string[]) => names.flatMap((name) => figures.get(name) ?? []);
   const first = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 1", followsId: null });

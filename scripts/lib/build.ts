@@ -25,5 +25,6 @@ export function buildWeb(): void {
   const built = newest(join(WEB_ROOT, "index.html"));
   if (Math.max(...SOURCES.map(newest)) < built) return;
   console.log("Building the web application …");
-  execFileSync("npx", ["vite", "build", "--logLevel", "warn"], { cwd: "web", stdio: "inherit" });
+  const vite = join(process.cwd(), "node_modules/vite/bin/vite.js");
+  execFileSync(process.execPath, [vite, "build", "--logLevel", "warn"], { cwd: "web", stdio: "inherit" });
 }

@@ -60,3 +60,14 @@ export const needPostgres = (): string =>
 
 export const needChromium = (): string =>
   need(chromiumPath, "chromium", "Elsewhere: set CHROMIUM to the path of the browser.");
+
+/** What Chromium needs to run without a display, as root, and without looking for a network. */
+export const CHROMIUM_FLAGS = [
+  "--no-sandbox",
+  "--disable-gpu",
+  "--disable-quic",
+  "--no-first-run",
+  "--disable-background-networking",
+  "--disable-component-update",
+  "--disable-sync",
+] as const;

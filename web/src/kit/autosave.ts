@@ -19,7 +19,6 @@ interface Options<T, R> {
   /** The version that the value on screen was made on. */
   readonly version: number;
   readonly save: (value: T, version: number) => Promise<R>;
-  readonly onSaved?: (result: R) => void;
 }
 
 export interface Autosave<T, R> {
@@ -30,6 +29,8 @@ export interface Autosave<T, R> {
   /** Saves a choice between the two versions over the other one. */
   readonly settle: (value: T, theirs: R) => void;
   readonly retry: () => void;
+  /** Saves what waits now. False when it could not be saved; the reason is then on screen. */
+  readonly flush: () => Promise<boolean>;
   /** The version of what the server holds, as far as is known here. */
   readonly version: () => number;
   /** Takes over a version read from the server; false while something here is not saved. */
@@ -51,38 +52,48 @@ export function useAutosave<T, R extends { readonly version: number }>(
   const now = useRef({
     version: options.version,
     waiting: null as { value: T } | null,
-    busy: false,
+    sending: null as Promise<void> | null,
     timer: 0,
   });
   const latest = useRef(options);
   latest.current = options;
 
-  const send = useCallback(async (): Promise<void> => {
-    const here = now.current;
-    const sent = here.waiting;
-    clearTimeout(here.timer);
-    if (here.busy || !sent) return;
-    here.busy = true;
-    setState("saving");
-    try {
-      const result = await latest.current.save(sent.value, here.version);
-      here.version = result.version;
-      if (here.waiting === sent) {
+  const sendOnce = useCallback(
+    async (sent: { value: T }): Promise<void> => {
+      const here = now.current;
+      setState("saving");
+      try {
+        const result = await latest.current.save(sent.value, here.version);
+        here.version = result.version;
+        if (here.waiting !== sent) return;
         here.waiting = null;
         forget();
         setState("saved");
+      } catch (error) {
+        if (isStale(error)) setTheirs(error.problem.current as R);
+        else tellError(error);
+        setState(isStale(error) ? "conflict" : "failed");
+        throw error;
       }
-      latest.current.onSaved?.(result);
-    } catch (error) {
-      if (isStale(error)) setTheirs(error.problem.current as R);
-      else tellError(error);
-      setState(isStale(error) ? "conflict" : "failed");
-      return;
-    } finally {
-      here.busy = false;
+    },
+    [forget],
+  );
+  const flush = useCallback(async (): Promise<boolean> => {
+    const here = now.current;
+    clearTimeout(here.timer);
+    try {
+      await here.sending;
+      while (here.waiting) {
+        here.sending ??= sendOnce(here.waiting).finally(() => {
+          here.sending = null;
+        });
+        await here.sending;
+      }
+      return true;
+    } catch {
+      return false;
     }
-    if (here.waiting) await send();
-  }, [forget]);
+  }, [sendOnce]);
 
   const changed = useCallback(
     (value: T) => {
@@ -91,25 +102,25 @@ export function useAutosave<T, R extends { readonly version: number }>(
       keep({ value, version: here.version });
       setState("waiting");
       clearTimeout(here.timer);
-      here.timer = window.setTimeout(() => void send(), PAUSE);
+      here.timer = window.setTimeout(() => void flush(), PAUSE);
     },
-    [keep, send],
+    [keep, flush],
   );
   const settle = useCallback(
     (value: T, other: R) => {
       setTheirs(null);
       now.current.version = other.version;
       changed(value);
-      void send();
+      void flush();
     },
-    [changed, send],
+    [changed, flush],
   );
   const follow = useCallback((version: number) => {
-    if (now.current.waiting || now.current.busy) return false;
+    if (now.current.waiting || now.current.sending) return false;
     now.current.version = version;
     return true;
   }, []);
-  const retry = useCallback(() => void send(), [send]);
+  const retry = useCallback(() => void flush(), [flush]);
   const version = useCallback(() => now.current.version, []);
 
   useEffect(() => {
@@ -119,5 +130,5 @@ export function useAutosave<T, R extends { readonly version: number }>(
       retry();
     };
   }, [retry]);
-  return { state, theirs, changed, settle, retry, version, follow };
+  return { state, theirs, changed, settle, retry, flush, version, follow };
 }

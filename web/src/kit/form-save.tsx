@@ -1,8 +1,9 @@
 import { type ReactNode, useState } from "react";
 import type { FieldValues, UseFormReturn } from "react-hook-form";
 import { errorText, isStale } from "./api.ts";
-import { ConflictDialog, differencesOf, mergeChoice, type Shown } from "./conflict.tsx";
+import { ConflictDialog } from "./conflict.tsx";
 import { showFieldErrors } from "./form.ts";
+import { differencesOf, mergeChoice, type Shown } from "./merge.ts";
 
 interface Options<V extends FieldValues, O, R> {
   readonly form: UseFormReturn<V, unknown, O>;

@@ -1,4 +1,4 @@
-import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
+import { api, type DanceRecord } from "@map-step/contract";
 import { parseFigure } from "@map-step/core/notation";
 import { useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
@@ -13,24 +13,6 @@ export function useSteps(notation: string) {
     const { figure, faults } = parseFigure(notation);
     return faults.length === 0 ? figure : null;
   }, [notation]);
-}
-
-export interface Filter {
-  readonly search: string;
-  readonly danceId: string;
-  readonly kind: string;
-  readonly tier: string;
-}
-
-/** The figures whose name, or another name, holds the search, of the chosen dance, kind and tier. */
-export function filterFigures(figures: readonly FigureRecord[], filter: Filter): FigureRecord[] {
-  const search = filter.search.trim().toLowerCase();
-  const fits = (figure: FigureRecord) =>
-    (filter.danceId === "" || figure.danceId === filter.danceId) &&
-    (filter.kind === "" || figure.kind === filter.kind) &&
-    (filter.tier === "" || String(figure.tier) === filter.tier) &&
-    [figure.name, ...figure.otherNames].some((name) => name.toLowerCase().includes(search));
-  return figures.filter(fits);
 }
 
 /** What the ribbon needs of a dance; four to the bar where there is none yet. */

@@ -10,7 +10,8 @@ import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { DancesDialog } from "../dances/dialog.tsx";
 import { useMay } from "../session/session.tsx";
-import { filterFigures, timingOf, useDances, useFigures, useSteps } from "./library.ts";
+import { filterFigures } from "./filter.ts";
+import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
 
 function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
   const steps = useSteps(figure.notation);

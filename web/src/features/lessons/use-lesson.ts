@@ -66,6 +66,7 @@ export function useLesson(lesson: Lesson): LessonEdit {
   );
   useEffect(() => take(lesson), [lesson, take]);
 
+  // Everything here changes one lesson: what waits to be saved goes first, so that no edit meets another.
   const keep = async (state: Lesson["state"], order: Segments = segments): Promise<Lesson> => {
     const body = { version: saving.version(), state, segments: content(order) };
     const kept = await change.mutateAsync({ params, body });
@@ -78,6 +79,10 @@ export function useLesson(lesson: Lesson): LessonEdit {
     const before = segments.find(({ id }) => id === segmentId);
     put({ covered });
     try {
+      if (!(await saving.flush())) {
+        put({ covered: before?.covered ?? null });
+        return;
+      }
       // Marks belong to a kept running order: the first one keeps the order as it is planned now.
       if (saving.version() === 0) await keep(lesson.state);
       const body = { version: version ?? before?.version ?? 0, covered };
@@ -102,8 +107,12 @@ export function useLesson(lesson: Lesson): LessonEdit {
     mark: markOne,
     markConflict,
     forgetConflict: () => setMarkConflict(null),
-    setState: async (state) => void (await keep(state).catch(tellError)),
-    rebuild: async () =>
-      rebuild.mutateAsync({ params, body: { version: saving.version() } }).then(take, tellError),
+    setState: async (state) => {
+      if (await saving.flush()) await keep(state).catch(tellError);
+    },
+    rebuild: async () => {
+      if (!(await saving.flush())) return;
+      await rebuild.mutateAsync({ params, body: { version: saving.version() } }).then(take, tellError);
+    },
   };
 }

@@ -4,7 +4,7 @@ import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES } from "@map-step/core/time";
 import { useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
-import { filterFigures } from "../figures/library.ts";
+import { filterFigures } from "../figures/filter.ts";
 import type { Chosen } from "./use-plan.ts";
 
 interface Props {

@@ -10,9 +10,10 @@ import {
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { isStale, useApi, useChange } from "../../kit/api.ts";
-import { ConflictDialog, differencesOf, mergeChoice } from "../../kit/conflict.tsx";
+import { ConflictDialog } from "../../kit/conflict.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.tsx";

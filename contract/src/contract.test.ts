@@ -1,0 +1,122 @@
+import { describe, expect, it } from "vitest";
+import { localDate, phrases, words } from "./common.ts";
+import {
+  api,
+  type Endpoint,
+  type FigureRecord,
+  type Level,
+  problem,
+  recapDocument,
+  setup,
+  toLevelPlan,
+} from "./index.ts";
+
+const endpoints = Object.values(api).flatMap((feature) => Object.values(feature) as Endpoint[]);
+
+describe("the API", () => {
+  it("has one endpoint for a method and an address", () => {
+    const places = endpoints.map(({ method, path }) => `${method} ${path}`);
+    expect(new Set(places).size).toBe(places.length);
+  });
+
+  it("checks every parameter that an address names", () => {
+    for (const { path, params } of endpoints) {
+      const named = [...path.matchAll(/:(\w+)/g)].map(([, name]) => name);
+      const missing = params.safeParse({}).error?.issues.map(({ path: at }) => at[0]) ?? [];
+      expect([...missing].sort(), path).toEqual([...named].sort());
+    }
+  });
+
+  it("changes nothing by reading", () => {
+    for (const { method, access } of endpoints)
+      if (method === "GET") expect(["read", "anyone"]).toContain(access);
+  });
+});
+
+describe("texts and dates", () => {
+  it.each(["2027-02-30", "2027-2-3", "27-02-03", "2027-13-01", ""])("%s is no date", (text) => {
+    expect(localDate.safeParse(text).success).toBe(false);
+  });
+
+  it("trims words and wants something in them", () => {
+    expect(words(10).parse("  in time ")).toBe("in time");
+    expect(words(10).safeParse("   ").success).toBe(false);
+    expect(words(3).safeParse("four").error?.issues[0]?.message).toBe("At most 3 characters");
+  });
+
+  it("wants no phrase twice", () => {
+    expect(phrases.safeParse(["one", "one "]).success).toBe(false);
+  });
+
+  it("takes a long password and a real time zone", () => {
+    const studio = {
+      studioName: "House",
+      timeZone: "Europe/Lisbon",
+      name: "Dir",
+      email: "DIR@house.example",
+      password: "0123456789",
+    };
+    expect(setup.parse(studio).email).toBe("dir@house.example");
+    const paths = setup
+      .safeParse({ ...studio, timeZone: "Moon/Sea", password: "short" })
+      .error?.issues.map(({ path }) => path[0]);
+    expect(paths).toEqual(["timeZone", "password"]);
+  });
+});
+
+describe("a recap's text", () => {
+  const paragraph = {
+    type: "paragraph",
+    content: [{ type: "text", text: "words", marks: [{ type: "bold" }] }],
+  };
+  const nested = (depth: number): unknown => ({
+    type: "bulletList",
+    content: [{ type: "listItem", content: [depth > 1 ? nested(depth - 1) : paragraph] }],
+  });
+  const doc = (...content: unknown[]) => recapDocument.safeParse({ type: "doc", content }).success;
+
+  it("holds paragraphs, headings and lists four deep", () => {
+    expect(doc(paragraph, { type: "heading", attrs: { level: 2 } }, nested(4))).toBe(true);
+  });
+
+  it.each([
+    ["a heading of another size", { type: "heading", attrs: { level: 1 } }],
+    ["a list five deep", nested(5)],
+    ["a node it does not know", { type: "image", attrs: { src: "x" } }],
+    [
+      "a mark it does not know",
+      { type: "paragraph", content: [{ type: "text", text: "x", marks: [{ type: "link" }] }] },
+    ],
+    ["text straight in a list", { type: "bulletList", content: [{ type: "text", text: "x" }] }],
+  ])("refuses %s", (_, node) => {
+    expect(doc(node)).toBe(false);
+  });
+});
+
+it("gives the planner the chosen and the known figures in the order of the library", () => {
+  const figures = ["c", "a", "b", "d"].map((id) => ({ id }) as FigureRecord);
+  const rules = { weeks: 6 } as Level;
+  const chosen = [
+    { figureId: "b", week: 2 },
+    { figureId: "c", week: null },
+  ];
+  expect(toLevelPlan(rules, { chosen, known: ["a"] }, figures)).toEqual({
+    rules,
+    figures: [{ id: "c" }, { id: "a" }, { id: "b" }],
+    known: ["a"],
+    placements: [{ figureId: "b", week: 2 }],
+  });
+});
+
+it("describes errors so that they can be read", () => {
+  expect(
+    problem.safeParse({
+      type: "urn:x",
+      title: "T",
+      status: 422,
+      detail: "D",
+      errors: [{ path: "a.0", message: "M" }],
+    }).success,
+  ).toBe(true);
+  expect(problem.safeParse({ title: "T" }).success).toBe(false);
+});

@@ -1,0 +1,57 @@
+import { AxeBuilder } from "@axe-core/playwright";
+import { type Browser, test as base, expect, type Page } from "@playwright/test";
+
+interface Watch {
+  /** Statuses that a test brings about on purpose; the browser logs each as an error. */
+  readonly expectStatus: (...statuses: number[]) => void;
+}
+
+/** A page whose console stays free of errors, also of those of the browser's own security rules. */
+export const test = base.extend<{ watch: Watch }>({
+  watch: [
+    async ({ page }, use) => {
+      const errors: string[] = [];
+      const expected: number[] = [];
+      page.on("pageerror", (error) => errors.push(error.message));
+      page.on("console", (message) => {
+        if (message.type() === "error") errors.push(message.text());
+      });
+      await use({ expectStatus: (...statuses) => void expected.push(...statuses) });
+      const foreseen = (text: string) => expected.some((status) => text.includes(`status of ${status}`));
+      expect(errors.filter((text) => !foreseen(text))).toEqual([]);
+    },
+    { auto: true },
+  ],
+});
+
+export { expect };
+
+export const demoStudio = (): string => process.env.DEMO_STUDIO ?? "";
+export const emptyStudio = (): string => process.env.EMPTY_STUDIO ?? "";
+
+export const DIRECTOR = "Maro Quillfeather";
+export const TEACHER = "Ilse Tarnbrook";
+
+/** Signs in at the demo studio with one click, as its sign-in page offers. */
+export async function signIn(page: Page, name = DIRECTOR): Promise<void> {
+  await page.goto(demoStudio());
+  await page.getByRole("button", { name: new RegExp(name) }).click();
+  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+}
+
+/** A second person at their own browser. */
+export async function another(browser: Browser, name = DIRECTOR): Promise<Page> {
+  const page = await (await browser.newContext()).newPage();
+  await signIn(page, name);
+  return page;
+}
+
+/** Nothing on the page that the accessibility rules (WCAG 2.2 A and AA) count as a fault. */
+export async function expectAccessible(page: Page): Promise<void> {
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
+    .analyze();
+  expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`)).toEqual(
+    [],
+  );
+}

@@ -1,0 +1,19 @@
+import { defineConfig } from "@playwright/test";
+import { CHROMIUM_FLAGS, needChromium } from "../scripts/lib/packages.ts";
+
+export default defineConfig({
+  testDir: "tests",
+  outputDir: "../.data/e2e",
+  globalSetup: "./setup.ts",
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  reporter: [["list"], ["json", { outputFile: "../.data/e2e-report.json" }]],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
+    trace: "retain-on-failure",
+    screenshot: "only-on-failure",
+    permissions: ["clipboard-read", "clipboard-write"],
+  },
+});

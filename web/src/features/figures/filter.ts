@@ -1,0 +1,19 @@
+import type { FigureRecord } from "@map-step/contract";
+
+export interface Filter {
+  readonly search: string;
+  readonly danceId: string;
+  readonly kind: string;
+  readonly tier: string;
+}
+
+/** The figures whose name, or another name, holds the search, of the chosen dance, kind and tier. */
+export function filterFigures(figures: readonly FigureRecord[], filter: Filter): FigureRecord[] {
+  const search = filter.search.trim().toLowerCase();
+  const fits = (figure: FigureRecord) =>
+    (filter.danceId === "" || figure.danceId === filter.danceId) &&
+    (filter.kind === "" || figure.kind === filter.kind) &&
+    (filter.tier === "" || String(figure.tier) === filter.tier) &&
+    [figure.name, ...figure.otherNames].some((name) => name.toLowerCase().includes(search));
+  return figures.filter(fits);
+}
