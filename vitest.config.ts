@@ -1,3 +1,4 @@
+import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
 /** Everything but the browser: the model, the contract, the demo, the web's own arithmetic, the server. */
@@ -13,7 +14,7 @@ export default defineConfig({
           name: "server",
           root: "server",
           include: ["test/**/*.test.ts"],
-          globalSetup: ["./test/database.ts"],
+          globalSetup: [fileURLToPath(new URL("server/test/database.ts", import.meta.url))],
           testTimeout: 20_000,
           hookTimeout: 60_000,
         },

@@ -4,6 +4,8 @@ import { type Browser, test as base, expect, type Page } from "@playwright/test"
 interface Watch {
   /** Statuses that a test brings about on purpose; the browser logs each as an error. */
   readonly expectStatus: (...statuses: number[]) => void;
+  /** The test itself cuts the connection. */
+  readonly expectCuts: () => void;
 }
 
 /** A page whose console stays free of errors, also of those of the browser's own security rules. */
@@ -11,13 +13,16 @@ export const test = base.extend<{ watch: Watch }>({
   watch: [
     async ({ page }, use) => {
       const errors: string[] = [];
-      const expected: number[] = [];
+      const expected: string[] = [];
       page.on("pageerror", (error) => errors.push(error.message));
       page.on("console", (message) => {
         if (message.type() === "error") errors.push(message.text());
       });
-      await use({ expectStatus: (...statuses) => void expected.push(...statuses) });
-      const foreseen = (text: string) => expected.some((status) => text.includes(`status of ${status}`));
+      await use({
+        expectStatus: (...statuses) => void expected.push(...statuses.map((status) => `status of ${status}`)),
+        expectCuts: () => void expected.push("net::ERR_FAILED"),
+      });
+      const foreseen = (text: string) => expected.some((part) => text.includes(part));
       expect(errors.filter((text) => !foreseen(text))).toEqual([]);
     },
     { auto: true },
@@ -46,11 +51,12 @@ export async function another(browser: Browser, name = DIRECTOR): Promise<Page> 
   return page;
 }
 
-/** Nothing on the page that the accessibility rules (WCAG 2.2 A and AA) count as a fault. */
-export async function expectAccessible(page: Page): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"])
-    .analyze();
+const WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
+
+/** Nothing on the page that the accessibility rules (WCAG 2.2 A and AA, or one of them) count as a fault. */
+export async function expectAccessible(page: Page, rule?: string): Promise<void> {
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (rule ? builder.withRules([rule]) : builder.withTags(WCAG)).analyze();
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`)).toEqual(
     [],
   );

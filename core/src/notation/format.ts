@@ -2,11 +2,11 @@ import {
   BEAT_PARTS,
   type BeatPart,
   beatNumber,
+  gcd,
   TICKS_PER_BEAT,
   type Ticks,
   withinBeat,
 } from "../time/index.ts";
-import { gcd } from "../time/ticks.ts";
 import type { Figure, Step, Turn } from "./types.ts";
 import { ROLES } from "./words.ts";
 

@@ -79,17 +79,22 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
 }
 
 /** After a change everything read before is read again when next shown; the session is its own. */
-const refresh = (client: QueryClient) =>
-  client.invalidateQueries({ predicate: ({ queryKey }) => queryKey[0] !== keyOf(api.session.read)[0] });
+const refresh = (client: QueryClient, gone: string | null) =>
+  client.invalidateQueries({
+    predicate: ({ queryKey: [place] }) => place !== keyOf(api.session.read)[0] && place !== gone,
+  });
 
-/** Changes something with an endpoint. */
+/** Changes something with an endpoint. What it takes away is not read again. */
 export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
 ) {
   const client = useQueryClient();
   return useMutation<z.output<R>, ApiError, Input<P, B>>({
     mutationFn: (input) => call(endpoint, input),
-    onSuccess: () => refresh(client),
+    onSuccess: (_answer, input) => {
+      const { params } = input as { params?: Record<string, unknown> };
+      return refresh(client, endpoint.method === "DELETE" ? address(endpoint.path, params) : null);
+    },
   });
 }
 

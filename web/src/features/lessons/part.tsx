@@ -118,6 +118,9 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
             <Box
               {...attributes}
               {...listeners}
+              display="grid"
+              placeItems="center"
+              boxSize="6"
               cursor="grab"
               aria-label={`Drag ${part.title}`}
               touchAction="none"
@@ -127,7 +130,8 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
             <Flex direction="column">
               <IconButton
                 size="2xs"
-                h="4"
+                boxSize="6"
+                minW="6"
                 variant="ghost"
                 aria-label={`${part.title} earlier`}
                 disabled={props.first}
@@ -137,7 +141,8 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
               </IconButton>
               <IconButton
                 size="2xs"
-                h="4"
+                boxSize="6"
+                minW="6"
                 variant="ghost"
                 aria-label={`${part.title} later`}
                 disabled={props.last}

@@ -41,7 +41,7 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
       borderRadius="xl"
       p={{ base: "5", md: main ? "7" : "5" }}
     >
-      <Text fontWeight="700" color={main ? "#F3B27A" : "soft"}>
+      <Text fontWeight="700" color={main ? "#FBCFA0" : "soft"}>
         {awayInWords(today, lesson.date)}
       </Text>
       <Heading as="h2" size={main ? "4xl" : "2xl"} lineHeight="1.1" mt="1">

@@ -1,0 +1,83 @@
+import type { Page } from "@playwright/test";
+import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+
+/** The main views, by the names of their links and what shows that they are there. */
+async function views(page: Page): Promise<{ name: string; path: string; shown: RegExp }[]> {
+  const { figure, level, section } = await page.evaluate(async () => {
+    const read = async (path: string) => (await fetch(`/api${path}`)).json();
+    const [figures, [first], [running]] = [
+      await read("/figures"),
+      await read("/levels"),
+      await read("/sections"),
+    ];
+    return {
+      figure: figures.find(({ name }: { name: string }) => name === "Window").id,
+      level: first.id,
+      section: running.id,
+    };
+  });
+  return [
+    { name: "today", path: "/", shown: /Hustle 1, week 3/ },
+    { name: "figures", path: "/figures", shown: /24 of 24/ },
+    { name: "figure", path: `/figures/${figure}`, shown: /What it comes to/ },
+    { name: "editor", path: `/figures/${figure}/edit`, shown: /How steps are written/ },
+    { name: "levels", path: "/levels", shown: /Hustle 2/ },
+    { name: "plan", path: `/levels/${level}/sections/${section}`, shown: /To solve in this plan/ },
+    { name: "lessons", path: `/lessons/${section}`, shown: /next lesson/ },
+    { name: "lesson", path: `/lessons/${section}/3`, shown: /60 of 60 minutes/ },
+    { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
+    { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
+    { name: "check", path: `/checks/${section}`, shown: /alone or better/ },
+    { name: "roster", path: `/sections/${section}/roster`, shown: /1 more follower/ },
+    { name: "staff", path: "/staff", shown: /Junia Reedwater/ },
+  ];
+}
+
+/* Only contrast depends on the colours; the other rules need no second look. */
+for (const { colours, rule } of [
+  { colours: "light", rule: undefined },
+  { colours: "dark", rule: "color-contrast" },
+] as const)
+  test(`every main view can be used by everybody, in ${colours} colours`, async ({ page }) => {
+    test.setTimeout(120_000);
+    await page.emulateMedia({ colorScheme: colours });
+    await page.goto(demoStudio());
+    await expect(page.getByRole("heading", { name: "This is a made-up studio" })).toBeVisible();
+    await expectAccessible(page, rule);
+    await signIn(page);
+    for (const { name, path, shown } of await views(page))
+      await test.step(name, async () => {
+        await page.goto(demoStudio() + path);
+        await expect(page.getByText(shown).first()).toBeVisible();
+        await expectAccessible(page, rule);
+      });
+  });
+
+test("nothing is cut off at tablet width", async ({ page }) => {
+  test.setTimeout(120_000);
+  await page.setViewportSize({ width: 820, height: 1100 });
+  await signIn(page);
+  for (const { name, path, shown } of await views(page))
+    await test.step(name, async () => {
+      await page.goto(demoStudio() + path);
+      await expect(page.getByText(shown).first()).toBeVisible();
+      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+    });
+});
+
+test("the colours chosen stay chosen", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("button", { name: "Dark colours" }).click();
+  await page.reload();
+  await expect(page.getByRole("button", { name: "Light colours" })).toBeVisible();
+  await expect(page.locator("html")).toHaveClass(/dark/);
+});
+
+test("an address that leads nowhere says so", async ({ page, watch }) => {
+  watch.expectStatus(404, 422);
+  await signIn(page);
+  await page.goto(`${demoStudio()}/nowhere`);
+  await expect(page.getByRole("heading", { name: "There is no page here" })).toBeVisible();
+  await page.goto(`${demoStudio()}/figures/00000000-0000-4000-8000-000000000000`);
+  await expect(page.getByRole("alert")).toContainText("It may have been removed");
+});

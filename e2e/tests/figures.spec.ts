@@ -1,0 +1,103 @@
+import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+
+test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Figures" }).click();
+  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+  await page.getByLabel("Kind").selectOption("turn");
+  await page.getByLabel("Level").selectOption("1");
+  await expect(page.getByText("2 of 24 figures")).toBeVisible();
+  await page.getByLabel("Search by name").fill("inside");
+  await expect(page.getByText("1 of 24 figures")).toBeVisible();
+  await page.getByRole("link", { name: /Inside turn/ }).click();
+  await expect(page.getByRole("heading", { name: "Inside turn" })).toBeVisible();
+  await page.goBack();
+  await expect(page.getByText("1 of 24 figures")).toBeVisible();
+  await page.getByLabel("Search by name").fill("nothing like it");
+  await page.getByRole("button", { name: "Show all figures" }).click();
+  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+});
+
+test("what was typed survives a closed page and can be thrown away", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Half-written");
+  await page.getByLabel("Steps").fill("solo\n1 L side");
+  await page.goto(`${demoStudio()}/figures`);
+  await page.goto(`${demoStudio()}/figures/new`);
+  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("Half-written");
+  await expect(page.getByLabel("Steps")).toHaveValue("solo\n1 L side");
+  await page.getByRole("button", { name: "Throw them away" }).click();
+  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("");
+});
+
+test("a figure in use stays and says why; a free one goes and comes back", async ({ page, watch }) => {
+  watch.expectStatus(409);
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures?search=foundation`);
+  await page.getByRole("link", { name: /Foundation step/ }).click();
+  await page.getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByText(/cannot be removed while .* needs it/)).toBeVisible();
+  await page.goto(`${demoStudio()}/figures/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Passing thought");
+  await page.getByRole("button", { name: "Save the figure" }).first().click();
+  await page.getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByRole("link", { name: /Passing thought/ })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("link", { name: /Passing thought/ })).toBeVisible();
+  await page.getByRole("link", { name: /Passing thought/ }).click();
+  await page.getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+});
+
+test("two people edit one figure: each difference is chosen by itself", async ({ page, browser, watch }) => {
+  watch.expectStatus(409);
+  await signIn(page);
+  const other = await another(browser);
+  for (const who of [page, other]) {
+    await who.goto(`${demoStudio()}/figures?search=shadow`);
+    await who.getByRole("link", { name: /Shadow walk/ }).click();
+    await who.getByRole("link", { name: "Edit" }).click();
+  }
+  await other.getByLabel("Minutes, first night").fill("15");
+  await other.getByLabel("Cues").fill("Theirs");
+  await other.getByRole("button", { name: "Save the figure" }).first().click();
+  await expect(other.getByText("15 minutes on its first night")).toBeVisible();
+  await page.getByLabel("Cues").fill("Mine");
+  await page.getByRole("button", { name: "Save the figure" }).first().click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("radiogroup")).toHaveCount(2);
+  await dialog.getByRole("radio", { name: "Theirs: 15" }).click();
+  await dialog.getByRole("button", { name: "Save this choice" }).click();
+  await expect(page.getByText("15 minutes on its first night")).toBeVisible();
+  await expect(page.getByText("Mine", { exact: true })).toBeVisible();
+  await other.context().close();
+});
+
+test("a teacher reads and teaches, and is offered nothing that is the director's", async ({
+  page,
+  watch,
+}) => {
+  await signIn(page, TEACHER);
+  await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
+  await page.getByRole("link", { name: "Figures" }).click();
+  await expect(page.getByText(/of 24 figures/)).toBeVisible();
+  await expect(page.getByRole("link", { name: "New figure" })).toHaveCount(0);
+  await page.getByRole("link", { name: /Foundation step/ }).click();
+  await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
+  await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
+  await page.getByRole("link", { name: "Levels" }).click();
+  await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
+  await page.getByRole("link", { name: "Week plan" }).first().click();
+  await expect(page.getByRole("button", { name: "Draft the plan" })).toHaveCount(0);
+  await page.getByRole("link", { name: "Lessons" }).click();
+  await page.getByRole("link", { name: /Week 3/ }).click();
+  await expect(page.getByRole("button", { name: "Finish the class" })).toBeVisible();
+  watch.expectStatus(403);
+  const refused = await page.evaluate(async () => {
+    const { csrfToken } = await (await fetch("/api/session")).json();
+    const headers = { "content-type": "application/json", "x-csrf-token": csrfToken };
+    return (await fetch("/api/dances", { method: "POST", headers, body: "{}" })).status;
+  });
+  expect(refused).toBe(403);
+});

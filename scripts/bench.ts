@@ -1,0 +1,107 @@
+import { figureFacts } from "@map-step/core/figure";
+import { type Figure, formatFigure, parseFigure } from "@map-step/core/notation";
+import {
+  checkPlan,
+  draftPlan,
+  type LevelPlan,
+  type PlanFigure,
+  planLoads,
+  strandsOf,
+} from "@map-step/core/plan";
+import type { Dance } from "@map-step/core/time";
+
+/** Numbers that look random and are the same on every run (mulberry32, Tommy Ettinger, public domain). */
+function numbersFrom(seed: number): (below: number) => number {
+  let state = seed;
+  return (below) => {
+    state = (state + 0x6d2b79f5) | 0;
+    let mixed = Math.imul(state ^ (state >>> 15), 1 | state);
+    mixed = (mixed + Math.imul(mixed ^ (mixed >>> 7), 61 | mixed)) ^ mixed;
+    return ((mixed ^ (mixed >>> 14)) >>> 0) % below;
+  };
+}
+
+const DANCE: Dance = {
+  name: "Bench",
+  meter: 4,
+  phraseBeats: 8,
+  slowBeats: 2,
+  quickBeats: 1,
+  slowestBpm: 90,
+  fastestBpm: 130,
+};
+
+/** The median of several runs, in milliseconds, after some to warm up. */
+function median(runs: number, work: () => void): number {
+  for (let warm = 0; warm < Math.ceil(runs / 4); warm++) work();
+  const times = Array.from({ length: runs }, () => {
+    const start = performance.now();
+    work();
+    return performance.now() - start;
+  });
+  return times.sort((a, b) => a - b)[Math.floor(runs / 2)] ?? 0;
+}
+
+function notations(count: number): string[] {
+  const next = numbersFrom(1);
+  const actions = ["forward", "back", "side", "close", "place", "cross-front", "cross-behind"] as const;
+  return Array.from({ length: count }, () => {
+    const beats = 3 + next(14);
+    const steps = Array.from({ length: beats }, (_, beat) => ({
+      onset: beat * 24,
+      foot: beat % 2 === 0 ? ("L" as const) : ("R" as const),
+      action: actions[next(actions.length)] ?? "place",
+      ...(next(4) === 0 ? { turn: { sense: "R" as const, degrees: 45 * (1 + next(8)) } } : {}),
+    }));
+    const figure: Figure = { length: beats * 24, parts: { leader: steps }, followerMirrors: true };
+    return formatFigure(figure);
+  });
+}
+
+function level(figures: number, weeks: number): LevelPlan {
+  const next = numbersFrom(2);
+  const kinds = ["basic", "pattern", "pattern", "turn", "technique"] as const;
+  const all = Array.from({ length: figures }, (_, index): PlanFigure => {
+    const needs = index < 3 ? [] : [...new Set([next(index), next(index)])].map((need) => `f${need}`);
+    const kind = kinds[next(kinds.length)] ?? "pattern";
+    return { id: `f${index}`, name: `Figure ${index}`, kind, minutes: 5 + next(12), needs, cautions: [] };
+  });
+  const placements = all.map(({ id }) => ({ figureId: id, week: 1 + next(weeks) }));
+  const rules = {
+    weeks,
+    lessonMinutes: 90,
+    warmUpMinutes: 8,
+    wrapMinutes: 7,
+    mostNew: 5,
+    settledLessons: 2,
+    approachId: "steps-first",
+  } as const;
+  return { rules, figures: all, known: [], placements };
+}
+
+const texts = notations(1000);
+const plan = level(60, 12);
+const strands = strandsOf(plan);
+const rows = [
+  {
+    what: "read and derive 1,000 figures",
+    bar: 100,
+    ms: median(15, () => {
+      for (const text of texts) figureFacts(parseFigure(text).figure, DANCE);
+    }),
+  },
+  {
+    what: "loads and findings of 60 figures × 12 weeks, after an edit",
+    bar: 4,
+    ms: median(200, () => {
+      planLoads(plan, strands);
+      checkPlan(plan, strands);
+    }),
+  },
+  { what: "draft of 60 figures × 12 weeks", bar: 150, ms: median(20, () => void draftPlan(plan)) },
+];
+console.log("median of several runs, in milliseconds\n");
+for (const { what, bar, ms } of rows)
+  console.log(
+    `${ms.toFixed(2).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}`,
+  );

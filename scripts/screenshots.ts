@@ -1,0 +1,108 @@
+import { mkdirSync } from "node:fs";
+import { join } from "node:path";
+import { DEMO_PASSWORD } from "@map-step/demo";
+import { type Browser, chromium, type Page } from "@playwright/test";
+import { openStudios } from "../e2e/studios.ts";
+import { buildWeb } from "./lib/build.ts";
+import { CHROMIUM_FLAGS, needChromium } from "./lib/packages.ts";
+
+const FOLDER = join(process.cwd(), "docs/screenshots");
+
+interface Ids {
+  readonly figure: string;
+  readonly level: string;
+  readonly section: string;
+  readonly recap: string;
+}
+
+interface Shot {
+  readonly name: string;
+  readonly path: (ids: Ids) => string;
+  /** What to do before the picture is taken. */
+  readonly first?: (page: Page) => Promise<void>;
+  readonly dark?: boolean;
+  readonly size?: { readonly width: number; readonly height: number };
+}
+
+const plan = ({ level, section }: Ids) => `/levels/${level}/sections/${section}`;
+const select = (name: string) => (page: Page) => page.getByText(name, { exact: true }).first().click();
+
+/** One picture of each main view. */
+const SHOTS: readonly Shot[] = [
+  { name: "today", path: () => "/" },
+  { name: "figures", path: () => "/figures" },
+  { name: "figure", path: ({ figure }) => `/figures/${figure}` },
+  { name: "figure-dark", path: ({ figure }) => `/figures/${figure}`, dark: true },
+  { name: "figure-editor", path: ({ figure }) => `/figures/${figure}/edit` },
+  { name: "levels", path: () => "/levels" },
+  { name: "week-plan", path: plan, first: select("Two-hand wrap") },
+  { name: "week-plan-dark", path: plan, first: select("Week 4"), dark: true },
+  { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
+  { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
+  { name: "recap-on-a-phone", path: ({ recap }) => `/r/${recap}`, size: { width: 390, height: 800 } },
+  { name: "check", path: ({ section }) => `/checks/${section}` },
+  { name: "students", path: ({ section }) => `/sections/${section}/roster` },
+  { name: "staff", path: () => "/staff" },
+];
+
+async function signedIn(browser: Browser, address: string, shot: Partial<Shot>): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: shot.size ?? { width: 1280, height: 800 },
+    colorScheme: shot.dark ? "dark" : "light",
+    reducedMotion: "reduce",
+  });
+  const page = await context.newPage();
+  await page.goto(address);
+  await page.getByLabel("Address").fill("maro@saltglass.example");
+  await page.getByLabel("Password").fill(DEMO_PASSWORD);
+  await page.getByRole("button", { name: "Sign in" }).click();
+  await page.getByRole("heading", { name: "Today" }).waitFor();
+  return page;
+}
+
+const idsOf = (page: Page): Promise<Ids> =>
+  page.evaluate(async () => {
+    const read = async (path: string) => (await fetch(`/api${path}`)).json();
+    const [figures, [level], [section]] = [
+      await read("/figures"),
+      await read("/levels"),
+      await read("/sections"),
+    ];
+    const recap = await read(`/sections/${section.id}/lessons/1/recap`);
+    const figure = figures.find(({ name }: { name: string }) => name === "Window");
+    return { figure: figure.id, level: level.id, section: section.id, recap: recap.secret };
+  });
+
+/** Waits until nothing moves or loads any more. */
+async function settle(page: Page): Promise<void> {
+  await page.waitForLoadState("networkidle");
+  await page.locator("[aria-busy=true]").waitFor({ state: "detached" });
+  await page.evaluate(() => document.fonts.ready);
+  await page.waitForTimeout(400);
+}
+
+mkdirSync(FOLDER, { recursive: true });
+buildWeb();
+const studios = await openStudios();
+const browser = await chromium.launch({ executablePath: needChromium(), args: [...CHROMIUM_FLAGS] });
+try {
+  const outside = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
+  await outside.goto(studios.demo);
+  await outside.getByRole("heading", { name: "This is a made-up studio" }).waitFor();
+  await outside.screenshot({ path: join(FOLDER, "sign-in.png") });
+  const ids = await idsOf(await signedIn(browser, studios.demo, {}));
+  for (const shot of SHOTS) {
+    const page = await signedIn(browser, studios.demo, shot);
+    await page.goto(studios.demo + shot.path(ids));
+    await settle(page);
+    await shot.first?.(page);
+    await settle(page);
+    await page.screenshot({ path: join(FOLDER, `${shot.name}.png`) });
+    console.log(`${shot.name}.png`);
+    await page.context().close();
+  }
+} finally {
+  await browser.close();
+  await studios.stop();
+}
+process.exit(0);
