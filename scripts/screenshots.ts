@@ -60,18 +60,17 @@ async function signedIn(browser: Browser, address: string, shot: Partial<Shot>):
   return page;
 }
 
-const idsOf = (page: Page): Promise<Ids> =>
-  page.evaluate(async () => {
-    const read = async (path: string) => (await fetch(`/api${path}`)).json();
-    const [figures, [level], [section]] = [
-      await read("/figures"),
-      await read("/levels"),
-      await read("/sections"),
-    ];
-    const recap = await read(`/sections/${section.id}/lessons/1/recap`);
-    const figure = figures.find(({ name }: { name: string }) => name === "Window");
-    return { figure: figure.id, level: level.id, section: section.id, recap: recap.secret };
-  });
+async function idsOf(page: Page, address: string): Promise<Ids> {
+  const read = async (path: string) => (await page.request.get(`${address}/api${path}`)).json();
+  const [figures, [level], [section]] = [
+    await read("/figures"),
+    await read("/levels"),
+    await read("/sections"),
+  ];
+  const recap = await read(`/sections/${section.id}/lessons/1/recap`);
+  const figure = figures.find(({ name }: { name: string }) => name === "Window");
+  return { figure: figure.id, level: level.id, section: section.id, recap: recap.secret };
+}
 
 /** Waits until nothing moves or loads any more. */
 async function settle(page: Page): Promise<void> {
@@ -90,7 +89,7 @@ try {
   await outside.goto(studios.demo);
   await outside.getByRole("heading", { name: "This is a made-up studio" }).waitFor();
   await outside.screenshot({ path: join(FOLDER, "sign-in.png") });
-  const ids = await idsOf(await signedIn(browser, studios.demo, {}));
+  const ids = await idsOf(await signedIn(browser, studios.demo, {}), studios.demo);
   for (const shot of SHOTS) {
     const page = await signedIn(browser, studios.demo, shot);
     await page.goto(studios.demo + shot.path(ids));

@@ -1,6 +1,6 @@
-import { Box, Flex, IconButton, Menu, NativeSelect, Portal, Text } from "@chakra-ui/react";
+import { Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
-import { ChevronLeft, ChevronRight, Moon, Sun, UserRound } from "lucide-react";
+import { ChevronLeft, ChevronRight, Moon, Sun } from "lucide-react";
 import { useLocation, useNavigate, useParams } from "react-router";
 import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
@@ -80,30 +80,23 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
   );
 }
 
-function PersonMenu() {
+/** Who is signed in, and the way out. */
+function Account() {
   const { person } = useSession();
   const signOut = useSignOut();
   return (
-    <Menu.Root>
-      <Menu.Trigger asChild>
-        <IconButton variant="ghost" size="sm" width="auto" px="2" aria-label={`${person.name}, account`}>
-          <UserRound />
-          <Text display={{ base: "none", md: "inline" }}>{person.name}</Text>
-        </IconButton>
-      </Menu.Trigger>
-      <Portal>
-        <Menu.Positioner>
-          <Menu.Content bg="panel">
-            <Box px="2" py="1" color="soft" fontSize="sm">
-              Signed in as {person.role}
-            </Box>
-            <Menu.Item value="sign-out" onClick={signOut}>
-              Sign out
-            </Menu.Item>
-          </Menu.Content>
-        </Menu.Positioner>
-      </Portal>
-    </Menu.Root>
+    <>
+      <Text display={{ base: "none", md: "block" }} fontSize="sm" fontWeight="600">
+        {person.name}
+        <Text as="span" color="soft" fontWeight="400">
+          {" "}
+          {person.role}
+        </Text>
+      </Text>
+      <Button variant="ghost" size="sm" onClick={signOut}>
+        Sign out
+      </Button>
+    </>
   );
 }
 
@@ -144,7 +137,7 @@ export function Header() {
         >
           {mode === "dark" ? <Sun /> : <Moon />}
         </IconButton>
-        <PersonMenu />
+        <Account />
       </Flex>
     </Flex>
   );

@@ -1,4 +1,5 @@
-import { createSystem, defaultConfig, defineConfig } from "@chakra-ui/react";
+import { createSystem, defaultBaseConfig, defineConfig } from "@chakra-ui/react";
+import { components } from "./components.ts";
 
 const both = (light: string, dark: string) => ({ value: { _light: light, _dark: dark } });
 
@@ -78,7 +79,9 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultConfig, config, { globalCss: { html: { colorPalette: "pine" } } });
+export const system = createSystem(defaultBaseConfig, components, config, {
+  globalCss: { html: { colorPalette: "pine" } },
+});
 
 /** A colour of the theme for drawings, where no style property reaches. */
 export const tone = (name: string): string =>

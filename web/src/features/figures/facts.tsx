@@ -12,10 +12,11 @@ const byRole = (facts: FigureFacts, text: (role: RoleFacts) => string): string =
   return texts.map(({ role, text: words }) => `${role} ${words}`).join("; ");
 };
 
-const turnText = (degrees: number): string =>
-  degrees === 0
-    ? "none"
-    : `${spokenFraction(Math.abs(degrees), 360)} to the ${degrees > 0 ? "right" : "left"}`;
+const turnText = ({ netTurn, largestTurnInBeat }: RoleFacts): string => {
+  if (netTurn !== 0)
+    return `${spokenFraction(Math.abs(netTurn), 360)} to the ${netTurn > 0 ? "right" : "left"}`;
+  return largestTurnInBeat === 0 ? "none" : `turns ${spokenFraction(largestTurnInBeat, 360)} and back again`;
+};
 
 const feetText = ({ startFree, endFree, closes }: RoleFacts): string => {
   if (!startFree || !endFree) return "no foot named";
@@ -33,7 +34,7 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
     ],
     ["Rhythm", byRole(facts, ({ rhythm }) => rhythm)],
     ["Feet", byRole(facts, feetText)],
-    ["Turn", byRole(facts, ({ netTurn }) => turnText(netTurn))],
+    ["Turn", byRole(facts, turnText)],
     [
       "Phrase",
       phrase.repeats === 1

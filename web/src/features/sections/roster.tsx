@@ -135,7 +135,7 @@ function Roster({ section, students }: { section: Section; students: readonly St
     <>
       <PageHead
         title={`Students, ${section.name}`}
-        about={`${students.length} students${uneven === 0 ? "" : `; ${Math.abs(uneven)} more ${uneven > 0 ? "leaders" : "followers"}`}. Kept here: a name, a role and what they danced, nothing more.`}
+        about={`${students.length} students${uneven === 0 ? "" : `; ${Math.abs(uneven)} more ${uneven > 0 ? "leader" : "follower"}${Math.abs(uneven) === 1 ? "" : "s"}`}. Kept here: a name, a role and what they danced, nothing more.`}
       >
         <Button asChild variant="outline" bg="panel">
           <Link to={`/checks/${section.id}`}>Checks</Link>
