@@ -13,10 +13,10 @@ import { tellDone } from "../../kit/toasts.tsx";
 const NUMBERS = [
   ["weeks", "Weeks"],
   ["lessonMinutes", "Minutes a lesson"],
-  ["warmUpMinutes", "of these warm-up"],
-  ["wrapMinutes", "of these wrap"],
+  ["warmUpMinutes", "Warm-up minutes"],
+  ["wrapMinutes", "Wrap minutes"],
   ["mostNew", "Most new figures a lesson"],
-  ["settledLessons", "Lessons a basic needs before its turns"],
+  ["settledLessons", "Lessons to settle a basic"],
 ] as const;
 
 const blank = (danceId: string) => ({
@@ -63,7 +63,7 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
       warmUpMinutes: number("Warm-up"),
       wrapMinutes: number("Wrap"),
       mostNew: number("Most new figures a lesson"),
-      settledLessons: number("Lessons a basic needs before its turns"),
+      settledLessons: number("Lessons to settle a basic"),
     },
     save: ({ version, ...content }) =>
       level
