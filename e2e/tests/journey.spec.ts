@@ -103,8 +103,18 @@ test("the whole job, from nothing", async ({ page, browser, watch }) => {
     await expect(page.getByText("All saved")).toBeVisible();
   });
 
-  await test.step("a section with dates and a day off", async () => {
+  await test.step("a change of the level's settings", async () => {
     await page.getByRole("link", { name: "Levels" }).click();
+    await page.getByRole("button", { name: "Settings" }).click();
+    await page.getByLabel("Wrap minutes").fill("50");
+    await page.getByRole("button", { name: "Save the level" }).click();
+    await expect(page.getByText("Warm-up and wrap must leave at least 5 minutes")).toBeVisible();
+    await page.getByLabel("Wrap minutes").fill("6");
+    await page.getByRole("button", { name: "Save the level" }).click();
+    await expect(page.getByRole("dialog")).toHaveCount(0);
+  });
+
+  await test.step("a section with dates and a day off", async () => {
     await page.getByRole("button", { name: "New section" }).click();
     await page.getByLabel("Name").fill("Thursdays");
     await page.getByLabel("First lesson").fill("2027-02-18");

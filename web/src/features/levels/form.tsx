@@ -103,13 +103,16 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
       <Stack gap="4">
         <SimpleGrid columns={{ base: 1, md: 3 }} gap="4">
           <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-          <ChoiceField
-            label="Dance"
-            disabled={level !== null}
-            error={errors.danceId?.message}
-            choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
-            {...form.register("danceId")}
-          />
+          {level ? (
+            <TextField label="Dance" readOnly value={dances.find(({ id }) => id === danceId)?.name ?? ""} />
+          ) : (
+            <ChoiceField
+              label="Dance"
+              error={errors.danceId?.message}
+              choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
+              {...form.register("danceId")}
+            />
+          )}
           <ChoiceField
             label="Follows"
             help="What dancers bring along"
