@@ -20,6 +20,7 @@ if (existsSync(".env")) process.loadEnvFile(".env");
 const running = await alreadyRunning();
 if (running) {
   console.log(`Map Step is already running at ${running}`);
+  if (process.argv.length > 3) console.log("To open the other studio, stop it first with Ctrl-C.");
   process.exit(0);
 }
 
