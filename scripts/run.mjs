@@ -18,7 +18,8 @@ const changed = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
 const SLACK_MS = 5000;
 if (changed("node_modules/.package-lock.json") + SLACK_MS < changed("package-lock.json")) {
   console.log("Installing npm packages …");
-  const { status } = spawnSync("npm", ["ci", "--no-audit", "--no-fund", "--loglevel=error"], {
+  // Not `npm ci`: it refuses a lock file without the binaries of other platforms, which not every registry has.
+  const { status } = spawnSync("npm", ["install", "--no-audit", "--no-fund", "--loglevel=error"], {
     stdio: "inherit",
   });
   if (status !== 0) {
