@@ -5,6 +5,7 @@ async function openPlan(page: Page, level: string): Promise<void> {
   await page.goto(`${new URL(page.url()).origin}/levels`);
   await page.getByRole("region", { name: level }).getByRole("link", { name: "Week plan" }).click();
   await expect(page.getByRole("heading", { name: level, exact: true })).toBeVisible();
+  await page.waitForLoadState("networkidle"); // what is dragged must not move by itself
 }
 
 const strand = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}, `) });
@@ -22,7 +23,7 @@ test("a strand moves by dragging, and loads and findings answer before it is let
   const here = await head(week).boundingBox();
   if (!box || !next || !here) throw new Error("not on screen");
   const totals = await page.getByRole("button", { name: /Week \d .*(new|–)/ }).allInnerTexts();
-  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await bead.hover();
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + (next.x - here.x), box.y + box.height / 2, { steps: 8 });
   await expect(strand(page, "Free spin")).toHaveAccessibleName(new RegExp(`new in week ${week + 1}`));

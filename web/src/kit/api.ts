@@ -29,7 +29,7 @@ let csrfToken = "";
 type Empty = Record<string, never>;
 type Part<Name extends string, Schema extends z.ZodType> =
   z.input<Schema> extends Empty ? { [K in Name]?: undefined } : { [K in Name]: z.input<Schema> };
-type Input<P extends z.ZodType, B extends z.ZodType> = Part<"params", P> & Part<"body", B>;
+export type Input<P extends z.ZodType, B extends z.ZodType> = Part<"params", P> & Part<"body", B>;
 
 const address = (path: string, params: Readonly<Record<string, unknown>> = {}): string =>
   `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])))}`;

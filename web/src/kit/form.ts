@@ -1,5 +1,5 @@
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useEffect } from "react";
+import { useEffect, useState } from "react";
 import {
   type DefaultValues,
   type FieldPath,
@@ -14,7 +14,7 @@ import { keptDraft, useKeepDraft } from "./kept-draft.ts";
 
 /**
  * A form checked by a schema of the contract. What is typed is kept in the browser under a name until
- * `forget` is called after saving; without a name nothing is kept.
+ * `forget` is called after saving, or `discard` puts the form back; without a name nothing is kept.
  */
 export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
   schema: S,
@@ -37,7 +37,13 @@ export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
       }),
     [form, keep, draftName],
   );
-  return { form, restored: kept !== null, forget };
+  const [restored, setRestored] = useState(kept !== null);
+  const discard = () => {
+    forget();
+    form.reset(start as DefaultValues<In>);
+    setRestored(false);
+  };
+  return { form, restored, forget, discard };
 }
 
 /** Puts the field errors of an answer to their fields. Returns true when there were any. */

@@ -45,3 +45,23 @@ export function PanelTitle({ children, aside }: { children: ReactNode; aside?: R
     </Flex>
   );
 }
+
+/** Stands beside what it explains, and stays in sight while that is scrolled. */
+export function Aside({ label, children }: { label: string; children: ReactNode }) {
+  return (
+    <Panel
+      as="aside"
+      aria-label={label}
+      className="no-print"
+      w={{ base: "full", lg: "296px" }}
+      flexShrink="0"
+      alignSelf="flex-start"
+      position={{ lg: "sticky" }}
+      top="4"
+      maxH={{ lg: "calc(100dvh - 2rem)" }}
+      overflowY="auto"
+    >
+      {children}
+    </Panel>
+  );
+}

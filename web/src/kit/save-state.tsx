@@ -1,5 +1,5 @@
 import { Button, Text } from "@chakra-ui/react";
-import type { SaveState } from "./autosave.ts";
+import type { SaveState } from "./saver.ts";
 
 const WORDS: Readonly<Record<Exclude<SaveState, "failed">, string>> = {
   saved: "All saved",
@@ -9,10 +9,10 @@ const WORDS: Readonly<Record<Exclude<SaveState, "failed">, string>> = {
 };
 
 /** Whether what is on screen is saved; offers to try again when it could not be. */
-export function SaveBadge({ state, retry }: { state: SaveState; retry: () => void }) {
+export function SaveBadge({ state, retry }: { state: SaveState; retry: () => Promise<boolean> }) {
   if (state === "failed")
     return (
-      <Button size="sm" colorPalette="red" variant="outline" onClick={retry}>
+      <Button size="sm" colorPalette="red" variant="outline" onClick={() => void retry()}>
         Not saved yet: try again
       </Button>
     );

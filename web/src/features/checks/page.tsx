@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import { longDay, shortDay } from "../../kit/dates.ts";
-import { PageHead, Panel } from "../../kit/page.tsx";
+import { Aside, PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.tsx";
@@ -114,15 +114,9 @@ function CheckSheet({ check, students, figures }: SheetProps) {
         />
       </Panel>
       {selected ? (
-        <Panel
-          as="aside"
-          w={{ base: "full", lg: "292px" }}
-          flexShrink="0"
-          position={{ lg: "sticky" }}
-          top="4"
-        >
+        <Aside label="About this student">
           <StandingNote student={selected} figures={figures} check={check} />
-        </Panel>
+        </Aside>
       ) : null}
       {conflict ? (
         <ConflictDialog

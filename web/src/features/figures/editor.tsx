@@ -1,4 +1,4 @@
-import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Button, Flex, SimpleGrid, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
@@ -7,8 +7,8 @@ import { useNavigate, useParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { ChoiceField, LinesField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
+import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { KeptNotice } from "../../kit/kept-notice.tsx";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.tsx";
@@ -53,7 +53,11 @@ function FigureForm({ figure, library, dances }: Props) {
   const create = useChange(api.figures.create);
   const change = useChange(api.figures.change);
   const start = figure ?? blank(dances[0]?.id ?? "");
-  const { form, restored, forget } = useContractForm(figureChange, start, `figure:${figure?.id ?? "new"}`);
+  const { form, restored, forget, discard } = useContractForm(
+    figureChange,
+    start,
+    `figure:${figure?.id ?? "new"}`,
+  );
   const { errors, isSubmitting } = form.formState;
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   const { submit, problem, conflict } = useFormSave({
@@ -102,19 +106,7 @@ function FigureForm({ figure, library, dances }: Props) {
           Save the figure
         </Button>
       </PageHead>
-      {restored ? (
-        <KeptNotice
-          onDiscard={() => {
-            forget();
-            form.reset(start);
-          }}
-        />
-      ) : null}
-      {problem ? (
-        <Text role="alert" color="brick" mb="3" fontWeight="600">
-          {problem}
-        </Text>
-      ) : null}
+      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <Panel>
           <SimpleGrid columns={{ base: 1, sm: 2, lg: 5 }} gap="4">

@@ -3,12 +3,12 @@ import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES } from "@map-step/core/time";
 import { Link, useNavigate, useParams } from "react-router";
-import { useApi, useChange } from "../../kit/api.ts";
+import { useApi } from "../../kit/api.ts";
 import { Care } from "../../kit/care.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { useRemoval } from "../../kit/removal.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Loaded } from "../../kit/states.tsx";
-import { tellError, tellRemoved } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
 import { Facts } from "./facts.tsx";
 import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
@@ -58,23 +58,15 @@ function Neighbours({
 
 function RemoveButton({ figure }: { figure: FigureRecord }) {
   const navigate = useNavigate();
-  const remove = useChange(api.figures.remove);
-  const restore = useChange(api.figures.restore);
-  const params = { id: figure.id };
-  const bringBack = () => restore.mutate({ params }, { onError: tellError });
-  const takeAway = () =>
-    remove.mutate(
-      { params },
-      {
-        onError: tellError,
-        onSuccess: () => {
-          tellRemoved(`${figure.name} is taken out of the library`, bringBack);
-          navigate("/figures");
-        },
-      },
-    );
+  const { remove, busy } = useRemoval(api.figures.remove, api.figures.restore);
+  const told = `${figure.name} is taken out of the library`;
   return (
-    <Button variant="outline" bg="panel" loading={remove.isPending} onClick={takeAway}>
+    <Button
+      variant="outline"
+      bg="panel"
+      loading={busy}
+      onClick={() => remove(figure.id, told, () => navigate("/figures"))}
+    >
       Remove
     </Button>
   );

@@ -15,7 +15,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { clockAfter, longDay } from "../../kit/dates.ts";
-import { PageHead } from "../../kit/page.tsx";
+import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.tsx";
@@ -105,7 +105,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
         title={`Week ${lesson.week}`}
         about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
-        <SaveBadge state={edit.saving.state} retry={edit.saving.retry} />
+        <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         {taught ? (
           <>
             <Button variant="outline" bg="panel" onClick={() => void edit.setState("planned")}>
@@ -184,21 +184,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
           </DndContext>
         </Box>
         {selected ? (
-          <Box
-            as="aside"
-            aria-label="About this part"
-            className="no-print"
-            w={{ base: "full", lg: "300px" }}
-            flexShrink="0"
-            bg="panel"
-            borderWidth="1px"
-            borderColor="rule"
-            borderRadius="lg"
-            p="4"
-            alignSelf="flex-start"
-            position={{ lg: "sticky" }}
-            top="4"
-          >
+          <Aside label="About this part">
             <PartNote
               part={selected}
               figure={selectedFigure}
@@ -214,7 +200,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
                 }
               />
             ) : null}
-          </Box>
+          </Aside>
         ) : null}
       </Flex>
       {finishing ? (

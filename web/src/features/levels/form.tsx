@@ -1,4 +1,4 @@
-import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Button, SimpleGrid, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type Level, levelChange } from "@map-step/contract";
 import { APPROACH_IDS, APPROACHES, type ApproachId } from "@map-step/core/plan";
 import { useNavigate } from "react-router";
@@ -6,8 +6,8 @@ import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
+import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { KeptNotice } from "../../kit/kept-notice.tsx";
 import { tellDone } from "../../kit/toasts.tsx";
 
 const NUMBERS = [
@@ -49,7 +49,11 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
   const create = useChange(api.levels.create);
   const change = useChange(api.levels.change);
   const start = level ?? blank(dances[0]?.id ?? "");
-  const { form, restored, forget } = useContractForm(levelChange, start, `level:${level?.id ?? "new"}`);
+  const { form, restored, forget, discard } = useContractForm(
+    levelChange,
+    start,
+    `level:${level?.id ?? "new"}`,
+  );
   const { errors, isSubmitting } = form.formState;
   const nameOf = (id: string | null) => levels.find((other) => other.id === id)?.name ?? "none";
   const { submit, problem, conflict } = useFormSave({
@@ -92,14 +96,7 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
       size="lg"
       foot={foot}
     >
-      {restored ? (
-        <KeptNotice
-          onDiscard={() => {
-            forget();
-            form.reset(start);
-          }}
-        />
-      ) : null}
+      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <SimpleGrid columns={{ base: 1, md: 3 }} gap="4">
           <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
@@ -140,11 +137,6 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
           choices={APPROACH_IDS.map((id) => ({ value: id, label: APPROACHES[id].name }))}
           {...form.register("approachId")}
         />
-        {problem ? (
-          <Text role="alert" color="brick">
-            {problem}
-          </Text>
-        ) : null}
       </Stack>
       {conflict}
     </Modal>

@@ -3,11 +3,11 @@ import { api, type DanceRecord, type Level, type Section } from "@map-step/contr
 import { APPROACHES } from "@map-step/core/plan";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useApi, useChange } from "../../kit/api.ts";
+import { useApi } from "../../kit/api.ts";
 import { longDay, weekdays } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
+import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellError, tellRemoved } from "../../kit/toasts.tsx";
 import { SectionDialog } from "../sections/form.tsx";
 import { useMay } from "../session/session.tsx";
 import { LevelDialog } from "./form.tsx";
@@ -65,22 +65,14 @@ function SectionLine({ section, teachers, onEdit }: SectionLineProps) {
 }
 
 function RemoveLevel({ level }: { level: Level }) {
-  const remove = useChange(api.levels.remove);
-  const restore = useChange(api.levels.restore);
-  const params = { id: level.id };
-  const takeAway = () =>
-    remove.mutate(
-      { params },
-      {
-        onError: tellError,
-        onSuccess: () =>
-          tellRemoved(`${level.name} is taken away`, () =>
-            restore.mutate({ params }, { onError: tellError }),
-          ),
-      },
-    );
+  const { remove, busy } = useRemoval(api.levels.remove, api.levels.restore);
   return (
-    <Button size="sm" variant="ghost" onClick={takeAway}>
+    <Button
+      size="sm"
+      variant="ghost"
+      loading={busy}
+      onClick={() => remove(level.id, `${level.name} is taken away`)}
+    >
       Remove
     </Button>
   );

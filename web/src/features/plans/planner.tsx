@@ -147,7 +147,7 @@ export function Planner(props: Props) {
         <PlanPicker {...props} />
         {mayEdit ? (
           <>
-            <SaveBadge state={edit.saving.state} retry={edit.saving.retry} />
+            <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
             <IconButton
               variant="outline"
               bg="panel"

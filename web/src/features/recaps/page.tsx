@@ -92,7 +92,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         title={`Recap of week ${week}`}
         about={`${section.name}, ${longDay(section.dates[week - 1] ?? section.firstDate)}. Drafted from what was covered.`}
       >
-        <SaveBadge state={saving.state} retry={saving.retry} />
+        <SaveBadge state={saving.state} retry={saving.flush} />
         <Button
           variant="outline"
           bg="panel"

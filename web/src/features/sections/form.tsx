@@ -8,9 +8,10 @@ import { dayAndMonth, longDay, shortDay } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
+import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { KeptNotice } from "../../kit/kept-notice.tsx";
-import { tellDone, tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { useRemoval } from "../../kit/removal.ts";
+import { tellDone } from "../../kit/toasts.tsx";
 import { useSession } from "../session/session.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
 
@@ -34,8 +35,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const levels = useApi(api.levels.list, {});
   const create = useChange(api.sections.create);
   const change = useChange(api.sections.change);
-  const remove = useChange(api.sections.remove);
-  const restore = useChange(api.sections.restore);
+  const { remove } = useRemoval(api.sections.remove, api.sections.restore);
   const blank = {
     levelId,
     name: "",
@@ -48,7 +48,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   };
   const start = section ?? blank;
   const draft = `section:${section?.id ?? `new-${levelId}`}`;
-  const { form, restored, forget } = useContractForm(sectionChange, start, draft);
+  const { form, restored, forget, discard } = useContractForm(sectionChange, start, draft);
   const { errors, isSubmitting } = form.formState;
   const namesOf = (ids: readonly string[]) =>
     staff
@@ -76,20 +76,6 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       if (!section) navigate(`/levels/${levelId}/sections/${id}`);
     },
   });
-  const takeAway = (gone: Section) => {
-    const params = { id: gone.id };
-    const bringBack = () => restore.mutate({ params }, { onError: tellError });
-    remove.mutate(
-      { params },
-      {
-        onError: tellError,
-        onSuccess: () => {
-          tellRemoved(`${gone.name} is taken away`, bringBack);
-          onClose();
-        },
-      },
-    );
-  };
   const weeks = levels.data?.find(({ id }) => id === levelId)?.weeks ?? 0;
   const firstDate = form.watch("firstDate");
   const daysOff = form.watch("daysOff");
@@ -97,7 +83,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const foot = (
     <>
       {section ? (
-        <Button variant="ghost" onClick={() => takeAway(section)}>
+        <Button variant="ghost" onClick={() => remove(section.id, `${section.name} is taken away`, onClose)}>
           Remove
         </Button>
       ) : null}
@@ -114,14 +100,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       size="lg"
       foot={foot}
     >
-      {restored ? (
-        <KeptNotice
-          onDiscard={() => {
-            forget();
-            form.reset(start);
-          }}
-        />
-      ) : null}
+      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
           <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
@@ -187,11 +166,6 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
             </Stack>
           )}
         />
-        {problem ? (
-          <Text role="alert" color="brick">
-            {problem}
-          </Text>
-        ) : null}
       </Stack>
       {conflict}
     </Modal>

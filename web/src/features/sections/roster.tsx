@@ -15,8 +15,9 @@ import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
 
 const ROLE_CHOICES = STUDENT_ROLES.map((role) => ({ value: role, label: role }));
@@ -60,8 +61,7 @@ function AddStudent({ sectionId }: { sectionId: string }) {
 
 function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolean }) {
   const change = useChange(api.students.change);
-  const remove = useChange(api.students.remove);
-  const restore = useChange(api.students.restore);
+  const { remove } = useRemoval(api.students.remove, api.students.restore);
   const [mine, setMine] = useState<StudentContent>(student);
   const [theirs, setTheirs] = useState<Student | null>(null);
   const params = { id: student.id };
@@ -76,15 +76,6 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
       },
     );
   };
-  const bringBack = () => restore.mutate({ params }, { onError: tellError });
-  const takeOff = () =>
-    remove.mutate(
-      { params },
-      {
-        onError: tellError,
-        onSuccess: () => tellRemoved(`${student.name} is off the roster`, bringBack),
-      },
-    );
   if (!mayWrite) return <Text py="1">{student.name}</Text>;
   return (
     <Flex gap="2" align="center" py="1">
@@ -107,7 +98,12 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
-      <Button size="sm" variant="ghost" onClick={takeOff} aria-label={`Take ${student.name} off the roster`}>
+      <Button
+        size="sm"
+        variant="ghost"
+        onClick={() => remove(student.id, `${student.name} is off the roster`)}
+        aria-label={`Take ${student.name} off the roster`}
+      >
         Remove
       </Button>
       {theirs ? (

@@ -1,6 +1,7 @@
-import { Box, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord, Level } from "@map-step/contract";
 import type { Finding, LeftOut, LevelPlan, Strand, WeekLoad } from "@map-step/core/plan";
+import { Aside } from "../../../kit/page.tsx";
 import type { Selection } from "../grid/grid.tsx";
 import { FigureNote } from "./figure-note.tsx";
 import { Findings } from "./findings.tsx";
@@ -33,23 +34,7 @@ export function Inspector(props: InspectorProps) {
     selection && "figureId" in selection ? library.find(({ id }) => id === selection.figureId) : undefined;
   const week = selection && "week" in selection ? selection.week : null;
   return (
-    <Box
-      as="aside"
-      aria-label="About the selection"
-      className="no-print"
-      w={{ base: "full", lg: "292px" }}
-      flexShrink="0"
-      bg="panel"
-      borderWidth="1px"
-      borderColor="rule"
-      borderRadius="lg"
-      p="4"
-      alignSelf="flex-start"
-      position={{ lg: "sticky" }}
-      top="4"
-      maxH={{ lg: "calc(100dvh - 2rem)" }}
-      overflowY="auto"
-    >
+    <Aside label="About the selection">
       {figure ? <FigureNote {...props} figure={figure} /> : null}
       {week !== null ? <WeekNote {...props} week={week} /> : null}
       {!figure && week === null ? (
@@ -62,6 +47,6 @@ export function Inspector(props: InspectorProps) {
         findings={week === null ? findings : findings.filter((finding) => finding.week === week)}
         title={week === null ? "To solve in this plan" : `To solve in week ${week}`}
       />
-    </Box>
+    </Aside>
   );
 }
