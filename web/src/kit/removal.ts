@@ -23,14 +23,12 @@ export function useRemoval<R extends z.ZodType, S extends z.ZodType>(
     busy: removing.isPending,
     remove: (id, told, then) => {
       const input = { params: { id } } as Input<ById, Nothing>;
-      const bringBack = () => restoring.mutate(input, { onError: tellError });
-      removing.mutate(input, {
-        onError: tellError,
-        onSuccess: () => {
-          tellRemoved(told, bringBack);
-          then?.();
-        },
-      });
+      const bringBack = () => void restoring.mutateAsync(input).catch(tellError);
+      // A promise, because what is taken away may take its own place on the page with it.
+      void removing.mutateAsync(input).then(() => {
+        tellRemoved(told, bringBack);
+        then?.();
+      }, tellError);
     },
   };
 }

@@ -1,0 +1,139 @@
+import type { Page } from "@playwright/test";
+import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+
+async function openLesson(page: Page, week: number): Promise<void> {
+  await page.goto(`${demoStudio()}/lessons`);
+  await page.getByRole("link", { name: new RegExp(`Week ${week}\\b`) }).click();
+  await expect(page.getByText("60 of 60 minutes")).toBeVisible();
+}
+
+const part = (page: Page, name: string) => page.getByRole("listitem").filter({ hasText: name }).first();
+const saved = (page: Page) => expect(page.getByText("All saved")).toBeVisible();
+const titles = (page: Page) =>
+  page.getByRole("list", { name: "Running order" }).getByRole("listitem").allInnerTexts();
+
+test("parts move by keyboard and by dragging, and stay where they were put", async ({ page }) => {
+  await signIn(page, TEACHER);
+  await openLesson(page, 5);
+  await page.waitForLoadState("networkidle");
+  const before = await titles(page);
+  await page.getByRole("button", { name: "Wrap up and look ahead earlier" }).click();
+  await expect.poll(() => titles(page)).not.toEqual(before);
+  await saved(page);
+  const handle = page.getByLabel("Drag Welcome and warm-up");
+  await handle.hover();
+  const to = await page.getByLabel(/^Drag/).nth(2).boundingBox();
+  if (!to) throw new Error("not on screen");
+  await page.mouse.down();
+  await page.mouse.move(to.x + 5, to.y + 20, { steps: 10 });
+  await page.mouse.up();
+  await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
+  await saved(page);
+  await page.reload();
+  await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
+  await page.getByRole("button", { name: "Follow the plan again" }).click();
+  await expect.poll(async () => (await titles(page))[0]).toContain("Welcome and warm-up");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
+});
+
+test("minutes, own parts and parts taken out always leave a full lesson", async ({ page }) => {
+  await signIn(page, TEACHER);
+  await openLesson(page, 6);
+  await page.getByLabel("Minutes for Welcome and warm-up").fill("12");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Minutes for Welcome and warm-up")).toHaveValue("12");
+  await page.getByLabel("Minutes for Welcome and warm-up").fill("nonsense");
+  await page.keyboard.press("Enter");
+  await expect(page.getByLabel("Minutes for Welcome and warm-up")).toHaveValue("12");
+  await page.getByRole("button", { name: "Add a part" }).click();
+  await page.getByLabel("What is done in it").fill("Floorcraft game");
+  await expect(part(page, "Floorcraft game")).toBeVisible();
+  await expect(page.getByText("60 of 60 minutes")).toBeVisible();
+  await saved(page);
+  const order = await titles(page);
+  await page.getByRole("button", { name: "Take out of this lesson" }).click();
+  await expect.poll(() => titles(page)).not.toEqual(order);
+  await expect(page.getByText("60 of 60 minutes")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect.poll(() => titles(page)).toEqual(order);
+  await saved(page);
+  await page.reload();
+  await expect(part(page, "Floorcraft game")).toBeVisible();
+});
+
+test("a part shows what a teacher wants at hand, its cautions also in the running order", async ({
+  page,
+}) => {
+  await signIn(page, TEACHER);
+  await openLesson(page, 3);
+  await expect(part(page, "Closed basic")).toContainText(
+    "Ask before a close hold; either partner may decline.",
+  );
+  await part(page, "Closed basic")
+    .getByRole("button", { name: /^Closed basic Go deeper/ })
+    .click();
+  const about = page.getByRole("complementary", { name: "About this part" });
+  await expect(about.getByRole("heading", { name: "Closed basic" })).toBeVisible();
+  await expect(about.getByRole("table", { name: /Closed basic/ })).toBeAttached();
+  await expect(about).toContainText("either partner may decline");
+  await expect(about).toContainText("licensed practitioners come first");
+});
+
+test("two teachers mark one part: the second sees both marks and chooses", async ({
+  page,
+  browser,
+  watch,
+}) => {
+  watch.expectStatus(409);
+  await signIn(page, TEACHER);
+  const other = await another(browser, "Bento Haverlock");
+  for (const who of [page, other]) await openLesson(who, 7);
+  // The first mark keeps the lesson; the other browser learns of it when it looks again.
+  await part(other, "Spotting for turns").getByRole("button", { name: "not done" }).click();
+  await expect(part(other, "Spotting for turns").getByRole("button", { name: "not done" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await saved(other);
+  await page.reload();
+  await expect(part(page, "Spotting for turns").getByRole("button", { name: "not done" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await part(other, "Spotting for turns").getByRole("button", { name: "part done" }).click();
+  await expect(part(other, "Spotting for turns").getByRole("button", { name: "part done" })).toHaveAttribute(
+    "aria-pressed",
+    "true",
+  );
+  await other.waitForLoadState("networkidle");
+  await part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }).click();
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("radio", { name: "Yours: done" })).toBeVisible();
+  await expect(dialog.getByRole("radio", { name: "Theirs: part done" })).toBeVisible();
+  await dialog.getByRole("button", { name: "Save this choice" }).click();
+  await expect(
+    part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }),
+  ).toHaveAttribute("aria-pressed", "true");
+  await page.reload();
+  await expect(
+    part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }),
+  ).toHaveAttribute("aria-pressed", "true");
+  await other.context().close();
+});
+
+test("a mark that cannot be sent is not shown as given", async ({ page, context, watch }) => {
+  watch.expectCuts();
+  await signIn(page, TEACHER);
+  await openLesson(page, 8);
+  const done = page.getByRole("listitem").getByRole("button", { name: "done", exact: true }).first();
+  await context.route(/\/api\/sections\/.*\/lessons\//, (route) =>
+    route.request().method() === "PUT" ? route.abort() : route.continue(),
+  );
+  await done.click();
+  await expect(page.getByText("The studio's server does not answer.").first()).toBeVisible();
+  await expect(done).toHaveAttribute("aria-pressed", "false");
+  await context.unroute(/\/api\/sections\/.*\/lessons\//);
+  await done.click();
+  await expect(done).toHaveAttribute("aria-pressed", "true");
+});

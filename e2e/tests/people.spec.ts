@@ -1,0 +1,128 @@
+import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+
+test("students come, change, go and come back", async ({ page, watch }) => {
+  watch.expectStatus(422);
+  await signIn(page, TEACHER);
+  await page.goto(`${demoStudio()}/levels`);
+  await page.getByRole("link", { name: "Students" }).click();
+  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+  await page.getByLabel("Name", { exact: true }).fill("corin");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("This section has a student of this name already")).toBeVisible();
+  await page.getByLabel("Name", { exact: true }).fill("Quill");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByText("12 students.")).toBeVisible();
+  await page.getByLabel("Role of Quill").selectOption("follower");
+  await expect(page.getByText("12 students; 2 more followers.")).toBeVisible();
+  await page.getByRole("button", { name: "Take Quill off the roster" }).click();
+  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByText("12 students; 2 more followers.")).toBeVisible();
+  await page.getByRole("button", { name: "Take Quill off the roster" }).click();
+  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+});
+
+test("two people mark one student: the second chooses", async ({ page, browser, watch }) => {
+  watch.expectStatus(409);
+  await signIn(page, TEACHER);
+  const other = await another(browser);
+  for (const who of [page, other]) await who.goto(`${demoStudio()}/checks`);
+  const cell = (who: typeof page, mark: string) =>
+    who.getByRole("button", { name: `Corin, Closed basic: ${mark}` });
+  await expect(cell(page, "with help")).toBeVisible();
+  await cell(other, "with help").focus();
+  await other.keyboard.press("4");
+  await expect(cell(other, "dances it")).toBeVisible();
+  await other.waitForLoadState("networkidle");
+  await cell(page, "with help").focus();
+  await page.keyboard.press("1");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("radio", { name: "Theirs: dances it" })).toBeVisible();
+  await dialog.getByRole("button", { name: "Save this choice" }).click();
+  await expect(cell(page, "not yet")).toBeVisible();
+  await page.reload();
+  await expect(cell(page, "not yet")).toBeVisible();
+  await other.context().close();
+});
+
+test("a check tells for each student what is missing", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/checks`);
+  await page.getByRole("button", { name: "Iska follower" }).click();
+  const about = page.getByRole("complementary", { name: "About this student" });
+  await expect(about.getByRole("heading", { name: "Iska" })).toBeVisible();
+  await expect(about).toContainText("1 of 4 alone or better");
+  await expect(about).toContainText("Still missing");
+  await expect(about).toContainText("Not seen yet");
+  await expect(page.getByRole("row", { name: /^Iska/ }).getByRole("cell").last()).toHaveText("1/4");
+});
+
+test("the director adds somebody, who can sign in until the account is closed", async ({
+  page,
+  browser,
+  watch,
+}) => {
+  watch.expectStatus(422);
+  await signIn(page);
+  await page.getByRole("link", { name: "Staff" }).click();
+  await page.getByRole("button", { name: "New on the staff" }).click();
+  await page.getByLabel("Name").fill("Pella Northwick");
+  await page.getByLabel("Address").fill("ilse@saltglass.example");
+  await page.getByLabel("Password").fill("short");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("At least 10 characters").last()).toBeVisible();
+  await page.getByLabel("Password").fill("northwick says so");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Somebody on the staff has this address already")).toBeVisible();
+  await page.getByLabel("Address").fill("pella@saltglass.example");
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("Pella Northwick", { exact: true })).toBeVisible();
+
+  const pella = await (await browser.newContext()).newPage();
+  await pella.goto(demoStudio());
+  await pella.getByLabel("Address").fill("pella@saltglass.example");
+  await pella.getByLabel("Password").fill("northwick says so");
+  await pella.getByRole("button", { name: "Sign in" }).click();
+  await expect(pella.getByRole("heading", { name: "No lesson ahead" })).toBeVisible();
+
+  await page
+    .getByText("Pella Northwick", { exact: true })
+    .locator("xpath=ancestor::*[.//button][1]")
+    .getByRole("button", { name: "Edit" })
+    .click();
+  await page.getByText("Works here and may sign in").click();
+  await page.getByRole("button", { name: "Save" }).click();
+  await expect(page.getByText("no longer here")).toBeVisible();
+  await pella.getByRole("link", { name: "Figures" }).click();
+  await expect(pella.getByRole("button", { name: "Sign in" })).toBeVisible();
+  await pella.context().close();
+});
+
+test("a level and a section go and come back", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/levels`);
+  await page.getByRole("button", { name: "New level" }).click();
+  await page.getByLabel("Name").fill("Short course");
+  await page.getByRole("button", { name: "Save the level" }).click();
+  await expect(page.getByRole("heading", { name: "Which figures does this level teach?" })).toBeVisible();
+  await page.getByRole("link", { name: "Levels" }).click();
+  const level = page.getByRole("region", { name: "Short course" });
+  await level.getByRole("button", { name: "New section" }).click();
+  await page.getByLabel("Name").fill("Sundays");
+  await page.getByRole("button", { name: "Save the section" }).click();
+  await expect(page.getByRole("combobox", { name: "Plan of" })).toBeVisible();
+  await page.getByRole("link", { name: "Levels" }).click();
+  await expect(level.getByText("Sundays", { exact: true })).toBeVisible();
+  await level.getByRole("button", { name: "Settings" }).last().click();
+  await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
+  await expect(level.getByText("No section runs this level yet.")).toBeVisible();
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(level.getByText("Sundays", { exact: true })).toBeVisible();
+  await level.getByRole("button", { name: "Settings" }).last().click();
+  await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
+  await level.getByRole("button", { name: "Remove" }).click();
+  await expect(level).toHaveCount(0);
+  const message = page.getByRole("status").filter({ hasText: "Short course is taken away" });
+  await message.getByRole("button", { name: "Undo" }).click();
+  await expect(level).toBeVisible();
+});

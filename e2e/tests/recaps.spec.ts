@@ -1,0 +1,82 @@
+import type { Page } from "@playwright/test";
+import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+
+async function openRecap(page: Page, week: number): Promise<void> {
+  await page.goto(`${demoStudio()}/recaps`);
+  await page
+    .getByRole("link", { name: /Open|Go on writing|Write it/ })
+    .nth(week === 1 ? 1 : 0)
+    .click();
+  await expect(page.getByRole("heading", { name: `Recap of week ${week}` })).toBeVisible();
+}
+
+const editor = (page: Page) => page.getByRole("textbox", { name: "Recap" });
+const saved = (page: Page) => expect(page.getByText("All saved")).toBeVisible();
+
+test("formatted text is saved as it is typed and read as it was formatted", async ({ page, browser }) => {
+  await signIn(page, TEACHER);
+  await openRecap(page, 1);
+  await editor(page).click();
+  await page.keyboard.press("Control+End");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "Smaller heading" }).click();
+  await page.keyboard.type("One more thing");
+  await page.keyboard.press("Enter");
+  await page.getByRole("button", { name: "Bold" }).click();
+  await page.keyboard.type("Shoes");
+  await page.getByRole("button", { name: "Bold" }).click();
+  await page.keyboard.type(" that slide.");
+  await saved(page);
+  const link = await page.getByLabel("Public link").inputValue();
+  const reader = await (await browser.newContext()).newPage();
+  await reader.goto(link);
+  await expect(reader.getByRole("heading", { name: "One more thing", level: 3 })).toBeVisible();
+  await expect(reader.locator("strong", { hasText: "Shoes" })).toBeVisible();
+  await expect(reader.getByText("Saltglass Dance House")).toBeVisible();
+  expect(await reader.context().cookies()).toEqual([]);
+  await reader.context().close();
+});
+
+test("two people write one recap: both texts are shown, the choice is kept", async ({
+  page,
+  browser,
+  watch,
+}) => {
+  watch.expectStatus(409);
+  await signIn(page, TEACHER);
+  const other = await another(browser);
+  for (const who of [page, other]) await openRecap(who, 2);
+  await other.getByLabel("Title").fill("Their title");
+  await saved(other);
+  await page.getByLabel("Title").fill("My title");
+  const dialog = page.getByRole("dialog");
+  await expect(dialog.getByRole("radio", { name: "Yours: My title" })).toBeVisible();
+  await dialog.getByRole("button", { name: "All theirs" }).click();
+  await dialog.getByRole("button", { name: "Save this choice" }).click();
+  await expect(page.getByLabel("Title")).toHaveValue("Their title");
+  await saved(page);
+  await other.context().close();
+});
+
+test("a recap waits for its lesson, and a dead link says so", async ({ page, watch }) => {
+  watch.expectStatus(404, 422);
+  await signIn(page, TEACHER);
+  await openRecap(page, 1);
+  await page.goto(page.url().replace(/1$/, "4"));
+  await expect(page.getByRole("heading", { name: "Week 4 has not been taught yet" })).toBeVisible();
+  await page.getByRole("link", { name: "Open the lesson" }).click();
+  await expect(page.getByText("60 of 60 minutes")).toBeVisible();
+  await page.goto(`${demoStudio()}/r/nobody-has-this-link-at-all`);
+  await expect(page.getByRole("alert")).toContainText("Ask your teacher for the new link");
+});
+
+test("a title cannot be empty, and the words typed meanwhile are kept", async ({ page }) => {
+  await signIn(page, TEACHER);
+  await openRecap(page, 2);
+  await page.getByLabel("Title").fill("  ");
+  await expect(page.getByText("Write something here")).toBeVisible();
+  await page.getByLabel("Title").fill("Week two, for everybody");
+  await saved(page);
+  await page.reload();
+  await expect(page.getByLabel("Title")).toHaveValue("Week two, for everybody");
+});
