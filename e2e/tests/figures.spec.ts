@@ -101,3 +101,22 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   });
   expect(refused).toBe(403);
 });
+
+test("a figure tells what is really new in it and what it resembles, role by role", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures?search=inside`);
+  await page.getByRole("link", { name: /Inside turn/ }).click();
+  await expect(page.getByText("3 of 3 beats hold something new")).toBeVisible();
+  await expect(page.getByText("counts &–3 as in Side pass")).toBeVisible();
+  await page
+    .getByLabel("For somebody who knows")
+    .selectOption({ label: "for somebody who knows nothing yet" });
+  await expect(page.getByText("counts &–3 as in Side pass")).toHaveCount(0);
+  await page.getByLabel("For somebody who knows").selectOption({ label: "for somebody who knows Hustle 2" });
+  await expect(page.getByText(/as in/).first()).toBeVisible();
+  await page.getByRole("link", { name: "Underarm turn" }).last().click();
+  await expect(page.getByRole("heading", { name: "Inside turn beside Underarm turn" })).toBeVisible();
+  await expect(page.getByText("the leader dances the same; the follower parts at 1")).toBeVisible();
+  await expect(page.getByText("Differs: follower counts 1–3.").first()).toBeVisible();
+  await expect(page.getByText(/Look-alikes: teach them in different lessons/)).toBeVisible();
+});

@@ -20,6 +20,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/figures/page.tsx")).FigurePage }),
   },
   {
+    path: "figures/:figureId/beside/:otherId",
+    lazy: async () => ({ Component: (await import("../features/figures/beside.tsx")).BesidePage }),
+  },
+  {
     path: "figures/:figureId/edit",
     lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).EditFigurePage }),
   },

@@ -2,6 +2,7 @@ import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES } from "@map-step/core/time";
+import { useMemo } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Care } from "../../kit/care.tsx";
@@ -10,8 +11,10 @@ import { useRemoval } from "../../kit/removal.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
+import { Alike } from "./alike.tsx";
 import { Facts } from "./facts.tsx";
 import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
+import { ReallyNew } from "./really-new.tsx";
 
 function Lines({ title, lines, none }: { title: string; lines: readonly string[]; none: string }) {
   return (
@@ -83,6 +86,10 @@ function FigureSheet({ figure, dance, library }: Props) {
   const mayWrite = useMay("figures.write");
   const needs = figure.needs.flatMap((id) => library.find((other) => other.id === id) ?? []);
   const unlocks = library.filter((other) => other.needs.includes(figure.id));
+  const ofDance = useMemo(
+    () => library.filter(({ danceId }) => danceId === figure.danceId),
+    [library, figure.danceId],
+  );
   const also = figure.otherNames.length > 0 ? `. Also called: ${figure.otherNames.join(", ")}` : "";
   return (
     <>
@@ -109,27 +116,33 @@ function FigureSheet({ figure, dance, library }: Props) {
             </Text>
           )}
         </Panel>
-        <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4">
-          <Panel>
-            <PanelTitle>What it comes to</PanelTitle>
-            {steps && dance ? (
-              <Facts figure={steps} dance={dance} />
-            ) : (
-              <Text color="soft">Nothing to count.</Text>
-            )}
-          </Panel>
-          <Panel>
-            <PanelTitle>In class</PanelTitle>
-            <Lines title="Cues" lines={figure.cues} none="None written yet." />
-            <Lines title="Common slips" lines={figure.slips} none="None written yet." />
-          </Panel>
+        <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4" alignItems="start">
           <Stack gap="4">
+            <Panel>
+              <PanelTitle>What it comes to</PanelTitle>
+              {steps && dance ? (
+                <Facts figure={steps} dance={dance} />
+              ) : (
+                <Text color="soft">Nothing to count.</Text>
+              )}
+            </Panel>
+          </Stack>
+          <Stack gap="4">
+            {steps ? <ReallyNew record={figure} figure={steps} library={ofDance} /> : null}
+            {steps ? <Alike record={figure} figure={steps} library={ofDance} /> : null}
+          </Stack>
+          <Stack gap="4">
+            <Panel>
+              <PanelTitle>In class</PanelTitle>
+              <Lines title="Cues" lines={figure.cues} none="None written yet." />
+              <Lines title="Common slips" lines={figure.slips} none="None written yet." />
+            </Panel>
+            <Care cautions={figure.cautions} show={figure.kind === "show"} />
             <Panel>
               <PanelTitle>Before and after</PanelTitle>
               <Neighbours title="Needs" figures={needs} none="Nothing; it can be the first thing taught." />
               <Neighbours title="Opens the way to" figures={unlocks} none="Nothing needs it yet." />
             </Panel>
-            <Care cautions={figure.cautions} show={figure.kind === "show"} />
           </Stack>
         </SimpleGrid>
       </Stack>

@@ -1,1 +1,2 @@
+export type { Mark } from "./layout.ts";
 export { CountRibbon } from "./ribbon.tsx";

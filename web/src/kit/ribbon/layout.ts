@@ -7,7 +7,7 @@ import {
   stepsOf,
   writtenRoles,
 } from "@map-step/core/notation";
-import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
+import { beatsToTicks, spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
 
 /** Below this many pixels a beat the ribbon goes on in a further line. */
 const LEAST_BEAT = 40;
@@ -29,10 +29,20 @@ export interface RulerMark {
   readonly phraseStart: boolean;
 }
 
-export interface HoldBand {
+interface Band {
   readonly x: number;
   readonly width: number;
+}
+
+export interface HoldBand extends Band {
   readonly name: string;
+}
+
+/** A stretch to set off, in beats from count 1; of one role, or of all. */
+export interface Mark {
+  readonly role?: Role;
+  readonly from: number;
+  readonly to: number;
 }
 
 export interface RibbonRow {
@@ -40,6 +50,8 @@ export interface RibbonRow {
   readonly ruler: readonly RulerMark[];
   readonly roles: readonly { readonly role: Role; readonly marks: readonly StepMark[] }[];
   readonly holds: readonly HoldBand[];
+  /** Stretches to set off, such as those in which two figures differ. */
+  readonly marked: readonly (Band & { readonly role: Role | undefined })[];
 }
 
 interface Span {
@@ -74,6 +86,7 @@ function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { 
 /**
  * Where everything on a ribbon stands, in pixels from the left of its line.
  * @param width of the ribbon, without the names of the roles
+ * @param marks stretches to set off
  * @param widestBeat the most pixels for a beat; a short figure leaves the rest of the width free
  */
 export function ribbonLayout(
@@ -81,6 +94,7 @@ export function ribbonLayout(
   width: number,
   timing: { phraseBeats: number; meter: number },
   widestBeat = Number.POSITIVE_INFINITY,
+  marks: readonly Mark[] = [],
 ): RibbonRow[] {
   const roles = writtenRoles(figure).map((role) => ({ role, steps: stepsOf(figure, role) }));
   const onsets = roles.flatMap(({ steps }) => steps.map(({ onset }) => onset));
@@ -127,6 +141,10 @@ export function ribbonLayout(
       holds: holds
         .filter((hold) => hold.from < to && hold.to > from)
         .map((hold) => ({ ...band(hold), name: hold.name })),
+      marked: marks
+        .map((mark) => ({ role: mark.role, from: beatsToTicks(mark.from), to: beatsToTicks(mark.to) }))
+        .filter((mark) => mark.from < to && mark.to > from)
+        .map((mark) => ({ role: mark.role, ...band(mark) })),
     };
   });
 }

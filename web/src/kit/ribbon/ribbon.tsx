@@ -4,39 +4,15 @@ import { useMemo } from "react";
 import { tone } from "../../app/theme.ts";
 import { useWidth } from "../use-width.ts";
 import { Arrow } from "./arrows.tsx";
-import { type RibbonRow, ribbonLayout, type StepMark } from "./layout.ts";
+import { type RibbonRow, ribbonLayout, type StepMark, type Mark as Stretch } from "./layout.ts";
+import { Letters } from "./letters.tsx";
 import { RibbonTable } from "./table.tsx";
+import { TurnBadge, TurnLabel } from "./turns.tsx";
 
 const RULER = 26;
 const HOLD = 20;
 /** No beat is drawn wider than this many pixels, so that short figures look short beside long ones. */
 const WIDEST_BEAT = { small: 104, full: 240 };
-
-interface LettersProps {
-  readonly x: number;
-  readonly y: number;
-  readonly size: number;
-  readonly colour: string;
-  readonly strong?: boolean;
-  readonly middle?: boolean;
-  readonly children: string;
-}
-
-const Letters = ({ x, y, size, colour, strong = false, middle = false, children }: LettersProps) => (
-  <text
-    x={x}
-    y={y}
-    style={{
-      fontSize: size,
-      fontWeight: strong ? 700 : 400,
-      fontFamily: `var(--chakra-fonts-${strong ? "heading" : "body"})`,
-      textAnchor: middle ? "middle" : "start",
-      fill: colour,
-    }}
-  >
-    {children}
-  </text>
-);
 
 const ROLE_LOOK: Readonly<Record<Role, { name: string; solid: string; text: string; corner: number }>> = {
   leader: { name: "Leader", solid: "pineSolid", text: "pine", corner: 100 },
@@ -74,58 +50,6 @@ function Inside({ mark, role, y, height }: MarkProps) {
     </>
   );
 }
-
-interface TurnProps {
-  readonly mark: StepMark;
-  readonly y: number;
-  readonly colour: string;
-}
-
-/** A turn on a large ribbon: an arc with its arrowhead on the side it goes to, and how much of a turn. */
-function TurnBadge({ mark, y, colour }: TurnProps) {
-  const x = mark.x + mark.width - 15;
-  const tip = turnsRight(mark) ? "M6 -13l6 2.5-4.5 4.5" : "M-6 -13l-6 2.5 4.5 4.5";
-  return (
-    <g transform={`translate(${x} ${y - 1})`}>
-      <circle r={mark.turn.length > 1 ? 14.5 : 11.5} fill={tone("panel")} stroke={colour} strokeWidth="1.6" />
-      <path
-        d={tip}
-        fill="none"
-        stroke={colour}
-        strokeWidth="1.8"
-        strokeLinecap="round"
-        strokeLinejoin="round"
-      />
-      <Letters x={0} y={4} size={12} colour={tone("ink")} strong middle>
-        {mark.turn}
-      </Letters>
-    </g>
-  );
-}
-
-/** A turn on a small ribbon: above the step, so that nothing of it is covered. */
-function TurnLabel({ mark, y, colour }: TurnProps) {
-  const arc = turnsRight(mark)
-    ? "M-5 0a5 5 0 0 1 10 0m-3 -2.5l3 3 2.5 -3"
-    : "M5 0a5 5 0 0 0 -10 0m3 -2.5l-3 3 -2.5 -3";
-  return (
-    <g transform={`translate(${mark.x + mark.width / 2} ${y - 4})`}>
-      <path
-        d={arc}
-        transform="translate(-7 -1)"
-        fill="none"
-        stroke={colour}
-        strokeWidth="1.6"
-        strokeLinecap="round"
-      />
-      <Letters x={2} y={0} size={12} colour={colour} strong>
-        {mark.turn}
-      </Letters>
-    </g>
-  );
-}
-
-const turnsRight = (mark: StepMark): boolean => mark.step.turn?.sense === "R";
 
 /** A name cut to what fits into a width. */
 const fitting = (name: string, width: number): string => {
@@ -177,6 +101,26 @@ function Row({ row, top, height, gap, showHolds, small }: RowProps) {
       aria-hidden="true"
       style={{ display: "block", overflow: "visible" }}
     >
+      {row.marked.map((band) => {
+        const line = Math.max(
+          0,
+          row.roles.findIndex(({ role }) => role === band.role),
+        );
+        const y = top + line * (height + gap) - 7;
+        return (
+          <rect
+            key={`${band.role}${band.x}`}
+            x={band.x}
+            y={band.role ? y : RULER}
+            width={band.width}
+            height={band.role ? height + 14 : total - RULER}
+            fill={tone("apricotWash")}
+            stroke={tone("apricot")}
+            strokeWidth="1.5"
+            rx="6"
+          />
+        );
+      })}
       <line x1="0" x2={row.width} y1={RULER} y2={RULER} stroke={tone("ink")} strokeWidth="1.5" />
       {row.ruler.map((mark) => (
         <g key={mark.x}>
@@ -242,13 +186,17 @@ interface Props {
   readonly timing: { readonly phraseBeats: number; readonly meter: number };
   /** Small: without the names of roles and holds. */
   readonly small?: boolean;
+  /** Stretches to set off, in beats from count 1. */
+  readonly marked?: readonly Stretch[];
 }
+
+const NO_MARKS: readonly Stretch[] = [];
 
 /**
  * The count ribbon: beats from left to right, the leader above, the follower below; each step as wide as it
  * lasts, weightless ones hollow, turns as arcs, the hold as a band beneath.
  */
-export function CountRibbon({ figure, name, timing, small = false }: Props) {
+export function CountRibbon({ figure, name, timing, small = false, marked = NO_MARKS }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
   const gutter = small || width < 420 ? 0 : 76;
   const rows = useMemo(
@@ -260,8 +208,9 @@ export function CountRibbon({ figure, name, timing, small = false }: Props) {
             Math.max(60, width - gutter - 2),
             timing,
             WIDEST_BEAT[small ? "small" : "full"],
+            marked,
           ),
-    [figure, width, gutter, timing, small],
+    [figure, width, gutter, timing, small, marked],
   );
   const height = small ? 25 : 42;
   const gap = small ? 17 : 26;

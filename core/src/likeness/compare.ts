@@ -1,0 +1,127 @@
+import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { spokenCount, ticksToBeats } from "../time/index.ts";
+import { align, type Pair } from "./align.ts";
+import { type Moment, momentsOf, sameMoment } from "./moment.ts";
+
+/** A stretch of a figure in beats from its count 1: `from` 0 is count 1, below 0 a pick-up; `to` is its end. */
+export interface Stretch {
+  readonly from: number;
+  readonly to: number;
+}
+
+export interface SharedStretch {
+  readonly a: Stretch;
+  readonly b: Stretch;
+}
+
+/** Where two rows of moments are the same and where they part. */
+export interface RowComparison {
+  /** 0 to 1; 1 exactly when the two are danced alike, on whichever foot they begin. */
+  readonly likeness: number;
+  /** Stretches of two moments or more in which both dance the same, in order. */
+  readonly shared: readonly SharedStretch[];
+  /** What differs between the shared stretches; null where a figure has nothing there. */
+  readonly differing: readonly { readonly a: Stretch | null; readonly b: Stretch | null }[];
+  /** The spoken count of the first figure at which they part; null when they never do. */
+  readonly partsAt: string | null;
+}
+
+export interface Comparison extends RowComparison {
+  /** The same for each role that both figures have: one role may dance alike while the other does not. */
+  readonly byRole: Readonly<Partial<Record<Role, RowComparison>>>;
+  /** Easily taken for each other: very alike, begun in the same hold, with one difference that decides. */
+  readonly lookAlike: boolean;
+}
+
+const LOOK_ALIKE = 0.75;
+
+export const stretchOf = (moments: readonly Moment[], from: number, to: number): Stretch => {
+  const [first, last] = [moments[from], moments[to]];
+  return {
+    from: ticksToBeats(first?.onset ?? 0),
+    to: ticksToBeats((last?.onset ?? 0) + (last?.lasts ?? 0)),
+  };
+};
+
+interface Sight {
+  readonly one: readonly Moment[];
+  readonly two: readonly Moment[];
+}
+
+function isSame({ one, two }: Sight, { a, b }: Pair): boolean {
+  const [mine, theirs] = [a === null ? undefined : one[a], b === null ? undefined : two[b]];
+  return mine !== undefined && theirs !== undefined && sameMoment(mine, theirs);
+}
+
+interface Run {
+  readonly shared: boolean;
+  readonly pairs: readonly Pair[];
+}
+
+/** Runs of pairs that are the same, and what lies between; a single same moment belongs to what lies round it. */
+function runsOf(sight: Sight, pairs: readonly Pair[]): Run[] {
+  const raw: { same: boolean; pairs: Pair[] }[] = [];
+  for (const pair of pairs) {
+    const same = isSame(sight, pair);
+    const last = raw.at(-1);
+    if (last?.same === same) last.pairs.push(pair);
+    else raw.push({ same, pairs: [pair] });
+  }
+  const runs: { shared: boolean; pairs: Pair[] }[] = [];
+  for (const { same, pairs: run } of raw) {
+    const shared = same && (run.length > 1 || raw.length === 1);
+    const last = runs.at(-1);
+    if (last && !last.shared && !shared) last.pairs.push(...run);
+    else runs.push({ shared, pairs: [...run] });
+  }
+  return runs;
+}
+
+/** A run without the same moments at its ends. */
+function trimmed(sight: Sight, pairs: readonly Pair[]): readonly Pair[] {
+  const differs = pairs.map((pair) => !isSame(sight, pair));
+  return pairs.slice(differs.indexOf(true), differs.lastIndexOf(true) + 1);
+}
+
+const sideOf = (pairs: readonly Pair[], side: "a" | "b", moments: readonly Moment[]): Stretch | null => {
+  const places = pairs.flatMap((pair) => pair[side] ?? []);
+  const [first] = places;
+  return first === undefined ? null : stretchOf(moments, first, places.at(-1) ?? first);
+};
+
+function compareRows(one: readonly Moment[], two: readonly Moment[]): RowComparison {
+  const sight = { one, two };
+  const { pairs, score } = align(one, two);
+  const sides = (run: readonly Pair[]) => ({ a: sideOf(run, "a", one), b: sideOf(run, "b", two) });
+  const runs = runsOf(sight, pairs);
+  const parting = pairs.find((pair) => !isSame(sight, pair));
+  const at = parting && (parting.a === null ? two[parting.b ?? 0] : one[parting.a]);
+  return {
+    likeness: one.length + two.length === 0 ? 1 : Math.min(1, (2 * score) / (one.length + two.length)),
+    shared: runs.flatMap((run): SharedStretch[] => {
+      const { a, b } = sides(run.pairs);
+      return run.shared && a && b ? [{ a, b }] : [];
+    }),
+    differing: runs.filter(({ shared }) => !shared).map((run) => sides(trimmed(sight, run.pairs))),
+    partsAt: at ? spokenCount(at.onset) : null,
+  };
+}
+
+const holdIn = (figure: Figure): string | null => {
+  const [role] = writtenRoles(figure);
+  return (role && stepsOf(figure, role)[0]?.hold) ?? null;
+};
+
+/** Where two figures are danced alike and where they part: both roles together, and each role by itself. */
+export function compareFigures(a: Figure, b: Figure): Comparison {
+  const whole = compareRows(momentsOf(a), momentsOf(b));
+  const both = writtenRoles(a).filter((role) => writtenRoles(b).includes(role));
+  const { likeness, differing } = whole;
+  return {
+    ...whole,
+    byRole: Object.fromEntries(
+      both.map((role) => [role, compareRows(momentsOf(a, [role]), momentsOf(b, [role]))]),
+    ),
+    lookAlike: likeness >= LOOK_ALIKE && differing.length === 1 && holdIn(a) === holdIn(b),
+  };
+}

@@ -1,0 +1,200 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { anyFigure } from "../../testing/figures.ts";
+import { type Figure, parseFigure } from "../notation/index.ts";
+import { compareFigures, newMaterial } from "./index.ts";
+
+const figure = (text: string): Figure => {
+  const { figure: read, faults } = parseFigure(text);
+  expect(faults).toEqual([]);
+  return read;
+};
+const HOME =
+  'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R close\n5 L back\n6 R place\nfollower mirror';
+const home = figure(HOME);
+const turned = figure(HOME.replace("3 L side", "3 L side turn L 1/2"));
+const otherFoot = figure(
+  'leader\n1 R side hold "open"\n2 L close\n3 R side\n4 L close\n5 R back\n6 L place\nfollower mirror',
+);
+
+describe("compareFigures", () => {
+  it("finds what two figures share and the count at which they part", () => {
+    const { likeness, shared, differing, partsAt, lookAlike } = compareFigures(home, turned);
+    expect(likeness).toBeGreaterThan(0.95);
+    expect(shared).toEqual([
+      { a: { from: 0, to: 2 }, b: { from: 0, to: 2 } },
+      { a: { from: 3, to: 6 }, b: { from: 3, to: 6 } },
+    ]);
+    expect(differing).toEqual([{ a: { from: 2, to: 3 }, b: { from: 2, to: 3 } }]);
+    expect(partsAt).toBe("3");
+    expect(lookAlike).toBe(true);
+  });
+
+  it("finds a shared ending that comes later in the other", () => {
+    const longer = figure(
+      "leader\n1 L forward\n2 R forward\n3 L side\n4 R close\n5 L back\n6 R place\n7 L cross-front\n8 R place\nfollower mirror",
+    );
+    const tail = figure("leader\n1 L side\n2 R close\n3 L back\n4 R place\nfollower mirror");
+    expect(compareFigures(tail, longer).shared).toEqual([{ a: { from: 0, to: 4 }, b: { from: 2, to: 6 } }]);
+  });
+
+  it("does not mind on which foot a figure begins", () => {
+    expect(compareFigures(home, otherFoot)).toMatchObject({
+      likeness: 1,
+      partsAt: null,
+      lookAlike: false,
+      differing: [],
+    });
+  });
+
+  it("takes nobody's turn for another's who begins in another hold", () => {
+    const closed = figure(HOME.replace('"open"', '"closed"').replace("3 L side", "3 L side turn L 1/2"));
+    expect(compareFigures(home, closed).lookAlike).toBe(false);
+  });
+
+  it("finds nothing in common between a couple's figure and a line dancer's", () => {
+    const solo = figure("solo\n1& L kick\n2& L kick\n3& L kick");
+    expect(compareFigures(home, solo)).toMatchObject({ likeness: 0, shared: [] });
+  });
+
+  test("every figure is wholly like itself", () => {
+    fc.assert(
+      fc.property(anyFigure, (one) => {
+        const { likeness, shared, differing, partsAt } = compareFigures(one, one);
+        expect(likeness).toBeCloseTo(1, 9);
+        expect(differing).toEqual([]);
+        expect(partsAt).toBeNull();
+        expect(shared).toHaveLength(1);
+      }),
+    );
+  });
+
+  test("likeness is the same from either side, and between 0 and 1", () => {
+    fc.assert(
+      fc.property(anyFigure, anyFigure, (one, two) => {
+        const there = compareFigures(one, two);
+        expect(compareFigures(two, one).likeness).toBeCloseTo(there.likeness, 9);
+        expect(there.likeness).toBeGreaterThanOrEqual(0);
+        expect(there.likeness).toBeLessThanOrEqual(1);
+      }),
+    );
+  });
+
+  it("tells when one role dances alike and only the other differs", () => {
+    const pass =
+      'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R close\nfollower\n1 R side\n2 L close';
+    const [plain, turning] = [
+      figure(`${pass}\n3 R side\n4 L close`),
+      figure(`${pass}\n3 R side turn R 1/2\n4 L close turn R 1/2`),
+    ];
+    const { byRole, differing } = compareFigures(plain, turning);
+    expect(byRole.leader).toMatchObject({ likeness: 1, partsAt: null, differing: [] });
+    expect(byRole.follower).toMatchObject({
+      partsAt: "3",
+      differing: [{ a: { from: 2, to: 4 }, b: { from: 2, to: 4 } }],
+    });
+    expect(differing).toHaveLength(1);
+  });
+
+  it("leaves a single same step out of what is shared and out of what differs", () => {
+    const [one, two] = [
+      figure("solo\n1 L side\n2 R close\n3 L side"),
+      figure("solo\n1 L side\n2 R kick\n3 R kick"),
+    ];
+    expect(compareFigures(one, two)).toMatchObject({
+      shared: [],
+      partsAt: "2",
+      differing: [{ a: { from: 1, to: 3 } }],
+    });
+  });
+
+  test("shared and differing stretches never overlap and lie within their figure", () => {
+    fc.assert(
+      fc.property(anyFigure, anyFigure, (one, two) => {
+        const { shared, differing } = compareFigures(one, two);
+        for (const side of ["a", "b"] as const) {
+          const stretches = [...shared, ...differing].flatMap((stretch) => stretch[side] ?? []);
+          stretches.sort((x, y) => x.from - y.from);
+          stretches.slice(1).forEach(({ from }, index) => {
+            expect(from).toBeGreaterThanOrEqual((stretches[index]?.to ?? 0) - 1e-9);
+          });
+          const beats = stretches.reduce((sum, { from, to }) => sum + to - from, 0);
+          expect(beats).toBeLessThanOrEqual((side === "a" ? one : two).length / 24 + 1e-9);
+        }
+      }),
+    );
+  });
+});
+
+describe("newMaterial", () => {
+  const known = [{ id: "home", figure: home }];
+
+  it("is what no known figure covers, role by role", () => {
+    const part = {
+      newBeats: 1,
+      known: [
+        { from: 0, to: 2, figureId: "home" },
+        { from: 3, to: 6, figureId: "home" },
+      ],
+      fresh: [{ from: 2, to: 3 }],
+    };
+    expect(newMaterial(turned, known)).toEqual({
+      beats: 6,
+      newBeats: 1,
+      byRole: { leader: part, follower: part },
+    });
+  });
+
+  it("is everything to a beginner and nothing to somebody who dances it", () => {
+    expect(newMaterial(home, [])).toMatchObject({
+      newBeats: 6,
+      byRole: { leader: { known: [], fresh: [{ from: 0, to: 6 }] } },
+    });
+    expect(newMaterial(otherFoot, known).newBeats).toBe(0);
+  });
+
+  it("counts a beat once when both roles have something new in it", () => {
+    const other = figure("leader\n1 L side\n2 R kick\n3 R kick\nfollower\n1 R kick\n2 R kick\n3 R side");
+    const { newBeats, byRole } = newMaterial(other, known);
+    expect(newBeats).toBe(3);
+    expect([byRole.leader?.newBeats, byRole.follower?.newBeats]).toEqual([3, 3]);
+  });
+
+  it("is nothing for a role that dances what it knows, while the other learns", () => {
+    const swapped = {
+      ...home,
+      parts: { leader: home.parts.leader ?? [], follower: turned.parts.leader ?? [] },
+      followerMirrors: false,
+    };
+    const { byRole, newBeats } = newMaterial(swapped, known);
+    expect(byRole.leader?.newBeats).toBe(0);
+    expect(newBeats).toBe(byRole.follower?.newBeats);
+  });
+
+  it("does not count a single step as known", () => {
+    const one = figure("leader\n1 L side\n2 R kick\n3 R cross-front\nfollower mirror");
+    expect(newMaterial(one, known).newBeats).toBe(3);
+  });
+
+  test("known and new beats make up each role's part, and more known figures never make more new", () => {
+    fc.assert(
+      fc.property(anyFigure, anyFigure, anyFigure, (one, two, three) => {
+        const less = newMaterial(one, [{ id: "two", figure: two }]);
+        const more = newMaterial(one, [
+          { id: "one", figure: one },
+          { id: "two", figure: two },
+          { id: "three", figure: three },
+        ]);
+        for (const { beats, byRole } of [less, more])
+          for (const { newBeats, known: covered } of Object.values(byRole))
+            expect(newBeats + covered.reduce((sum, { from, to }) => sum + to - from, 0)).toBeCloseTo(
+              beats,
+              9,
+            );
+        expect(more.newBeats).toBeLessThanOrEqual(less.newBeats + 1e-9);
+        const steps = Object.values(one.parts).map((part) => part.length);
+        if (Math.min(...steps) > 1) expect(more.newBeats).toBe(0);
+      }),
+    );
+  });
+});

@@ -1,0 +1,96 @@
+import {
+  type Figure,
+  isWeightAction,
+  type Role,
+  type Step,
+  stepsOf,
+  writtenRoles,
+} from "../notation/index.ts";
+import { type Ticks, withinBeat } from "../time/index.ts";
+
+/** What one dancer does at a moment, told so that it does not matter on which foot the figure began. */
+export interface Move {
+  readonly action: string;
+  readonly weight: boolean;
+  /** How the foot follows the one before: `start` for the first step of the role. */
+  readonly foot: "start" | "other" | "same" | "both" | "body";
+  /** Degrees, right turns positive. */
+  readonly turn: number;
+}
+
+/** An onset of a figure with what every role does there. */
+export interface Moment {
+  readonly onset: Ticks;
+  /** Until the next moment, or until the figure comes round again. */
+  readonly lasts: Ticks;
+  /** Ticks after the beat. */
+  readonly part: Ticks;
+  readonly moves: Readonly<Partial<Record<Role, Move>>>;
+}
+
+function footAfter(step: Step, before: Step | undefined): Move["foot"] {
+  if (step.foot === null) return "body";
+  if (step.foot === "both") return "both";
+  if (!before) return "start";
+  return before.foot === step.foot ? "same" : "other";
+}
+
+const moveOf = (step: Step, before: Step | undefined): Move => ({
+  action: step.direction ? `${step.action} ${step.direction}` : step.action,
+  weight: isWeightAction(step.action),
+  foot: footAfter(step, before),
+  turn: step.turn ? (step.turn.sense === "R" ? step.turn.degrees : -step.turn.degrees) : 0,
+});
+
+/** A figure as the row of its moments: of all its roles together, or of some of them. */
+export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(figure)): Moment[] {
+  const roles = only.map((role) => ({ role, steps: stepsOf(figure, role) }));
+  const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
+    (a, b) => a - b,
+  );
+  return onsets.map((onset, index) => {
+    const end = onsets[index + 1] ?? figure.length + (onsets[0] ?? 0);
+    const moves = roles.flatMap(({ role, steps }) => {
+      const at = steps.findIndex((step) => step.onset === onset);
+      const step = steps[at];
+      return step ? [[role, moveOf(step, steps[at - 1])] as const] : [];
+    });
+    return { onset, lasts: end - onset, part: withinBeat(onset), moves: Object.fromEntries(moves) };
+  });
+}
+
+/** How much each feature of a move weighs; together 1. Stated defaults of the product. */
+const WEIGHTS = { action: 0.5, weight: 0.15, foot: 0.15, turn: 0.2 } as const;
+/** The time of a moment against what is done in it. */
+const TIME_WEIGHT = 0.3;
+
+const sameFoot = (a: Move["foot"], b: Move["foot"]): boolean =>
+  a === b ||
+  ((a === "start" || b === "start") && a !== "body" && b !== "body" && a !== "both" && b !== "both");
+
+function moveLikeness(a: Move, b: Move): number {
+  const turn = 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360);
+  return (
+    (a.action === b.action ? WEIGHTS.action : 0) +
+    (a.weight === b.weight ? WEIGHTS.weight : 0) +
+    (sameFoot(a.foot, b.foot) ? WEIGHTS.foot : 0) +
+    turn * WEIGHTS.turn
+  );
+}
+
+const ROLES: readonly Role[] = ["leader", "follower", "solo"];
+
+/** How alike two moments are, 0 to 1; 1 exactly when every feature of every role is the same. */
+export function momentLikeness(a: Moment, b: Moment): number {
+  const roles = ROLES.filter((role) => a.moves[role] || b.moves[role]);
+  const moves = roles.map((role) => {
+    const [one, two] = [a.moves[role], b.moves[role]];
+    return one && two ? moveLikeness(one, two) : 0;
+  });
+  const done = moves.reduce((sum, value) => sum + value, 0) / Math.max(1, roles.length);
+  const time = (a.part === b.part ? 0.5 : 0) + (a.lasts === b.lasts ? 0.5 : 0);
+  return (1 - TIME_WEIGHT) * done + TIME_WEIGHT * time;
+}
+
+const ALMOST = 1 - 1e-9;
+export const sameMoment = (a: Moment, b: Moment): boolean => momentLikeness(a, b) >= ALMOST;

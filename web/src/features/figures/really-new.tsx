@@ -1,0 +1,133 @@
+import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { api, type FigureRecord, type Level } from "@map-step/contract";
+import { type KnownFigure, newMaterial, type RoleMaterial } from "@map-step/core/likeness";
+import { type Figure, parseFigure } from "@map-step/core/notation";
+import { buildStepMap } from "@map-step/core/step-map";
+import { useMemo, useState } from "react";
+import { useApi } from "../../kit/api.ts";
+import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { countsOf, stretchesInWords } from "./stretches.ts";
+
+/** Figures with steps, read once for the whole list. */
+export const withSteps = (figures: readonly FigureRecord[]): KnownFigure[] =>
+  figures.flatMap(({ id, notation }) => {
+    if (notation === "") return [];
+    const { figure, faults } = parseFigure(notation);
+    return faults.length === 0 ? [{ id, figure }] : [];
+  });
+
+interface Props {
+  readonly record: FigureRecord;
+  readonly figure: Figure;
+  /** All figures of its dance. */
+  readonly library: readonly FigureRecord[];
+}
+
+const NEEDS = "needs";
+
+/** Ids of what is known: all that the figure needs, near and far, or all that a level has placed. */
+function useKnown(
+  record: FigureRecord,
+  library: readonly FigureRecord[],
+  levels: readonly Level[],
+  choice: string,
+) {
+  const level = levels.find(({ id }) => id === choice);
+  const plan = useApi(
+    api.plans.read,
+    { params: { id: level?.planId ?? "" } },
+    { enabled: level !== undefined },
+  );
+  return useMemo(() => {
+    if (choice === "") return [];
+    if (choice === NEEDS)
+      return [...(buildStepMap(library).nodes.find(({ figure }) => figure.id === record.id)?.before ?? [])];
+    const placed = plan.data?.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [figureId])) ?? [];
+    return [...placed, ...(plan.data?.known ?? [])].filter((id) => id !== record.id);
+  }, [choice, plan.data, library, record.id]);
+}
+
+interface RoleBarProps {
+  readonly role: string;
+  readonly material: RoleMaterial;
+  readonly nameOf: (figureId: string) => string;
+}
+
+/** One role's part: what is known dashed, with where from, what is new set off. */
+function RoleBar({ role, material: { known, fresh }, nameOf }: RoleBarProps) {
+  const all = [...known, ...fresh.map((stretch) => ({ ...stretch, figureId: null }))];
+  const parts = all.sort((a, b) => a.from - b.from);
+  const sources = known.map((stretch) => `${stretchesInWords([stretch])} as in ${nameOf(stretch.figureId)}`);
+  return (
+    <Box mb="2">
+      <Text fontSize="sm" fontWeight="700" color={role === "follower" ? "plum" : "pine"}>
+        {role}
+      </Text>
+      <Flex gap="1" my="1">
+        {parts.map(({ from, to, figureId }) => (
+          <Box
+            key={from}
+            flex={to - from}
+            minW="0"
+            textAlign="center"
+            fontFamily="heading"
+            fontWeight="700"
+            fontSize="sm"
+            borderRadius="sm"
+            borderWidth="1.5px"
+            borderColor={figureId === null ? "apricot" : "pine2"}
+            borderStyle={figureId === null ? "solid" : "dashed"}
+            bg={figureId === null ? "apricotWash" : "pineWash"}
+          >
+            {countsOf({ from, to })}
+          </Box>
+        ))}
+      </Flex>
+      <Text fontSize="sm" color="soft">
+        {sources.join("; ")}
+      </Text>
+    </Box>
+  );
+}
+
+/** What of a figure really has to be taught to somebody who knows others. */
+export function ReallyNew({ record, figure, library }: Props) {
+  const levels = useApi(api.levels.list, {});
+  const [choice, setChoice] = useState(NEEDS);
+  const ofDance = (levels.data ?? []).filter(({ danceId }) => danceId === record.danceId);
+  const ids = useKnown(record, library, ofDance, choice);
+  const { beats, newBeats, byRole } = useMemo(() => {
+    const knowing = new Set(ids);
+    return newMaterial(figure, withSteps(library.filter(({ id }) => knowing.has(id))));
+  }, [figure, library, ids]);
+  const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
+  return (
+    <Panel>
+      <PanelTitle>What is really new</PanelTitle>
+      <NativeSelect.Root size="sm" mb="3">
+        <NativeSelect.Field
+          aria-label="For somebody who knows"
+          value={choice}
+          onChange={({ target }) => setChoice(target.value)}
+        >
+          <option value={NEEDS}>for somebody who knows what it needs</option>
+          {ofDance.map(({ id, name }) => (
+            <option key={id} value={id}>
+              for somebody who knows {name}
+            </option>
+          ))}
+          <option value="">for somebody who knows nothing yet</option>
+        </NativeSelect.Field>
+        <NativeSelect.Indicator />
+      </NativeSelect.Root>
+      <Text fontWeight="700" mb="2" className="numbers">
+        {newBeats === 0
+          ? "Nothing: every beat is danced elsewhere."
+          : `${newBeats} of ${beats} beats hold something new`}
+      </Text>
+      {Object.entries(byRole).map(([role, material]) => (
+        <RoleBar key={role} role={role} material={material} nameOf={nameOf} />
+      ))}
+    </Panel>
+  );
+}
