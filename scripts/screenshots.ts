@@ -10,6 +10,8 @@ const FOLDER = join(process.cwd(), "docs/screenshots");
 
 interface Ids {
   readonly figure: string;
+  /** A figure that is easily taken for it. */
+  readonly alike: string;
   readonly level: string;
   readonly section: string;
   readonly recap: string;
@@ -34,6 +36,8 @@ const SHOTS: readonly Shot[] = [
   { name: "figure", path: ({ figure }) => `/figures/${figure}` },
   { name: "figure-dark", path: ({ figure }) => `/figures/${figure}`, dark: true },
   { name: "figure-editor", path: ({ figure }) => `/figures/${figure}/edit` },
+  { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
+  { name: "step-map", path: () => "/step-map", first: select("Turn and a half") },
   { name: "levels", path: () => "/levels" },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
   { name: "week-plan-dark", path: plan, first: select("Week 4"), dark: true },
@@ -68,8 +72,14 @@ async function idsOf(page: Page, address: string): Promise<Ids> {
     await read("/sections"),
   ];
   const recap = await read(`/sections/${section.id}/lessons/1/recap`);
-  const figure = figures.find(({ name }: { name: string }) => name === "Window");
-  return { figure: figure.id, level: level.id, section: section.id, recap: recap.secret };
+  const idOf = (wanted: string): string => figures.find(({ name }: { name: string }) => name === wanted).id;
+  return {
+    figure: idOf("Inside turn"),
+    alike: idOf("Underarm turn"),
+    level: level.id,
+    section: section.id,
+    recap: recap.secret,
+  };
 }
 
 /** Waits until nothing moves or loads any more. */

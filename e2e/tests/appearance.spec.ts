@@ -21,6 +21,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "figures", path: "/figures", shown: /24 of 24/ },
     { name: "figure", path: `/figures/${figure}`, shown: /What it comes to/ },
     { name: "editor", path: `/figures/${figure}/edit`, shown: /How steps are written/ },
+    { name: "step-map", path: "/step-map", shown: /Most passes through/ },
     { name: "levels", path: "/levels", shown: /Hustle 2/ },
     { name: "plan", path: `/levels/${level}/sections/${section}`, shown: /To solve in this plan/ },
     { name: "lessons", path: `/lessons/${section}`, shown: /next lesson/ },
@@ -33,7 +34,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
   ];
 }
 
-const DRAWN = new Set(["today", "figure", "plan", "lesson", "check"]);
+const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "check"]);
 
 /* Only contrast depends on the colours; of all views those with drawings are looked at a second time. */
 for (const { colours, rule } of [

@@ -89,6 +89,7 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   await page.getByRole("link", { name: "Levels" }).click();
   await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
   await page.getByRole("link", { name: "Week plan" }).first().click();
+  await expect(page.getByText("48 min to teach")).toBeVisible();
   await expect(page.getByRole("button", { name: "Draft the plan" })).toHaveCount(0);
   await page.getByRole("link", { name: "Lessons" }).click();
   await page.getByRole("link", { name: /Week 3/ }).click();

@@ -28,6 +28,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).EditFigurePage }),
   },
   {
+    path: "step-map",
+    lazy: async () => ({ Component: (await import("../features/step-map/page.tsx")).StepMapPage }),
+  },
+  {
     path: "levels",
     lazy: async () => ({ Component: (await import("../features/levels/list.tsx")).LevelsPage }),
   },

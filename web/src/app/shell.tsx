@@ -8,6 +8,7 @@ import {
   NotebookText,
   SlidersHorizontal,
   Users,
+  Waypoints,
 } from "lucide-react";
 import { Link, NavLink, Outlet } from "react-router";
 import { Header } from "./header.tsx";
@@ -15,6 +16,7 @@ import { Header } from "./header.tsx";
 const PLACES: readonly { to: string; name: string; icon: LucideIcon }[] = [
   { to: "/", name: "Today", icon: CalendarClock },
   { to: "/figures", name: "Figures", icon: Footprints },
+  { to: "/step-map", name: "Step map", icon: Waypoints },
   { to: "/levels", name: "Levels", icon: SlidersHorizontal },
   { to: "/lessons", name: "Lessons", icon: Clock },
   { to: "/recaps", name: "Recaps", icon: NotebookText },

@@ -1,0 +1,245 @@
+import "@xyflow/react/dist/style.css";
+import { Box, Button, Flex, NativeSelect, VisuallyHidden } from "@chakra-ui/react";
+import { api, type DanceRecord, type FigureRecord, type Level } from "@map-step/contract";
+import { buildStepMap, routeTo, type StepMap } from "@map-step/core/step-map";
+import { TIER_NAMES } from "@map-step/core/time";
+import { Controls, type Edge, ReactFlow } from "@xyflow/react";
+import { type KeyboardEvent, useMemo, useState } from "react";
+import { useColourMode } from "../../app/colour-mode.ts";
+import { tone } from "../../app/theme.ts";
+import { useApi } from "../../kit/api.ts";
+import { Aside, PageHead } from "../../kit/page.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { FigureCard, type FigureNode, LaneBand, type LaneNode, type Standing } from "./card.tsx";
+import { layoutMap } from "./layout.ts";
+import { MapNote, RouteNote } from "./route-note.tsx";
+import { mapAsSvg } from "./svg.ts";
+
+const NODES = { figure: FigureCard, lane: LaneBand };
+
+function download(name: string, text: string): void {
+  const link = document.createElement("a");
+  link.href = URL.createObjectURL(new Blob([text], { type: "image/svg+xml" }));
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(link.href);
+}
+
+/** How each card stands to the goal. */
+function standings(
+  map: StepMap<FigureRecord>,
+  goalId: string | null,
+  known: readonly string[],
+): Map<string, Standing> {
+  const way = new Set(goalId === null ? [] : (routeTo(map, goalId, known)?.figureIds ?? []));
+  const before = map.nodes.find(({ figure }) => figure.id === goalId)?.before;
+  return new Map(
+    map.nodes.map(({ figure: { id } }): [string, Standing] => {
+      if (goalId === null) return [id, known.includes(id) ? "known" : "plain"];
+      if (id === goalId) return [id, "goal"];
+      if (way.has(id)) return [id, "on-the-way"];
+      return [id, known.includes(id) || before?.has(id) ? "known" : "apart"];
+    }),
+  );
+}
+
+/** The map as a list, layer by layer, for those who hear the page. */
+const MapList = ({ map }: { map: StepMap<FigureRecord> }) => (
+  <VisuallyHidden>
+    <ol aria-label="The step map as a list">
+      {map.nodes.map(({ figure, depth, opens }) => (
+        <li key={figure.id}>
+          {figure.name}, layer {depth + 1}, {TIER_NAMES[figure.tier]}, opens the way to {opens.size}
+        </li>
+      ))}
+    </ol>
+  </VisuallyHidden>
+);
+
+interface Props {
+  readonly dance: DanceRecord;
+  readonly figures: readonly FigureRecord[];
+  readonly levels: readonly Level[];
+}
+
+/** The library of one dance from first basics to goals. */
+function DanceMap({ dance, figures, levels }: Props) {
+  const [mode] = useColourMode();
+  const [goalId, setGoalId] = useState<string | null>(null);
+  const [levelId, setLevelId] = useState("");
+  const level = levels.find(({ id }) => id === levelId);
+  const plan = useApi(
+    api.plans.read,
+    { params: { id: level?.planId ?? "" } },
+    { enabled: level !== undefined },
+  );
+  const known = useMemo(() => {
+    if (levelId === "" || !plan.data) return [];
+    return [
+      ...plan.data.known,
+      ...plan.data.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [figureId])),
+    ];
+  }, [levelId, plan.data]);
+  const map = useMemo(() => buildStepMap(figures), [figures]);
+  const layout = useMemo(() => layoutMap(map), [map]);
+  const nodes = useMemo((): (FigureNode | LaneNode)[] => {
+    const stands = standings(map, goalId, known);
+    const lanes = layout.lanes.map(
+      ({ tier, y, height }): LaneNode => ({
+        id: `lane-${tier}`,
+        type: "lane",
+        position: { x: 0, y },
+        data: { name: TIER_NAMES[tier], width: layout.width, height },
+        selectable: false,
+        focusable: false,
+        zIndex: -1,
+      }),
+    );
+    const cards = map.nodes.map(
+      ({ figure }): FigureNode => ({
+        id: figure.id,
+        type: "figure",
+        position: layout.places.get(figure.id) ?? { x: 0, y: 0 },
+        data: { figure, standing: stands.get(figure.id) ?? "plain" },
+        ariaLabel: figure.name,
+      }),
+    );
+    return [...lanes, ...cards];
+  }, [map, layout, goalId, known]);
+  const edges = useMemo((): Edge[] => {
+    const before = map.nodes.find(({ figure }) => figure.id === goalId)?.before;
+    const onTheWay = (id: string) => id === goalId || before?.has(id) === true;
+    return map.edges.map(({ from, to }) => {
+      const strong = goalId !== null && onTheWay(from) && onTheWay(to);
+      const stroke = tone(strong ? "pine" : goalId === null ? "pine2" : "rule");
+      return {
+        id: `${from}>${to}`,
+        source: from,
+        target: to,
+        focusable: false,
+        style: { stroke, strokeWidth: strong ? 2.5 : 1.5 },
+      };
+    });
+  }, [map, goalId]);
+  const chooseFocused = (event: KeyboardEvent) => {
+    const id = (event.target as HTMLElement).closest<HTMLElement>(".react-flow__node")?.dataset.id;
+    if (id && (event.key === "Enter" || event.key === " ")) setGoalId(id);
+  };
+  const goal = figures.find(({ id }) => id === goalId);
+  return (
+    <>
+      <PageHead
+        title="Step map"
+        about={`${dance.name}: ${figures.length} figures, from first basics to goals`}
+      >
+        <NativeSelect.Root width="auto">
+          <NativeSelect.Field
+            aria-label="For somebody who knows"
+            bg="panel"
+            value={levelId}
+            onChange={({ target }) => setLevelId(target.value)}
+          >
+            <option value="">for somebody who knows nothing yet</option>
+            {levels.map(({ id, name }) => (
+              <option key={id} value={id}>
+                for somebody who knows {name}
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        <Button variant="outline" bg="panel" onClick={() => download("step-map.svg", mapAsSvg(map, layout))}>
+          Save as SVG
+        </Button>
+      </PageHead>
+      <Flex gap="5" direction={{ base: "column", lg: "row" }}>
+        <Box
+          flex="1"
+          minW="0"
+          h={{ base: "28rem", lg: "calc(100dvh - 11rem)" }}
+          borderWidth="1px"
+          borderColor="rule"
+          borderRadius="lg"
+          overflow="hidden"
+          onKeyDown={chooseFocused}
+        >
+          <ReactFlow
+            nodes={nodes}
+            edges={edges}
+            nodeTypes={NODES}
+            colorMode={mode}
+            onNodeClick={(_event, node) => setGoalId(node.type === "figure" ? node.id : null)}
+            onPaneClick={() => setGoalId(null)}
+            nodesDraggable={false}
+            nodesConnectable={false}
+            edgesFocusable={false}
+            fitView
+            fitViewOptions={{ padding: 0.04 }}
+            minZoom={0.2}
+            proOptions={{ hideAttribution: true }}
+            style={{ background: tone("ground") }}
+          >
+            <Controls showInteractive={false} />
+          </ReactFlow>
+        </Box>
+        <Aside label="The way">
+          {goal ? (
+            <RouteNote map={map} goal={goal} known={known} levels={levels} onGoal={setGoalId} />
+          ) : (
+            <MapNote map={map} onGoal={setGoalId} />
+          )}
+        </Aside>
+      </Flex>
+      <MapList map={map} />
+    </>
+  );
+}
+
+export function StepMapPage() {
+  const library = useFigures();
+  const dances = useDances();
+  const levels = useApi(api.levels.list, {});
+  const [danceId, setDanceId] = useState("");
+  return (
+    <Loaded all={[library, dances, levels]}>
+      {(figures, allDances, allLevels) => {
+        const dance = allDances.find(({ id }) => id === danceId) ?? allDances[0];
+        const ofDance = figures.filter((figure) => figure.danceId === dance?.id);
+        if (!dance || ofDance.length === 0)
+          return (
+            <Empty title="The map is drawn from the figures">
+              Write figures and what each needs; here they then stand from first basics to goals.
+            </Empty>
+          );
+        return (
+          <>
+            {allDances.length > 1 ? (
+              <NativeSelect.Root width="auto" mb="3" size="sm">
+                <NativeSelect.Field
+                  aria-label="Dance"
+                  bg="panel"
+                  value={dance.id}
+                  onChange={({ target }) => setDanceId(target.value)}
+                >
+                  {allDances.map(({ id, name }) => (
+                    <option key={id} value={id}>
+                      {name}
+                    </option>
+                  ))}
+                </NativeSelect.Field>
+                <NativeSelect.Indicator />
+              </NativeSelect.Root>
+            ) : null}
+            <DanceMap
+              key={dance.id}
+              dance={dance}
+              figures={ofDance}
+              levels={allLevels.filter((level) => level.danceId === dance.id)}
+            />
+          </>
+        );
+      }}
+    </Loaded>
+  );
+}

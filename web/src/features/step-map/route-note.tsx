@@ -1,0 +1,148 @@
+import { Box, Button, Flex, Heading, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import { api, type FigureRecord, type Level, type Plan } from "@map-step/contract";
+import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
+import { Link } from "react-router";
+import { call, useChange } from "../../kit/api.ts";
+import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { useMay } from "../session/session.tsx";
+
+const count = (number: number, one: string) => `${number} ${number === 1 ? one : `${one}s`}`;
+
+interface AddProps {
+  readonly route: Route;
+  readonly levels: readonly Level[];
+}
+
+/** Puts the figures of a route into a level, where they wait for a week. */
+function AddToLevel({ route, levels }: AddProps) {
+  const change = useChange(api.plans.change);
+  const add = async (level: Level) => {
+    try {
+      const plan: Plan = await call(api.plans.read, { params: { id: level.planId } });
+      const have = new Set([...plan.chosen.map(({ figureId }) => figureId), ...plan.known]);
+      const added = route.figureIds.filter((id) => !have.has(id));
+      const chosen = [...plan.chosen, ...added.map((figureId) => ({ figureId, week: null }))];
+      if (added.length > 0)
+        await change.mutateAsync({ params: { id: plan.id }, body: { version: plan.version, chosen } });
+      tellDone(
+        added.length > 0
+          ? `${level.name}: ${count(added.length, "figure")} more`
+          : `${level.name} has them all`,
+      );
+    } catch (error) {
+      tellError(error);
+    }
+  };
+  if (levels.length === 0) return null;
+  return (
+    <NativeSelect.Root size="sm" mt="3">
+      <NativeSelect.Field
+        aria-label="Add the route to a level"
+        value=""
+        onChange={({ target }) => {
+          const level = levels.find(({ id }) => id === target.value);
+          if (level) void add(level);
+        }}
+      >
+        <option value="">Add the route to a level …</option>
+        {levels.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  );
+}
+
+interface Props {
+  readonly map: StepMap<FigureRecord>;
+  readonly goal: FigureRecord;
+  readonly known: readonly string[];
+  readonly levels: readonly Level[];
+  readonly onGoal: (figureId: string) => void;
+}
+
+/** The way to a goal: what is needed and not yet known, in teachable order, with minutes and weeks. */
+export function RouteNote({ map, goal, known, levels, onGoal }: Props) {
+  const mayPlan = useMay("plans.write");
+  const route = routeTo(map, goal.id, known);
+  const node = map.nodes.find(({ figure }) => figure.id === goal.id);
+  const nameOf = (id: string) => map.nodes.find(({ figure }) => figure.id === id)?.figure.name ?? "";
+  if (!route || !node) return null;
+  return (
+    <Box>
+      <Heading as="h2" size="lg">
+        <Link to={`/figures/${goal.id}`}>{goal.name}</Link>
+      </Heading>
+      <Text color="soft" fontSize="sm" mb="3">
+        {count(node.before.size, "figure")} before it, {node.opens.size} behind it
+      </Text>
+      <Heading as="h3" size="sm" color="soft" mb="1">
+        The way to it
+      </Heading>
+      {route.figureIds.length === 0 ? (
+        <Text>It is known already.</Text>
+      ) : (
+        <>
+          <Text mb="2" className="numbers">
+            {count(route.figureIds.length, "figure")}, {route.minutes} minutes on their first nights, about{" "}
+            {count(route.weeks, "week")} with two new a lesson.
+          </Text>
+          <Stack as="ol" gap="1" listStyleType="decimal" pl="5">
+            {route.figureIds.map((id) => (
+              <li key={id}>
+                <Button variant="plain" size="sm" p="0" height="auto" color="pine" onClick={() => onGoal(id)}>
+                  {nameOf(id)}
+                </Button>
+              </li>
+            ))}
+          </Stack>
+          {mayPlan ? <AddToLevel route={route} levels={levels} /> : null}
+        </>
+      )}
+    </Box>
+  );
+}
+
+/** What the map as a whole tells. */
+export function MapNote({ map, onGoal }: Pick<Props, "map" | "onGoal">) {
+  const lists = [
+    { title: "Most passes through", ids: map.bottlenecks, none: "No figure that many others need." },
+    { title: "Stands alone", ids: map.orphans, none: "Every figure needs another or opens the way to one." },
+  ];
+  return (
+    <Stack gap="4">
+      <Text color="soft">Choose a figure to see the way to it.</Text>
+      {lists.map(({ title, ids, none }) => (
+        <Box key={title}>
+          <Heading as="h2" size="sm" color="soft" mb="1">
+            {title}
+          </Heading>
+          {ids.length === 0 ? <Text>{none}</Text> : null}
+          <Flex direction="column" align="flex-start" gap="1">
+            {ids.map((id) => {
+              const node = map.nodes.find(({ figure }) => figure.id === id);
+              return node ? (
+                <Text key={id}>
+                  <Button
+                    variant="plain"
+                    size="sm"
+                    p="0"
+                    height="auto"
+                    color="pine"
+                    onClick={() => onGoal(id)}
+                  >
+                    {node.figure.name}
+                  </Button>
+                  {node.opens.size > 0 ? `, needed by ${node.opens.size}` : ""}
+                </Text>
+              ) : null;
+            })}
+          </Flex>
+        </Box>
+      ))}
+    </Stack>
+  );
+}
