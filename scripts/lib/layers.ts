@@ -29,7 +29,12 @@ function insideCore(file: string, target: string): string | null {
   return CONCEPTS.indexOf(other) < CONCEPTS.indexOf(concept) ? null : `${concept} stands below ${other}`;
 }
 
-function fault(workspace: string, file: string, target: string): string | null {
+/**
+ * Why a file of a workspace may not import something.
+ * @param file its path from the root of the repository
+ * @returns null when it may
+ */
+export function importFault(workspace: string, file: string, target: string): string | null {
   if (!target.startsWith(".")) return MAY_IMPORT[workspace]?.(target) ? null : "is not for this layer";
   if (!join(file, "..", target).startsWith(`${workspace}/`)) return "leaves the workspace";
   if (workspace === "core") return insideCore(file, target);
@@ -42,7 +47,7 @@ export function layerFaults(): string[] {
   return Object.keys(MAY_IMPORT).flatMap((workspace) =>
     filesBelow(join(workspace, "src")).flatMap((file) =>
       [...readFileSync(file, "utf8").matchAll(IMPORT)].flatMap(([, target = ""]) => {
-        const why = fault(workspace, file, target);
+        const why = importFault(workspace, file, target);
         return why ? [`${file}: “${target}” ${why}`] : [];
       }),
     ),

@@ -4,13 +4,7 @@ import { join } from "node:path";
 import type { TestProject } from "vitest/node";
 import { startCluster } from "../../scripts/lib/cluster.ts";
 import { migrate, openDatabase } from "../src/index.ts";
-
-declare module "vitest" {
-  interface ProvidedContext {
-    /** A migrated database that tests copy and leave as it is. */
-    template: string;
-  }
-}
+import type {} from "./new-database.ts";
 
 /** Starts a throwaway PostgreSQL for the tests and ends it after them. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {

@@ -1,6 +1,7 @@
 import { QueryTypes } from "sequelize";
-import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { migrate, openDatabase } from "../src/index.ts";
+import { newDatabase } from "./new-database.ts";
 import { type Course, openCourse, openStudio, type TestStudio } from "./studio.ts";
 
 let studio: TestStudio;
@@ -14,11 +15,7 @@ const sql = (text: string) => studio.db.sequelize.query(text);
 
 describe("migrations", () => {
   it("build every table from nothing, and do nothing a second time", async () => {
-    const { sequelize } = studio.db;
-    await sequelize.query("create database from_nothing");
-    const address = new URL(inject("template"));
-    address.pathname = "/from_nothing";
-    const url = address.href;
+    const url = await newDatabase(false);
     const [one, two] = [openDatabase(url), openDatabase(url)];
     const done = await Promise.all([migrate(one.sequelize), migrate(two.sequelize)]);
     expect(done.map(({ length }) => length).sort()).toEqual([0, 4]);

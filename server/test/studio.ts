@@ -1,4 +1,3 @@
-import { randomUUID } from "node:crypto";
 import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import {
@@ -14,10 +13,9 @@ import {
   type Session,
   type StaffRole,
 } from "@map-step/contract";
-import pg from "pg";
-import { inject } from "vitest";
 import type { z } from "zod";
 import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
+import { newDatabase } from "./new-database.ts";
 
 export const TODAY = "2027-02-16";
 export const PASSWORD = "a long enough one";
@@ -81,23 +79,9 @@ export interface TestStudio {
   readonly close: () => Promise<void>;
 }
 
-async function copyTemplate(): Promise<string> {
-  const template = new URL(inject("template"));
-  const name = `studio_${randomUUID().replaceAll("-", "")}`;
-  const admin = new URL(template);
-  admin.pathname = "/postgres";
-  const client = new pg.Client({ connectionString: admin.href });
-  await client.connect();
-  await client.query(`create database ${name} template map_step_template`);
-  await client.end();
-  const copy = new URL(template);
-  copy.pathname = `/${name}`;
-  return copy.href;
-}
-
 /** A server on a database of its own. */
 export async function openStudio(furnish: { studio: boolean } = { studio: true }): Promise<TestStudio> {
-  const url = await copyTemplate();
+  const url = await newDatabase(true);
   const db = openDatabase(url);
   const config = readConfig({
     DATABASE_URL: url,

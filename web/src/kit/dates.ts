@@ -1,3 +1,4 @@
+import { daysBetween } from "@map-step/core/time";
 import { format, parseISO } from "date-fns";
 
 /** `Mon 22 Feb` */
@@ -15,4 +16,13 @@ export function clockAfter(start: string, minutes: number): string {
   const total = (hours * 60 + past + minutes) % (24 * 60);
   const two = (number: number) => String(number).padStart(2, "0");
   return `${two(Math.floor(total / 60))}:${two(total % 60)}`;
+}
+
+/** How far a date is, as people say it. */
+export function awayInWords(today: string, date: string): string {
+  const days = daysBetween(today, date);
+  if (days === 0) return "tonight";
+  if (days === 1) return "tomorrow";
+  if (days === -1) return "yesterday, not finished";
+  return days > 0 ? `in ${days} days` : `${-days} days ago, not finished`;
 }

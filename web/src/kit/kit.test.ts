@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
+import { awayInWords, clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
 import { differencesOf, mergeChoice } from "./merge.ts";
 
 describe("dates and times", () => {
@@ -9,6 +9,16 @@ describe("dates and times", () => {
       "Monday 22 February 2027",
       "Mondays",
     ]);
+  });
+
+  it.each([
+    ["2027-02-22", "tonight"],
+    ["2027-02-23", "tomorrow"],
+    ["2027-03-01", "in 7 days"],
+    ["2027-02-21", "yesterday, not finished"],
+    ["2027-02-20", "2 days ago, not finished"],
+  ])("%s is %s on 22 February", (date, words) => {
+    expect(awayInWords("2027-02-22", date)).toBe(words);
   });
 
   it.each([

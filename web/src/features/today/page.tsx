@@ -1,24 +1,14 @@
 import { Box, Button, Flex, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type Today } from "@map-step/contract";
-import { daysBetween } from "@map-step/core/time";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
-import { longDay, shortDay } from "../../kit/dates.ts";
+import { awayInWords, longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 import { TermStrip } from "./term-strip.tsx";
 
 type TodayLesson = Today["lessons"][number];
-
-/** How far a date is, as people say it. */
-export function awayInWords(today: string, date: string): string {
-  const days = daysBetween(today, date);
-  if (days === 0) return "tonight";
-  if (days === 1) return "tomorrow";
-  if (days === -1) return "yesterday, not finished";
-  return days > 0 ? `in ${days} days` : `${-days} days ago, not finished`;
-}
 
 const Line = ({ name, children }: { name: string; children: string }) => (
   <Flex gap="3">

@@ -1,0 +1,99 @@
+import { checkPlan } from "@map-step/core/plan";
+import { type Database, migrate, openDatabase, services } from "@map-step/server";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { newDatabase } from "../../server/test/new-database.ts";
+import { loadDemo, loadDemoIfNew, resetDemo } from "./index.ts";
+
+const TODAY = "2027-02-16";
+
+let url: string;
+let db: Database;
+beforeAll(async () => {
+  url = await newDatabase(false);
+  await loadDemoIfNew(url, TODAY);
+  db = openDatabase(url);
+});
+afterAll(() => db.sequelize.close());
+
+const theSection = async () => {
+  const row = await db.Section.findOne();
+  if (!row) throw new Error("no section");
+  return row;
+};
+
+describe("the demo studio", () => {
+  it("has a director and three teachers whose accounts the sign-in page offers", async () => {
+    const staff = await db.Staff.findAll();
+    expect(staff.map(({ role }) => role).sort()).toEqual(["director", "teacher", "teacher", "teacher"]);
+    expect(staff.every(({ demoPassword }) => demoPassword !== null)).toBe(true);
+  });
+
+  it("is two lessons into a term with a cancelled week, round the given day", async () => {
+    const section = await theSection();
+    const lessons = await db.Lesson.findAll({ where: { sectionId: section.id }, order: ["week"] });
+    expect(lessons.map(({ week, state }) => [week, state])).toEqual([
+      [1, "taught"],
+      [2, "taught"],
+    ]);
+    expect((await services.readLesson(db, section.id, 1)).date).toBe("2027-02-01");
+    expect((await services.readLesson(db, section.id, 3)).date).toBe("2027-02-22");
+  });
+
+  it("leaves something unfinished, one recap published and one begun", async () => {
+    const section = await theSection();
+    const next = await services.readLesson(db, section.id, 3);
+    expect(next.segments.filter(({ kind }) => kind === "carry-over").map(({ title }) => title)).toEqual([
+      "Back-and-forward",
+    ]);
+    const recaps = [await services.readRecap(db, section.id, 1), await services.readRecap(db, section.id, 2)];
+    expect(recaps.map(({ secret }) => secret !== null)).toEqual([true, false]);
+  });
+
+  it("has plans without a finding, and three left to solve in the running section", async () => {
+    const findingsOf = async (planId: string) =>
+      checkPlan(await services.computablePlan(db, await services.readPlan(db, planId)));
+    const plans = await db.Plan.findAll();
+    for (const { id, sectionId } of plans) {
+      const found = await findingsOf(id);
+      expect(found).toHaveLength(sectionId === null ? 0 : 3);
+    }
+  });
+
+  it("has a check of eleven students with marks of every sort and some not seen", async () => {
+    const section = await theSection();
+    const students = await services.listStudents(db, section.id);
+    expect(students).toHaveLength(11);
+    const marks = await db.CheckMark.findAll();
+    expect(new Set(marks.map(({ mark }) => mark)).size).toBe(4);
+    expect(marks.length).toBeLessThan(students.length * 4);
+  });
+
+  it("is laid once, and anew only where it is a demo", async () => {
+    await loadDemoIfNew(url, TODAY);
+    expect(await db.Studio.count()).toBe(1);
+    await db.Figure.update({ name: "Changed" }, { where: { name: "Window" } });
+    expect(await resetDemo(url, TODAY)).toBe(true);
+    expect(await db.Figure.count({ where: { name: "Changed" } })).toBe(0);
+
+    const own = await newDatabase(false);
+    const mine = openDatabase(own);
+    await migrate(mine.sequelize);
+    await mine.Studio.create({ id: 1, name: "My own", timeZone: "UTC" });
+    const director = { name: "Me", email: "me@own.example", role: "director", active: true } as const;
+    await services.createStaff(mine, { ...director, password: "my very own one" });
+    expect(await resetDemo(own, TODAY)).toBe(false);
+    await loadDemoIfNew(own, TODAY);
+    expect((await mine.Studio.findByPk(1))?.name).toBe("My own");
+    expect(await mine.Figure.count()).toBe(0);
+    await mine.sequelize.close();
+  });
+
+  it("stands on any day it is asked for", async () => {
+    const other = openDatabase(await newDatabase(false));
+    await migrate(other.sequelize);
+    await loadDemo(other, "2028-12-31");
+    const section = await other.Section.findOne();
+    expect(section?.firstDate).toBe("2028-12-11");
+    await other.sequelize.close();
+  });
+});
