@@ -6,8 +6,8 @@ export default defineConfig({
   outputDir: "../.data/e2e",
   globalSetup: "./setup.ts",
   workers: 2,
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   reporter: [["list"], ["json", { outputFile: "../.data/e2e-report.json" }]],
   use: {
     viewport: { width: 1280, height: 800 },

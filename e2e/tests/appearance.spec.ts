@@ -42,7 +42,7 @@ for (const { colours, rule } of [
   { colours: "dark", rule: "color-contrast" },
 ] as const)
   test(`every main view can be used by everybody, in ${colours} colours`, async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     await page.emulateMedia({ colorScheme: colours });
     await page.goto(demoStudio());
     await expect(page.getByRole("heading", { name: "This is a made-up studio" })).toBeVisible();
@@ -57,7 +57,7 @@ for (const { colours, rule } of [
   });
 
 test("nothing is cut off at tablet width", async ({ page }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(300_000);
   await page.setViewportSize({ width: 820, height: 1100 });
   await signIn(page);
   for (const { name, path, shown } of await views(page))

@@ -138,7 +138,9 @@ describe("a saver", () => {
     const { server, saver } = open();
     expect(saver.follow(5)).toBe(true);
     expect(saver.version()).toBe(5);
-    expect(saver.follow(1)).toBe(true);
+    expect(saver.follow(1)).toBe(false);
+    expect(saver.version()).toBe(5);
+    expect(saver.follow(1, true)).toBe(true);
     saver.changed("mine");
     expect(saver.follow(9)).toBe(false);
     await later(600);

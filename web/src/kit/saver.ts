@@ -30,8 +30,11 @@ export interface Saver<T, R> {
   readonly flush: () => Promise<boolean>;
   /** The version of what the server holds, as far as is known here. */
   readonly version: () => number;
-  /** Takes over a version read from the server; false while something here is not saved. */
-  readonly follow: (version: number) => boolean;
+  /**
+   * Takes over a version read from the server. False while something here is not saved, and for an older
+   * version, which is an answer that was overtaken, unless going back is meant.
+   */
+  readonly follow: (version: number, back?: boolean) => boolean;
 }
 
 /**
@@ -91,8 +94,8 @@ export function createSaver<T, R extends { readonly version: number }>(options: 
       void flush();
     },
     version: () => version,
-    follow: (next) => {
-      if (waiting || sending) return false;
+    follow: (next, back = false) => {
+      if (waiting || sending || (next < version && !back)) return false;
       version = next;
       return true;
     },

@@ -59,8 +59,8 @@ export function useLesson(lesson: Lesson): LessonEdit {
     if (unsaved) changed(unsaved.value);
   }, [unsaved, changed]);
   const take = useCallback(
-    (next: Lesson) => {
-      if (follow(next.version)) setSegments(next.segments);
+    (next: Lesson, back = false) => {
+      if (follow(next.version, back)) setSegments(next.segments);
     },
     [follow],
   );
@@ -112,7 +112,9 @@ export function useLesson(lesson: Lesson): LessonEdit {
     },
     rebuild: async () => {
       if (!(await saving.flush())) return;
-      await rebuild.mutateAsync({ params, body: { version: saving.version() } }).then(take, tellError);
+      await rebuild
+        .mutateAsync({ params, body: { version: saving.version() } })
+        .then((next) => take(next, true), tellError);
     },
   };
 }

@@ -1,14 +1,15 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { DndContext, type DragMoveEvent, PointerSensor, useSensor, useSensors } from "@dnd-kit/core";
 import type { FigureRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { type Finding, type Strand, type WeekLoad, WORK } from "@map-step/core/plan";
+import { useRef, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
 import { useWidth } from "../../../kit/use-width.ts";
 import type { Chosen } from "../use-plan.ts";
 import { WeekHeads } from "./heads.tsx";
 import { columnWidth, LABEL_WIDTH, WORK_FILL, WORK_NAMES } from "./look.ts";
 import { GridRow } from "./row.tsx";
+import type { DragHandlers } from "./use-strand-drag.ts";
 
 /** A strand on its way to another week, not let go yet; week 0 takes it off the weeks. */
 export interface Drag {
@@ -66,20 +67,30 @@ export function WeekGrid(props: Props) {
   const weekOf = new Map(chosen.map(({ figureId, week }) => [figureId, week ?? 0]));
   const longest = Math.max(0, ...figures.map(({ minutes }) => minutes));
   const found = new Set(findings.map(({ figureId }) => figureId));
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const moved = ({ active, delta }: Pick<DragMoveEvent, "active" | "delta">): Drag => {
-    const figureId = String(active.id);
+  const moved = (figureId: string, by: number): Drag => {
     const from = weekOf.get(figureId) ?? 0;
     // A waiting figure stands half a column before week 1.
-    const columns = (delta.x + (from === 0 ? column / 2 : 0)) / column;
+    const columns = (by + (from === 0 ? column / 2 : 0)) / column;
     const to = Math.min(weeks, Math.max(0, from + Math.round(columns)));
     return { figureId, from, to: to > 0 && to <= taught ? taught + 1 : to };
   };
-  const drop = (event: Pick<DragMoveEvent, "active" | "delta">) => {
-    const { figureId, from, to } = moved(event);
-    props.onDrag(null);
-    if (to !== from) props.onMove(figureId, to);
-  };
+  const latest = useRef({ moved, props });
+  latest.current = { moved, props };
+  const [handlers] = useState<DragHandlers>(() => ({
+    onPull: (figureId, by) => {
+      const { moved: now, props: current } = latest.current;
+      const next = now(figureId, by);
+      if (current.drag === null) current.onSelectFigure(figureId);
+      if (next.to !== current.drag?.to || next.figureId !== current.drag.figureId) current.onDrag(next);
+    },
+    onDrop: (figureId, by) => {
+      const { moved: now, props: current } = latest.current;
+      const { from, to } = now(figureId, by);
+      current.onDrag(null);
+      if (to !== from) current.onMove(figureId, to);
+    },
+    onCancel: () => latest.current.props.onDrag(null),
+  }));
   const groups = [
     ...FIGURE_KINDS.map((kind) => ({
       key: kind,
@@ -116,60 +127,49 @@ export function WeekGrid(props: Props) {
               />
             ))}
           </Flex>
-          <DndContext
-            sensors={sensors}
-            autoScroll={false}
-            onDragStart={({ active }) => props.onSelectFigure(String(active.id))}
-            onDragMove={(event) => {
-              const next = moved(event);
-              if (next.to !== drag?.to || next.figureId !== drag.figureId) props.onDrag(next);
-            }}
-            onDragEnd={drop}
-            onDragCancel={() => props.onDrag(null)}
-          >
-            {groups.map(({ key, title, glyph, rows }) => (
-              <Box key={key} position="relative" pt="2">
-                <Flex
-                  align="center"
-                  gap="1.5"
-                  color="soft"
-                  borderBottomWidth="1px"
-                  borderColor="rule"
-                  pb="0.5"
-                  mb="0.5"
-                  pl="1"
-                >
-                  {glyph}
-                  <Heading as="h3" size="xs" fontFamily="body">
-                    {title}
-                  </Heading>
-                </Flex>
-                <Box role="list" aria-label={title}>
-                  {rows.map((figure) => {
-                    const week = weekOf.get(figure.id) ?? 0;
-                    const dragged = drag?.figureId === figure.id;
-                    return (
-                      <GridRow
-                        key={figure.id}
-                        figure={figure}
-                        strand={strands.get(figure.id) ?? []}
-                        week={dragged ? drag.to : week}
-                        ghost={dragged && drag.to !== drag.from ? drag.from : null}
-                        selected={
-                          selection !== null && "figureId" in selection && selection.figureId === figure.id
-                        }
-                        locked={!mayEdit || (week > 0 && week <= taught)}
-                        found={found.has(figure.id)}
-                        onSelect={props.onSelectFigure}
-                        onMove={props.onMove}
-                        {...{ weeks, column, longest }}
-                      />
-                    );
-                  })}
-                </Box>
+          {groups.map(({ key, title, glyph, rows }) => (
+            <Box key={key} position="relative" pt="2">
+              <Flex
+                align="center"
+                gap="1.5"
+                color="soft"
+                borderBottomWidth="1px"
+                borderColor="rule"
+                pb="0.5"
+                mb="0.5"
+                pl="1"
+              >
+                {glyph}
+                <Heading as="h3" size="xs" fontFamily="body">
+                  {title}
+                </Heading>
+              </Flex>
+              <Box role="list" aria-label={title}>
+                {rows.map((figure) => {
+                  const week = weekOf.get(figure.id) ?? 0;
+                  const dragged = drag?.figureId === figure.id;
+                  return (
+                    <GridRow
+                      key={figure.id}
+                      figure={figure}
+                      strand={strands.get(figure.id) ?? []}
+                      week={dragged ? drag.to : week}
+                      ghost={dragged && drag.to !== drag.from ? drag.from : null}
+                      selected={
+                        selection !== null && "figureId" in selection && selection.figureId === figure.id
+                      }
+                      locked={!mayEdit || (week > 0 && week <= taught)}
+                      found={found.has(figure.id)}
+                      onSelect={props.onSelectFigure}
+                      onMove={props.onMove}
+                      drag={handlers}
+                      {...{ weeks, column, longest }}
+                    />
+                  );
+                })}
               </Box>
-            ))}
-          </DndContext>
+            </Box>
+          ))}
         </Box>
         {figures.length === 0 ? (
           <Text color="soft" p="6">

@@ -1,11 +1,11 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { useDraggable } from "@dnd-kit/core";
 import type { FigureRecord } from "@map-step/contract";
 import type { Strand } from "@map-step/core/plan";
 import { Lock, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, memo } from "react";
 import { LABEL_WIDTH, minuteWidth, ROW_HEIGHT } from "./look.ts";
 import { StrandView } from "./strand.tsx";
+import { type DragHandlers, useStrandDrag } from "./use-strand-drag.ts";
 
 export interface RowProps {
   readonly figure: FigureRecord;
@@ -22,6 +22,7 @@ export interface RowProps {
   readonly found: boolean;
   readonly onSelect: (figureId: string) => void;
   readonly onMove: (figureId: string, week: number) => void;
+  readonly drag: DragHandlers;
 }
 
 function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | null {
@@ -36,7 +37,7 @@ function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | 
 export const GridRow = memo(function GridRow(props: RowProps) {
   const { figure, strand, week, ghost, weeks, column, longest, selected, locked, found, onSelect, onMove } =
     props;
-  const { setNodeRef, listeners, isDragging } = useDraggable({ id: figure.id, disabled: locked });
+  const pull = useStrandDrag(figure.id, locked, props.drag);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter" || event.key === " ") onSelect(figure.id);
     const to = locked ? null : movedBy(event, week, weeks);
@@ -88,8 +89,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
         ) : null}
         <StrandView {...{ strand, week, weeks, column, longest }} minutesShown={selected} />
         <Box
-          ref={setNodeRef}
-          {...listeners}
+          {...pull}
           onKeyDown={onKeyDown}
           role="button"
           tabIndex={0}
@@ -104,7 +104,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           borderWidth={week === 0 ? "1.5px" : selected ? "2px" : "0"}
           borderStyle={week === 0 ? "dashed" : "solid"}
           borderColor="pine"
-          cursor={locked ? "default" : isDragging ? "grabbing" : "grab"}
+          cursor={locked ? "default" : ghost === null ? "grab" : "grabbing"}
           touchAction="none"
         />
       </Box>
