@@ -16,7 +16,7 @@ export const test = base.extend<{ watch: Watch }>({
       const expected: string[] = [];
       page.on("pageerror", (error) => errors.push(error.message));
       page.on("console", (message) => {
-        if (message.type() === "error") errors.push(message.text());
+        if (message.type() === "error") errors.push(`${message.text()} ${message.location().url}`);
       });
       await use({
         expectStatus: (...statuses) => void expected.push(...statuses.map((status) => `status of ${status}`)),

@@ -1,7 +1,15 @@
 import { api, type Lesson } from "@map-step/contract";
 import { totalMinutes } from "@map-step/core/lesson";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
-import { type Course, openCourse, openStudio, type TestStudio, TODAY, type Visitor } from "./studio.ts";
+import {
+  type Course,
+  levelContent,
+  openCourse,
+  openStudio,
+  type TestStudio,
+  TODAY,
+  type Visitor,
+} from "./studio.ts";
 
 let studio: TestStudio;
 let course: Course;
@@ -226,6 +234,24 @@ describe("today", () => {
       { week: 1, sectionName: "Monday", levelName: "Level one", carried: [] },
     ]);
     expect((await teacher.call(api.today.read)).body).toMatchObject({ lessons: [], recaps: [], plans: [] });
+  });
+
+  it("answers whatever is taken away and put back while it reads", async () => {
+    const director = await studio.as("director");
+    const body = levelContent(course.danceId, { name: "Spare" });
+    const { id } = (await director.call(api.levels.create, { body })).body;
+    let reading = true;
+    const restless = (async () => {
+      while (reading) {
+        await director.call(api.levels.remove, { params: { id } });
+        await director.call(api.levels.restore, { params: { id } });
+      }
+    })();
+    const statuses: number[] = [];
+    for (let round = 0; round < 30; round += 1) statuses.push((await director.call(api.today.read)).status);
+    reading = false;
+    await restless;
+    expect(new Set(statuses)).toEqual(new Set([200]));
   });
 
   it("goes on to the next lesson and asks for the recap once a class is finished", async () => {

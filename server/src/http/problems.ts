@@ -18,6 +18,16 @@ const make = (
 export const notFound = (detail = "It may have been removed. Go back and open it again.") =>
   make("notFound", 404, "Not here", detail);
 
+/** What is read, or `null` when somebody took it away since it was listed. */
+export async function unlessGone<T>(reading: Promise<T>): Promise<T | null> {
+  try {
+    return await reading;
+  } catch (error) {
+    if (error instanceof HttpProblem && error.problem.status === 404) return null;
+    throw error;
+  }
+}
+
 export const invalid = (errors: readonly FieldError[]) =>
   make("validation", 422, "Something is not right yet", errors[0]?.message ?? "Look at the fields below.", {
     errors: [...errors],

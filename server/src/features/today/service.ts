@@ -2,6 +2,7 @@ import { type LessonSummary, may, type Person, type Section, type Today } from "
 import { checkPlan } from "@map-step/core/plan";
 import type { Config } from "../../config.ts";
 import type { Database } from "../../db/connection.ts";
+import { unlessGone } from "../../http/problems.ts";
 import { carriedInto, listLessons } from "../lessons/read.ts";
 import { listLevels } from "../levels/read.ts";
 import { computablePlan, readPlan } from "../plans/service.ts";
@@ -17,9 +18,9 @@ async function planLine(
   place: Pick<PlanLine, "planId" | "levelId" | "sectionId" | "title">,
   taught: number,
 ): Promise<PlanLine | null> {
-  const findings = checkPlan(await computablePlan(db, await readPlan(db, place.planId))).filter(
-    ({ week }) => week > taught,
-  );
+  const plan = await unlessGone(readPlan(db, place.planId).then((found) => computablePlan(db, found)));
+  if (!plan) return null;
+  const findings = checkPlan(plan).filter(({ week }) => week > taught);
   const must = findings.filter(({ severity }) => severity === "must");
   const first = must[0] ?? findings[0];
   return first
@@ -44,7 +45,9 @@ export async function todayFor(db: Database, config: Config, person: Person): Pr
   const recaps: Today["recaps"] = [];
   const taughtWeeks = new Map<string, number>();
   for (const section of sections) {
-    const { lessons: all } = await listLessons(db, section);
+    const found = await unlessGone(listLessons(db, section));
+    if (!found) continue;
+    const all = found.lessons;
     taughtWeeks.set(
       section.id,
       Math.max(0, ...all.filter(({ state }) => state === "taught").map(({ week }) => week)),
