@@ -18,6 +18,8 @@ export const IN_FOUR: Dance = {
   quickBeats: 1,
   slowestBpm: 96,
   fastestBpm: 124,
+  freeTimed: false,
+  countFrom: 1,
 };
 
 const phrase = fc.stringMatching(/^[a-z0-9éß' -]{1,16}$/);

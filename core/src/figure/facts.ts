@@ -1,15 +1,18 @@
 import {
   type Figure,
   isWeightAction,
+  mirrorSteps,
   type Role,
   type Step,
   stepsOf,
   writtenRoles,
 } from "../notation/index.ts";
 import {
+  beatsToTicks,
   COMFORTABLE_GAP_MS,
   type Dance,
   fastestTempo,
+  gcd,
   type PhraseFit,
   phraseFit,
   TICKS_PER_BEAT,
@@ -20,6 +23,8 @@ import {
   withinBeat,
 } from "../time/index.ts";
 import { type FootFault, followFeet } from "./feet.ts";
+import { turnOf } from "./path.ts";
+import { floorOf, type Space, spaceOf } from "./space.ts";
 
 export { type FootFault, footFaultText } from "./feet.ts";
 
@@ -43,16 +48,27 @@ export interface RoleFacts {
   readonly netTurn: number;
   /** The most degrees within one beat. */
   readonly largestTurnInBeat: number;
+  /** How often it is danced until the dancer faces the first way again; 1 when each time does. */
+  readonly facesAgainAfter: number;
   /** Beats between the two weight changes that lie closest, round the end too; null with fewer than two. */
   readonly shortestGap: number | null;
+  readonly space: Space;
 }
 
 export interface FigureFacts {
   readonly beats: number;
   readonly roles: readonly RoleFacts[];
-  readonly phrase: PhraseFit;
+  /** False when it is danced in one's own time; then there is no phrase and no tempo. */
+  readonly timed: boolean;
+  readonly phrase: PhraseFit | null;
+  /** The shortest gap of any role, in beats. */
+  readonly shortestGap: number | null;
   /** Whether both partners step at the same moments. */
   readonly onsetsMatch: boolean;
+  /** Whether the follower's feet are the natural opposite of the leader's. */
+  readonly naturalOpposite: boolean;
+  /** Floor for the couple with elbow room, in metres; an estimate. */
+  readonly floor: { readonly width: number; readonly depth: number };
   /** The fastest comfortable tempo in beats per minute for each tier; null when no two steps follow each other. */
   readonly fastestBpm: Readonly<Record<Tier, number>> | null;
 }
@@ -86,8 +102,6 @@ function shortestGap(steps: readonly Step[], length: Ticks): Ticks | null {
   return Math.min(...changes.map(({ onset }, index) => stepEnd(changes, index, length) - onset));
 }
 
-const turnOf = ({ turn }: Step): number => (turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0);
-
 function largestTurnInBeat(steps: readonly Step[]): number {
   const byBeat = new Map<number, number>();
   for (const step of steps) {
@@ -103,6 +117,7 @@ function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
   const holds = steps.flatMap(({ hold }) => hold ?? []);
   const gap = shortestGap(steps, figure.length);
   const changes = weightSteps(steps).length;
+  const netTurn = steps.reduce((sum, step) => sum + turnOf(step), 0);
   return {
     role,
     steps: changes,
@@ -115,38 +130,46 @@ function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
     holdIn: steps[0]?.hold ?? null,
     holdOut: holds.at(-1) ?? null,
     holds,
-    netTurn: steps.reduce((sum, step) => sum + turnOf(step), 0),
+    netTurn,
     largestTurnInBeat: largestTurnInBeat(steps),
+    facesAgainAfter: 360 / gcd(netTurn, 360),
     shortestGap: gap === null ? null : ticksToBeats(gap),
+    space: spaceOf(figure, role),
   };
 }
 
 const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
   a.length === b.length && a.every(({ onset }, index) => onset === b[index]?.onset);
 
+const sameFeet = (a: readonly Step[], b: readonly Step[]): boolean =>
+  sameOnsets(a, b) && a.every(({ foot, action }, at) => foot === b[at]?.foot && action === b[at]?.action);
+
 /**
  * All that follows from the notation of a figure; derived each time, never stored.
  * Tempi rest on the stated gaps of `COMFORTABLE_GAP_MS`.
  */
 export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
-  const roles = writtenRoles(figure).map((role) => roleFacts(figure, role, dance));
+  const written = writtenRoles(figure);
+  const roles = written.map((role) => roleFacts(figure, role, dance));
   const gaps = roles.flatMap(({ shortestGap: gap }) => gap ?? []);
-  const gap = gaps.length === 0 ? null : Math.min(...gaps) * TICKS_PER_BEAT;
+  const gap = gaps.length === 0 ? null : Math.min(...gaps);
   const beats = ticksToBeats(figure.length);
-  const [leader, follower] = [
-    weightSteps(stepsOf(figure, "leader")),
-    weightSteps(stepsOf(figure, "follower")),
-  ];
+  const timed = !figure.free && !dance.freeTimed;
+  const leader = stepsOf(figure, "leader");
+  const follower = stepsOf(figure, "follower");
+  const fastest = (tier: Tier) => fastestTempo(beatsToTicks(gap ?? 0), COMFORTABLE_GAP_MS[tier]);
   return {
     beats,
     roles,
-    phrase: phraseFit(beats, dance.phraseBeats),
-    onsetsMatch: follower.length === 0 || sameOnsets(leader, follower),
+    timed,
+    phrase: timed ? phraseFit(beats, dance.phraseBeats) : null,
+    shortestGap: gap,
+    onsetsMatch: follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
+    naturalOpposite: follower.length > 0 && sameFeet(mirrorSteps(leader), follower),
+    floor: floorOf(figure, written),
     fastestBpm:
-      gap === null
+      gap === null || !timed
         ? null
-        : (Object.fromEntries(
-            TIERS.map((tier) => [tier, fastestTempo(gap, COMFORTABLE_GAP_MS[tier])]),
-          ) as Record<Tier, number>),
+        : (Object.fromEntries(TIERS.map((tier) => [tier, fastest(tier)])) as Record<Tier, number>),
   };
 }

@@ -7,7 +7,7 @@ import {
   type Ticks,
   withinBeat,
 } from "../time/index.ts";
-import type { Figure, Step, Turn } from "./types.ts";
+import type { Figure, Step, Turn, Use } from "./types.ts";
 import { ROLES } from "./words.ts";
 
 const partName = (ticks: Ticks): BeatPart | undefined =>
@@ -45,21 +45,43 @@ function formatStep(step: Step, before: Ticks | undefined): string {
   return words.filter((word) => word !== "").join(" ");
 }
 
+const formatUse = ({ name, counts, role }: Use): string =>
+  [
+    `use "${name}"`,
+    counts ? `counts ${counts[0] === counts[1] ? counts[0] : counts.join("-")}` : "",
+    role ?? "",
+  ]
+    .filter(Boolean)
+    .join(" ");
+
+/** Steps, and counts left out, in their order. */
+function formatLines(steps: readonly Step[], omitted: readonly Ticks[]): string[] {
+  const lines = [
+    ...steps.map((step) => ({ onset: step.onset, step })),
+    ...omitted.map((onset) => ({ onset, step: null })),
+  ].sort((a, b) => a.onset - b.onset);
+  return lines.map(({ onset, step }, index) => {
+    const before = lines[index - 1]?.onset;
+    return step ? formatStep(step, before) : `${formatCount(onset, before).padEnd(3)} omit`;
+  });
+}
+
 /**
  * A figure as canonical text. `parseFigure` of the result gives the same figure again.
- * @returns lines ending in a line break, roles in the order leader, follower, solo
+ * @returns lines ending in a line break: what it uses, roles in the order leader, follower, solo, then the length
  */
 export function formatFigure(figure: Figure): string {
-  const lines: string[] = [];
+  const { composition } = figure;
+  const lines = composition?.uses.map(formatUse) ?? [];
+  const written = composition?.changes ?? figure.parts;
   for (const role of ROLES) {
-    const steps = figure.parts[role];
+    const steps = written[role];
+    const omitted = composition?.omitted[role] ?? [];
+    if (steps || omitted.length > 0) lines.push(role, ...formatLines(steps ?? [], omitted));
     if (role === "follower" && figure.followerMirrors) lines.push("follower mirror");
-    else if (steps) {
-      lines.push(role);
-      steps.forEach((step, index) => {
-        lines.push(formatStep(step, steps[index - 1]?.onset));
-      });
-    }
   }
-  return `${[...lines, `beats ${figure.length / TICKS_PER_BEAT}`].join("\n")}\n`;
+  if (figure.free) lines.push("free");
+  const length = composition ? composition.length : figure.length;
+  if (length !== undefined) lines.push(`beats ${length / TICKS_PER_BEAT}`);
+  return `${lines.join("\n")}\n`;
 }

@@ -1,4 +1,4 @@
-import { BEAT_PARTS, type BeatPart, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { BEAT_PARTS, type BeatPart, type Dance, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import type { Token } from "./scan.ts";
 import { suggest } from "./suggest.ts";
 import type { Fault, Foot, Step, Turn } from "./types.ts";
@@ -10,6 +10,7 @@ import {
   isDirection,
   isModifier,
   isWeightAction,
+  MAX_BEATS,
   MODIFIERS,
   SHORT_FORMS,
   takesDirection,
@@ -19,11 +20,11 @@ import {
 /** Reports a fault at a token; the words are those a suggestion may come from. */
 export type Report = (at: Token, expected: string, words?: readonly string[]) => void;
 
-export const MAX_BEATS = 512;
 const MAX_TURN = 8 * 360;
 const MIN_DEGREES = 9;
 const ACTIONS: readonly string[] = [...WEIGHT_ACTIONS, ...FREE_ACTIONS];
 const COUNT = /^(\d{1,3})?([e&a])?$/;
+const RHYTHM = /^[sq]$/;
 
 /** A word in full and in lower case; short forms are written out. */
 export const fullWord = (token: Token): string => {
@@ -31,8 +32,12 @@ export const fullWord = (token: Token): string => {
   return SHORT_FORMS[word] ?? word;
 };
 
+/** `S` or `Q` in the place of a count. */
+export const isRhythmWord = (token: Token): boolean =>
+  token.kind === "word" && RHYTHM.test(token.value.toLowerCase());
+
 export const isCount = (token: Token): boolean =>
-  token.kind === "word" && COUNT.test(token.value.toLowerCase());
+  token.kind === "word" && (COUNT.test(token.value.toLowerCase()) || isRhythmWord(token));
 
 export const makeFault = (at: Token, expected: string, words?: readonly string[]): Fault => {
   const suggestion = words && suggest(at.value, words);
@@ -54,8 +59,35 @@ export function readCount(token: Token, beat: number): { onset: Ticks; beat: num
   return { onset: (own - 1) * TICKS_PER_BEAT + part, beat: own };
 }
 
+/** The lengths of S and Q, in beats. */
+export type RhythmBeats = Pick<Dance, "slowBeats" | "quickBeats">;
+
+/**
+ * The onset of a rhythm word. S and Q begin where the one before ends; `&` is half a beat and `a` a quarter,
+ * taken out of the step before.
+ * @param end where the last S or Q ends, 0 before the first
+ */
+export function readRhythm(
+  token: Token,
+  end: Ticks,
+  { slowBeats, quickBeats }: RhythmBeats,
+): { onset: Ticks; end: Ticks } | null {
+  switch (token.value.toLowerCase()) {
+    case "s":
+      return { onset: end, end: end + slowBeats * TICKS_PER_BEAT };
+    case "q":
+      return { onset: end, end: end + quickBeats * TICKS_PER_BEAT };
+    case "&":
+      return { onset: end - (TICKS_PER_BEAT - BEAT_PARTS["&"]), end };
+    case "a":
+      return { onset: end - (TICKS_PER_BEAT - BEAT_PARTS.a), end };
+    default:
+      return null;
+  }
+}
+
 /** The empty place behind a token, where something is missing. */
-const behind = ({ line, column, length }: Token): Token => ({
+export const behind = ({ line, column, length }: Token): Token => ({
   kind: "word",
   value: "",
   line,

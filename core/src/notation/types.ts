@@ -25,11 +25,37 @@ export interface Step {
   readonly cue?: string;
 }
 
-/** A figure as written: its length and what each role does. A mirrored follower is derived, not written. */
+/** A stretch of another figure, danced here. */
+export interface Use {
+  readonly name: string;
+  /** First and last count of the stretch; without them, all of it. */
+  readonly counts?: readonly [from: number, to: number];
+  /** Only what this role does there. */
+  readonly role?: "leader" | "follower";
+}
+
+/** How a figure is made of others: the stretches in order, and what is danced differently here. */
+export interface Composition {
+  readonly uses: readonly Use[];
+  /** Steps that replace those of the stretches at the same count, or come between them. */
+  readonly changes: Readonly<Partial<Record<Role, readonly Step[]>>>;
+  /** Counts whose step is left out. */
+  readonly omitted: Readonly<Partial<Record<Role, readonly Ticks[]>>>;
+  /** Its length when one is written; otherwise it follows from the stretches. */
+  readonly length?: Ticks;
+}
+
+/**
+ * A figure: its length and what each role does. A mirrored follower is derived, not written. In a composed
+ * figure the parts are already put together.
+ */
 export interface Figure {
   readonly length: Ticks;
   readonly parts: Readonly<Partial<Record<Role, readonly Step[]>>>;
   readonly followerMirrors: boolean;
+  /** Danced in one's own time: the counts are only an order. */
+  readonly free?: true;
+  readonly composition?: Composition;
 }
 
 /** Something in the text that cannot be read, with its place and a way out. Lines and columns count from 1. */

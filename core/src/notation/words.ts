@@ -1,3 +1,6 @@
+/** The longest figure, in beats. */
+export const MAX_BEATS = 512;
+
 /** Actions that change weight: the foot named carries the dancer afterwards. */
 export const WEIGHT_ACTIONS = [
   "forward",
@@ -80,6 +83,10 @@ export const SHORT_FORMS: Readonly<Record<string, string>> = {
   cu: "cue",
   lr: "both",
   bt: "beats",
+  us: "use",
+  cs: "counts",
+  om: "omit",
+  fr: "free",
   mr: "mirror",
   le: "leader",
   fo: "follower",

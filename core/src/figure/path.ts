@@ -1,0 +1,170 @@
+import {
+  type Action,
+  type Direction,
+  type Figure,
+  isWeightAction,
+  type Role,
+  type Step,
+  stepsOf,
+} from "../notation/index.ts";
+import type { Ticks } from "../time/index.ts";
+
+/** A place on the floor in metres: x to the right, y forward, as the leader sees it at the start. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+
+/** Where a dancer stands from an onset on. Headings in degrees, clockwise; 0 is where the leader faces first. */
+export interface Placement {
+  readonly onset: Ticks;
+  readonly left: Point;
+  readonly right: Point;
+  readonly heading: number;
+  /** The foot that carries the weight. */
+  readonly weight: "L" | "R" | "both";
+}
+
+/**
+ * Step sizes in metres: the product's stated defaults for an average adult, not measurements. Every place and
+ * extent that follows from them is an estimate.
+ */
+export const STEP_SIZES = {
+  hips: 0.2,
+  walk: 0.45,
+  side: 0.45,
+  diagonal: 0.35,
+  cross: 0.15,
+  tap: 0.25,
+} as const;
+const SIZE_FACTOR = { small: 0.5, long: 1.4 } as const;
+
+const radians = (degrees: number): number => (degrees * Math.PI) / 180;
+
+/** The point that lies `right` and `forward` of another, for somebody with a heading. */
+export function offset({ x, y }: Point, heading: number, right: number, forward: number): Point {
+  const [sin, cos] = [Math.sin(radians(heading)), Math.cos(radians(heading))];
+  return { x: x + right * cos + forward * sin, y: y - right * sin + forward * cos };
+}
+
+/**
+ * Where the moving foot lands, seen from the standing foot: to its own side, and forward. `null` stays where
+ * it is.
+ */
+function reach(word: Action | Direction, factor: number): { out: number; forward: number } | null {
+  const { hips, walk, side, diagonal, cross, tap } = STEP_SIZES;
+  switch (word) {
+    case "forward":
+      return { out: hips, forward: walk * factor };
+    case "back":
+      return { out: hips, forward: -walk * factor };
+    case "side":
+      return { out: hips + (side - hips) * factor, forward: 0 };
+    case "close":
+      return { out: hips, forward: 0 };
+    case "cross-front":
+      return { out: -cross * factor, forward: cross };
+    case "cross-behind":
+      return { out: -cross * factor, forward: -cross };
+    case "lock":
+      return { out: -cross / 2, forward: -cross };
+    case "diagonal-forward":
+      return { out: hips + diagonal * factor, forward: diagonal * factor };
+    case "diagonal-back":
+      return { out: hips + diagonal * factor, forward: -diagonal * factor };
+    case "kick":
+    case "brush":
+    case "scuff":
+    case "heel":
+    case "point":
+      return { out: hips, forward: tap * factor };
+    default:
+      return null;
+  }
+}
+
+/** Degrees a step turns the dancer, right turns above 0. */
+export const turnOf = ({ turn }: Step): number =>
+  turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0;
+
+/** The feet beside each other around a place. */
+const stand = (centre: Point, heading: number): Pick<Placement, "left" | "right"> => ({
+  left: offset(centre, heading, -STEP_SIZES.hips / 2, 0),
+  right: offset(centre, heading, STEP_SIZES.hips / 2, 0),
+});
+
+const aroundStanding = (point: Point, centre: Point, degrees: number): Point => {
+  const [sin, cos] = [Math.sin(radians(degrees)), Math.cos(radians(degrees))];
+  const [dx, dy] = [point.x - centre.x, point.y - centre.y];
+  return { x: centre.x + dx * cos + dy * sin, y: centre.y - dx * sin + dy * cos };
+};
+
+function place(before: Placement, step: Step): Placement {
+  const heading = before.heading + turnOf(step);
+  const turned = (standing: Point, point: Point) => aroundStanding(point, standing, turnOf(step));
+  if (step.foot !== "L" && step.foot !== "R") {
+    const centre = centreOf(before);
+    const word = step.direction ?? step.action;
+    const size = step.foot === "both" ? reach(word, SIZE_FACTOR[step.size ?? "small"]) : null;
+    const landed = offset(centre, before.heading, 0, word === "side" ? 0 : (size?.forward ?? 0));
+    const weight = step.foot === "both" && isWeightAction(step.action) ? "both" : before.weight;
+    const moved = step.foot === "both" ? stand(landed, heading) : null;
+    const spun = { left: turned(centre, before.left), right: turned(centre, before.right) };
+    return { onset: step.onset, heading, weight, ...(moved ?? spun) };
+  }
+  const own = step.foot === "L" ? "left" : "right";
+  const other = step.foot === "L" ? "right" : "left";
+  const standing = before[other];
+  const to = reach(step.direction ?? step.action, step.size ? SIZE_FACTOR[step.size] : 1);
+  const sign = step.foot === "L" ? -1 : 1;
+  const landed = to ? offset(standing, before.heading, sign * to.out, to.forward) : before[own];
+  const weight = isWeightAction(step.action)
+    ? step.foot
+    : before.weight === step.foot
+      ? "both"
+      : before.weight;
+  const pivot = isWeightAction(step.action) ? landed : standing;
+  return {
+    onset: step.onset,
+    heading,
+    weight,
+    [own]: turned(pivot, landed),
+    [other]: turned(pivot, standing),
+  } as unknown as Placement;
+}
+
+export const centreOf = ({ left, right }: Pick<Placement, "left" | "right">): Point => ({
+  x: (left.x + right.x) / 2,
+  y: (left.y + right.y) / 2,
+});
+
+/**
+ * Where both feet are after each step, beginning with how the dancer stands before the first. A step goes
+ * where the dancer faces before its turn; the turn then goes round the foot with the weight.
+ * @param start the place between the feet
+ * @param heading degrees, clockwise
+ */
+export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, heading = 0): Placement[] {
+  const first = steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
+  const path: Placement[] = [
+    { onset: Number.NEGATIVE_INFINITY, heading, weight: first === "L" ? "R" : "L", ...stand(start, heading) },
+  ];
+  for (const step of steps) path.push(place(path.at(-1) as Placement, step));
+  return path;
+}
+
+/** How the follower stands to the leader in a hold: facing, unless its name says otherwise. Metres, degrees. */
+function followerStart(hold: string | null): { at: Point; heading: number } {
+  if (/side|open position|promenade/i.test(hold ?? "")) return { at: { x: 0.6, y: 0 }, heading: 0 };
+  if (/shadow|cape|behind/i.test(hold ?? "")) return { at: { x: 0.25, y: 0.4 }, heading: 0 };
+  return { at: { x: 0, y: /closed|close/i.test(hold ?? "") ? 0.6 : 0.9 }, heading: 180 };
+}
+
+/** The path of a role, the follower's from where the first hold puts them. */
+export function pathOfRole(figure: Figure, role: Role): Placement[] {
+  const steps = stepsOf(figure, role);
+  if (role !== "follower") return pathOf(steps);
+  const hold = stepsOf(figure, "leader")[0]?.hold ?? steps[0]?.hold ?? null;
+  const { at, heading } = followerStart(hold);
+  return pathOf(steps, at, heading);
+}

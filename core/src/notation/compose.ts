@@ -1,0 +1,94 @@
+import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { stepsOf } from "./mirror.ts";
+import type { Composition, Figure, Step, Use } from "./types.ts";
+import { MAX_BEATS, ROLES, type Role } from "./words.ts";
+
+/** Finds a figure of the library by its name; `null` when there is none that can be used. */
+export type Lookup = (name: string) => Figure | null;
+
+export type UseProblem = "unknown" | "counts-outside" | "pick-up-collides" | "too-long";
+
+export interface Composed {
+  readonly length: Ticks;
+  readonly parts: Figure["parts"];
+  /** What is wrong with a use, by its place in the list. */
+  readonly problems: readonly { readonly use: number; readonly problem: UseProblem }[];
+}
+
+type Parts = Map<Role, Step[]>;
+type Problem = Composed["problems"][number];
+
+/** The steps of one role within a stretch, moved so that the stretch begins at `offset`. */
+function stretchOf(figure: Figure, role: Role, { counts }: Use, offset: Ticks): Step[] {
+  const [from, to] = counts ?? [1, figure.length / TICKS_PER_BEAT];
+  const start = (from - 1) * TICKS_PER_BEAT;
+  return stepsOf(figure, role)
+    .filter(({ onset }) => (onset >= start || (from === 1 && onset < 0)) && onset < to * TICKS_PER_BEAT)
+    .map((step) => ({ ...step, onset: step.onset - start + offset }));
+}
+
+/** Adds one use to what is there, and says how far each role has come. */
+function addUse(
+  parts: Parts,
+  ends: Map<Role, Ticks>,
+  figure: Figure,
+  use: Use,
+  mirrored: boolean,
+): UseProblem | null {
+  const beats = figure.length / TICKS_PER_BEAT;
+  const [from, to] = use.counts ?? [1, beats];
+  if (to > beats) return "counts-outside";
+  const solo = figure.parts.solo !== undefined;
+  const roles: Role[] = use.role
+    ? [use.role]
+    : solo
+      ? ["solo"]
+      : mirrored
+        ? ["leader"]
+        : ["leader", "follower"];
+  const offset = Math.max(0, ...roles.map((role) => ends.get(role) ?? 0));
+  if (offset / TICKS_PER_BEAT + to - from + 1 > MAX_BEATS) return "too-long";
+  let collides = false;
+  for (const role of roles) {
+    const steps = parts.get(role) ?? [];
+    const added = stretchOf(figure, role, use, offset);
+    const last = steps.at(-1)?.onset;
+    if (last !== undefined && added[0] && added[0].onset <= last) collides = true;
+    parts.set(role, [...steps, ...added.filter(({ onset }) => last === undefined || onset > last)]);
+    ends.set(role, offset + (to - from + 1) * TICKS_PER_BEAT);
+  }
+  return collides ? "pick-up-collides" : null;
+}
+
+/** Replaces, inserts and leaves out. */
+function change(steps: readonly Step[], changes: readonly Step[], omitted: readonly Ticks[]): Step[] {
+  const gone = new Set([...omitted, ...changes.map(({ onset }) => onset)]);
+  return [...steps.filter(({ onset }) => !gone.has(onset)), ...changes].sort((a, b) => a.onset - b.onset);
+}
+
+/**
+ * Puts a composed figure together from the figures that it uses, so that it follows them when they change.
+ * @param mirrored the follower mirrors the leader, so only the leader's part is taken from the stretches
+ */
+export function compose(composition: Composition, lookup: Lookup, mirrored: boolean): Composed {
+  const parts: Parts = new Map();
+  const ends = new Map<Role, Ticks>();
+  const problems: Problem[] = [];
+  composition.uses.forEach((use, index) => {
+    const figure = lookup(use.name);
+    const problem = figure ? addUse(parts, ends, figure, use, mirrored) : "unknown";
+    if (problem) problems.push({ use: index, problem });
+  });
+  for (const role of ROLES) {
+    const { [role]: changes = [] } = composition.changes;
+    const { [role]: omitted = [] } = composition.omitted;
+    if (changes.length + omitted.length > 0) parts.set(role, change(parts.get(role) ?? [], changes, omitted));
+  }
+  const last = Math.max(0, ...[...parts.values()].map((steps) => steps.at(-1)?.onset ?? 0));
+  const natural = Math.max(...ends.values(), Math.floor(last / TICKS_PER_BEAT + 1) * TICKS_PER_BEAT);
+  return {
+    length: composition.length ?? natural,
+    parts: Object.fromEntries(parts),
+    problems,
+  };
+}

@@ -1,0 +1,56 @@
+import type { Lookup } from "./compose.ts";
+import { type Parsed, parseFigure } from "./parse.ts";
+import type { RhythmBeats } from "./parse-step.ts";
+
+/** What is kept of a figure: its name and its text. */
+export interface NamedText {
+  readonly name: string;
+  readonly notation: string;
+}
+
+/** Reads a figure by its name; `null` when there is none, or it has no steps. */
+export type Library = (name: string) => Parsed | null;
+
+const keyOf = (name: string): string => name.trim().toLowerCase();
+
+/**
+ * The figures of one dance by name, each read once when it is first asked for. A figure that comes to use
+ * itself by way of others is not found there, so that reading always ends.
+ */
+export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): Library {
+  const notations = new Map(texts.map(({ name, notation }) => [keyOf(name), notation]));
+  const read = new Map<string, Parsed>();
+  const reading = new Set<string>();
+  const find = (name: string): Parsed | null => {
+    const key = keyOf(name);
+    const known = read.get(key);
+    if (known) return known;
+    const notation = notations.get(key);
+    if (notation === undefined || notation.trim() === "" || reading.has(key)) return null;
+    reading.add(key);
+    const parsed = parseFigure(notation, dance, lookup);
+    reading.delete(key);
+    read.set(key, parsed);
+    return parsed;
+  };
+  const lookup = usable(find);
+  return find;
+}
+
+/** Figures that can be used in others: those without a fault. */
+function usable(find: Library): Lookup {
+  return (name) => {
+    const parsed = find(name);
+    return parsed && parsed.faults.length === 0 ? parsed.figure : null;
+  };
+}
+
+/** The lookup for reading a text of one's own beside a library; its own name cannot be used in it. */
+export function lookupBeside(texts: readonly NamedText[], dance: RhythmBeats, own: string): Lookup {
+  return usable(
+    openLibrary(
+      texts.filter(({ name }) => keyOf(name) !== keyOf(own)),
+      dance,
+    ),
+  );
+}
