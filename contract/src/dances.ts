@@ -10,6 +10,8 @@ export const danceContent = z.object({
   quickBeats: wholeNumber(1, 8),
   slowestBpm: wholeNumber(20, 300),
   fastestBpm: wholeNumber(20, 300),
+  freeTimed: z.boolean(),
+  countFrom: wholeNumber(1, 64),
 });
 
 const ordered = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>

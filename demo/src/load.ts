@@ -1,22 +1,13 @@
-import type { ChosenFigure, FigureRecord, Lesson, Level, NewDance, Section } from "@map-step/contract";
+import type { ChosenFigure, FigureContent, FigureRecord, Lesson, Level, Section } from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
+import { parseFigure } from "@map-step/core/notation";
 import { draftPlan, type Placement } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
-import { HUSTLE_FIGURES, LEVEL_FIGURES } from "./figures/index.ts";
+import { type FigureDraft, HUSTLE, PROGRAMS } from "./figures/index.ts";
 import { DEMO_PASSWORD, STAFF, STUDENTS } from "./people.ts";
 
 const MONDAY = 1;
-
-export const HUSTLE: NewDance = {
-  name: "Hustle",
-  meter: 4,
-  phraseBeats: 8,
-  slowBeats: 2,
-  quickBeats: 1,
-  slowestBpm: 96,
-  fastestBpm: 124,
-};
 
 async function loadStaff(db: Database): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
@@ -28,16 +19,50 @@ async function loadStaff(db: Database): Promise<Map<string, string>> {
   return ids;
 }
 
-async function loadFigures(db: Database, danceId: string): Promise<Map<string, FigureRecord>> {
+type Ids = ReadonlyMap<string, string>;
+
+/** A draft with its names exchanged for what is in the studio. */
+function contentOf(
+  { variantOf, teachers, cues, otherNames, ...draft }: FigureDraft,
+  danceId: string,
+  figures: ReadonlyMap<string, FigureRecord>,
+  staff: Ids,
+): FigureContent {
+  const ids = (names: readonly string[] = []) => names.flatMap((name) => figures.get(name)?.id ?? []);
+  return {
+    cautions: [],
+    ...draft,
+    danceId,
+    needs: ids(draft.needs),
+    helps: ids(draft.helps),
+    variantOfId: figures.get(variantOf ?? "")?.id ?? null,
+    teacherIds: (teachers ?? []).flatMap((name) => staff.get(name) ?? []),
+    cues: cues.map((cue) => (typeof cue === "string" ? { text: cue, school: "", house: true } : cue)),
+    otherNames: (otherNames ?? []).map((name) => (typeof name === "string" ? { name, usedBy: "" } : name)),
+  };
+}
+
+/** Names of the figures that must be there before this one. */
+const namedIn = ({ needs = [], helps = [], variantOf, notation }: FigureDraft): readonly string[] => [
+  ...needs,
+  ...helps,
+  ...(variantOf ? [variantOf] : []),
+  ...(parseFigure(notation).figure.composition?.uses.map(({ name }) => name) ?? []),
+];
+
+async function loadFigures(
+  db: Database,
+  danceId: string,
+  drafts: readonly FigureDraft[],
+  staff: Ids,
+): Promise<Map<string, FigureRecord>> {
   const figures = new Map<string, FigureRecord>();
-  const waiting = [...HUSTLE_FIGURES];
+  const waiting = [...drafts];
   while (waiting.length > 0) {
-    const ready = waiting.findIndex(({ needs = [] }) => needs.every((name) => figures.has(name)));
+    const ready = waiting.findIndex((draft) => namedIn(draft).every((name) => figures.has(name)));
     const [draft] = waiting.splice(ready, 1);
-    if (!draft || ready < 0) throw new Error("a demo figure needs one that is not there");
-    const needs = (draft.needs ?? []).flatMap((name) => figures.get(name)?.id ?? []);
-    const content = { otherNames: [], cautions: [], ...draft, danceId, needs };
-    figures.set(draft.name, await services.createFigure(db, content));
+    if (!draft || ready < 0) throw new Error("a demo figure names one that is not there");
+    figures.set(draft.name, await services.createFigure(db, contentOf(draft, danceId, figures, staff)));
   }
   return figures;
 }
@@ -130,7 +155,7 @@ async function leaveSomethingToSolve(
 async function loadTerm(
   db: Database,
   level: Level,
-  staff: ReadonlyMap<string, string>,
+  staff: Ids,
   figures: ReadonlyMap<string, FigureRecord>,
   today: string,
 ) {
@@ -160,18 +185,21 @@ async function loadTerm(
 export async function loadDemo(db: Database, today: string): Promise<void> {
   await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
   const staff = await loadStaff(db);
-  const { id: danceId } = await services.createDance(db, HUSTLE);
-  const figures = await loadFigures(db, danceId);
-  const named = (names: readonly string[]) => names.flatMap((name) => figures.get(name) ?? []);
-  const first = await services.createLevel(db, { ...RULES, danceId, name: "Hustle 1", followsId: null });
-  await planLevel(db, first, named(LEVEL_FIGURES.first));
-  const second = await services.createLevel(db, {
-    ...RULES,
-    danceId,
-    name: "Hustle 2",
-    followsId: first.id,
-    mostNew: 2,
-  });
-  await planLevel(db, second, named(LEVEL_FIGURES.second));
-  await loadTerm(db, first, staff, figures, today);
+  for (const program of PROGRAMS) {
+    const { id: danceId } = await services.createDance(db, program.dance);
+    const figures = await loadFigures(db, danceId, program.figures, staff);
+    const levels: Level[] = [];
+    for (const { name, mostNew, figures: names } of program.levels) {
+      const followsId = levels.at(-1)?.id ?? null;
+      const level = await services.createLevel(db, { ...RULES, danceId, name, followsId, mostNew });
+      await planLevel(
+        db,
+        level,
+        names.flatMap((one) => figures.get(one) ?? []),
+      );
+      levels.push(level);
+    }
+    const [first] = levels;
+    if (program === HUSTLE && first) await loadTerm(db, first, staff, figures, today);
+  }
 }

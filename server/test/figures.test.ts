@@ -45,6 +45,8 @@ describe("dances", () => {
       quickBeats: 1,
       slowestBpm: 90,
       fastestBpm: 120,
+      freeTimed: false,
+      countFrom: 1,
     };
     expect((await director.call(api.dances.create, { body })).problem.errors).toEqual([
       { path: "name", message: "There is a dance of this name already" },
@@ -76,8 +78,10 @@ describe("figures", () => {
 
   it("have a name of their own within the dance, and trimmed words", async () => {
     expect((await create(" home ")).problem.errors?.[0]?.path).toBe("name");
-    const { problem } = await create("Blank cue", { cues: ["fine", "  "] });
-    expect(problem.errors?.[0]?.path).toBe("cues.1");
+    const { problem } = await create("Blank cue", {
+      cues: ["fine", "  "].map((text) => ({ text, school: "", house: true })),
+    });
+    expect(problem.errors?.[0]?.path).toBe("cues.1.text");
   });
 
   it("never need each other in a circle; the circle is named", async () => {

@@ -142,7 +142,10 @@ export const figureContent = (
   notation: STEPS,
   minutes: 10,
   needs: [],
-  cues: [`Say ${name}`],
+  helps: [],
+  variantOfId: null,
+  teacherIds: [],
+  cues: [{ text: `Say ${name}`, school: "", house: true }],
   slips: [],
   cautions: [],
   ...about,
@@ -191,6 +194,8 @@ export async function openCourse(db: Database): Promise<Course> {
     quickBeats: 1,
     slowestBpm: 90,
     fastestBpm: 120,
+    freeTimed: false,
+    countFrom: 1,
   });
   const home = await services.createFigure(db, figureContent(danceId, "Home"));
   const pass = await services.createFigure(

@@ -1,8 +1,36 @@
-import type { FigureContent } from "@map-step/contract";
+import type { FigureContent, NewDance } from "@map-step/contract";
 
-/** A figure as the demo writes it down; what it needs is given by name. */
-export type FigureDraft = Omit<FigureContent, "danceId" | "needs" | "otherNames" | "cautions"> & {
+type Filled =
+  | "danceId"
+  | "needs"
+  | "helps"
+  | "otherNames"
+  | "cautions"
+  | "cues"
+  | "variantOfId"
+  | "teacherIds";
+
+/** A figure as the demo writes it down; other figures are given by name. */
+export type FigureDraft = Omit<FigureContent, Filled> & {
   readonly needs?: readonly string[];
-  readonly otherNames?: string[];
+  readonly helps?: readonly string[];
+  readonly variantOf?: string;
+  /** A bare text is said by the house. */
+  readonly cues: readonly (string | FigureContent["cues"][number])[];
+  /** A bare name is used by nobody in particular. */
+  readonly otherNames?: readonly (string | FigureContent["otherNames"][number])[];
   readonly cautions?: string[];
+  /** Names of the staff who may teach it. */
+  readonly teachers?: readonly string[];
 };
+
+/** A dance of the house, its figures, and its levels from first to last. */
+export interface Program {
+  readonly dance: NewDance;
+  readonly figures: readonly FigureDraft[];
+  readonly levels: readonly {
+    readonly name: string;
+    readonly mostNew: number;
+    readonly figures: readonly string[];
+  }[];
+}

@@ -30,4 +30,6 @@ export const phrasesColumn = () => ({
   allowNull: false,
   defaultValue: [],
 });
+/** A list of small records. */
+export const recordsColumn = () => ({ type: DataTypes.JSONB, allowNull: false, defaultValue: [] });
 export const deletedColumn = () => ({ type: DataTypes.DATE, allowNull: true, defaultValue: null });

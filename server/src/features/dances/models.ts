@@ -1,4 +1,4 @@
-import type { Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import { type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
 
 export interface DanceRow extends Row<DanceRow>, Stored {
@@ -9,6 +9,8 @@ export interface DanceRow extends Row<DanceRow>, Stored {
   quickBeats: number;
   slowestBpm: number;
   fastestBpm: number;
+  freeTimed: boolean;
+  countFrom: number;
 }
 
 export const defineDances = (sequelize: Sequelize) => ({
@@ -23,6 +25,8 @@ export const defineDances = (sequelize: Sequelize) => ({
       quickBeats: wholeColumn(),
       slowestBpm: wholeColumn(),
       fastestBpm: wholeColumn(),
+      freeTimed: { type: DataTypes.BOOLEAN, allowNull: false },
+      countFrom: wholeColumn(),
     },
     { tableName: "dances" },
   ),

@@ -6,7 +6,7 @@ import { notFound } from "../../http/problems.ts";
 export const listDances = async (db: Database): Promise<DanceRecord[]> =>
   (await db.Dance.findAll({ order: ["name"] })).map((row) => row.get());
 
-async function readDance(db: Database, id: string): Promise<DanceRecord> {
+export async function readDance(db: Database, id: string): Promise<DanceRecord> {
   const row = await db.Dance.findByPk(id);
   if (!row) throw notFound();
   return row.get();

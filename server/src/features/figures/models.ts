@@ -1,4 +1,4 @@
-import type { FigureRecord } from "@map-step/contract";
+import type { Cue, FigureRecord, OtherName } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import {
   deletedColumn,
@@ -6,6 +6,7 @@ import {
   keyColumn,
   phrasesColumn,
   type Row,
+  recordsColumn,
   type Stored,
   storedColumns,
   textColumn,
@@ -15,12 +16,13 @@ import {
 export interface FigureRow extends Row<FigureRow>, Stored {
   danceId: string;
   name: string;
-  otherNames: string[];
+  otherNames: OtherName[];
   kind: FigureRecord["kind"];
   tier: FigureRecord["tier"];
   notation: string;
   minutes: number;
-  cues: string[];
+  variantOfId: string | null;
+  cues: Cue[];
   slips: string[];
   cautions: string[];
   deletedAt: CreationOptional<Date | null>;
@@ -32,6 +34,17 @@ export interface FigureNeedRow extends Row<FigureNeedRow> {
   position: number;
 }
 
+export interface FigureHelpRow extends Row<FigureHelpRow> {
+  figureId: string;
+  helpedById: string;
+  position: number;
+}
+
+export interface FigureTeacherRow extends Row<FigureTeacherRow> {
+  figureId: string;
+  staffId: string;
+}
+
 export const defineFigures = (sequelize: Sequelize) => ({
   Figure: sequelize.define<FigureRow>(
     "figure",
@@ -39,12 +52,13 @@ export const defineFigures = (sequelize: Sequelize) => ({
       ...storedColumns(),
       danceId: idColumn(),
       name: textColumn(),
-      otherNames: phrasesColumn(),
+      otherNames: recordsColumn(),
       kind: textColumn(),
       tier: { type: DataTypes.SMALLINT, allowNull: false },
       notation: textColumn(),
       minutes: wholeColumn(),
-      cues: phrasesColumn(),
+      variantOfId: { type: DataTypes.UUID, allowNull: true },
+      cues: recordsColumn(),
       slips: phrasesColumn(),
       cautions: phrasesColumn(),
       deletedAt: deletedColumn(),
@@ -55,5 +69,15 @@ export const defineFigures = (sequelize: Sequelize) => ({
     "figureNeed",
     { figureId: keyColumn(), needsId: keyColumn(), position: wholeColumn() },
     { tableName: "figure_needs" },
+  ),
+  FigureHelp: sequelize.define<FigureHelpRow>(
+    "figureHelp",
+    { figureId: keyColumn(), helpedById: keyColumn(), position: wholeColumn() },
+    { tableName: "figure_helps" },
+  ),
+  FigureTeacher: sequelize.define<FigureTeacherRow>(
+    "figureTeacher",
+    { figureId: keyColumn(), staffId: keyColumn() },
+    { tableName: "figure_teachers" },
   ),
 });

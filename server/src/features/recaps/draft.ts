@@ -1,9 +1,16 @@
-import type { FigureRecord, Lesson, LessonSegment, Recap } from "@map-step/contract";
+import {
+  type FigureRecord,
+  houseCues,
+  type Lesson,
+  type LessonSegment,
+  type Recap,
+} from "@map-step/contract";
 import { countCall, LAYERS, type Layer } from "@map-step/core/figure";
-import { parseFigure } from "@map-step/core/notation";
+import { type Library, openLibrary } from "@map-step/core/notation";
 import { type CoveredFigure, draftRecap } from "@map-step/core/recap";
 import { Op } from "sequelize";
 import type { Database } from "../../db/connection.ts";
+import { readDance } from "../dances/service.ts";
 import { listFigures } from "../figures/service.ts";
 import { readLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
@@ -34,14 +41,16 @@ function coveredFigure(
   figure: FigureRecord,
   parts: readonly LessonSegment[],
   before: ReadonlySet<string>,
+  steps: Library,
 ): CoveredFigure {
+  const read = steps(figure.name);
   return {
     name: figure.name,
     fresh: !before.has(figure.id),
     inFull: parts.every(({ covered }) => covered === "done"),
     layer: reached(parts),
-    counts: figure.notation === "" ? "" : countCall(parseFigure(figure.notation).figure),
-    cues: figure.cues,
+    counts: read ? countCall(read.figure) : "",
+    cues: houseCues(figure.cues),
     slips: figure.slips,
     cautions: figure.cautions,
   };
@@ -63,12 +72,14 @@ export async function freshRecap(db: Database, sectionId: string, week: number):
   const lesson = await readLesson(db, sectionId, week);
   const section = await readSection(db, sectionId);
   const level = await readLevel(db, section.levelId);
-  const library = new Map((await listFigures(db)).map((figure) => [figure.id, figure]));
+  const figures = (await listFigures(db)).filter(({ danceId }) => danceId === level.danceId);
+  const library = new Map(figures.map((figure) => [figure.id, figure]));
+  const steps = openLibrary(figures, await readDance(db, level.danceId));
   const before = await dancedBefore(db, sectionId, week);
   const parts = partsByFigure(lesson);
   const figuresOf = (ids: readonly string[]) => ids.flatMap((id) => library.get(id) ?? []);
   const covered = figuresOf([...parts.keys()]).map((figure) =>
-    coveredFigure(figure, parts.get(figure.id) ?? [], before),
+    coveredFigure(figure, parts.get(figure.id) ?? [], before, steps),
   );
   const open = lesson.segments
     .filter(({ figureId, covered: mark }) => figureId && mark !== "done")

@@ -1,4 +1,4 @@
-import type { FigureDraft } from "./draft.ts";
+import type { FigureDraft } from "../draft.ts";
 
 /** Show moves of the hustle program. */
 export const SHOWS: readonly FigureDraft[] = [

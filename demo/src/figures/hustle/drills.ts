@@ -1,4 +1,4 @@
-import type { FigureDraft } from "./draft.ts";
+import type { FigureDraft } from "../draft.ts";
 
 /** Drills of technique and musicality of the hustle program. */
 export const DRILLS: readonly FigureDraft[] = [

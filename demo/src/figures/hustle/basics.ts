@@ -1,5 +1,5 @@
-import { CLOSE_CARE } from "./care.ts";
-import type { FigureDraft } from "./draft.ts";
+import { CLOSE_CARE } from "../care.ts";
+import type { FigureDraft } from "../draft.ts";
 
 /** Basics of the hustle program. */
 export const BASICS: readonly FigureDraft[] = [

@@ -1,5 +1,5 @@
-import { SPIN_CARE } from "./care.ts";
-import type { FigureDraft } from "./draft.ts";
+import { SPIN_CARE } from "../care.ts";
+import type { FigureDraft } from "../draft.ts";
 
 /** Turns of the hustle program. */
 export const TURNS: readonly FigureDraft[] = [

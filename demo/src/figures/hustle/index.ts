@@ -1,0 +1,61 @@
+import type { Program } from "../draft.ts";
+import { BASICS } from "./basics.ts";
+import { COMPOSED } from "./composed.ts";
+import { DRILLS } from "./drills.ts";
+import { PATTERNS } from "./patterns.ts";
+import { SHOWS } from "./shows.ts";
+import { TURNS } from "./turns.ts";
+
+/** Three-beat basics with an `&`, against music in four. */
+export const HUSTLE: Program = {
+  dance: {
+    name: "Hustle",
+    meter: 4,
+    phraseBeats: 8,
+    slowBeats: 2,
+    quickBeats: 1,
+    slowestBpm: 96,
+    fastestBpm: 124,
+    freeTimed: false,
+    countFrom: 1,
+  },
+  figures: [...BASICS, ...PATTERNS, ...TURNS, ...DRILLS, ...SHOWS, ...COMPOSED],
+  levels: [
+    {
+      name: "Hustle 1",
+      mostNew: 3,
+      figures: [
+        "Foundation step",
+        "Side basic",
+        "Back-and-forward",
+        "Closed basic",
+        "Side pass",
+        "Hook turn-away",
+        "Window",
+        "Two-hand wrap",
+        "Underarm turn",
+        "Inside turn",
+        "Frame and give",
+        "Spotting for turns",
+        "Hear the phrase",
+      ],
+    },
+    {
+      name: "Hustle 2",
+      mostNew: 2,
+      figures: [
+        "Wrap, walk out",
+        "Cross-body pass",
+        "Shadow walk",
+        "Shoulder slide",
+        "Free spin",
+        "Turn and a half",
+        "Both turn",
+        "Rolling through the foot",
+        "Stop on the eight",
+        "Lean to the side",
+        "Low sway",
+      ],
+    },
+  ],
+};
