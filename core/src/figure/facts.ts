@@ -83,7 +83,11 @@ const weightSteps = (steps: readonly Step[]): Step[] => steps.filter(({ action }
  * The rhythm word of one step: `e`, `&` and `a` off the beat; on it S when it lasts a slow of the dance or
  * longer, otherwise Q.
  */
-export function rhythmWord(onset: Ticks, lasts: Ticks, dance: Dance): "S" | "Q" | "e" | "&" | "a" {
+export function rhythmWord(
+  onset: Ticks,
+  lasts: Ticks,
+  dance: Pick<Dance, "slowBeats">,
+): "S" | "Q" | "e" | "&" | "a" {
   const part = withinBeat(onset);
   if (part !== 0) return part < 12 ? "e" : part < 18 ? "&" : "a";
   return lasts >= dance.slowBeats * TICKS_PER_BEAT ? "S" : "Q";

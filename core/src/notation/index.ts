@@ -1,4 +1,5 @@
 export type { Lookup } from "./compose.ts";
+export { canEdit, insertStep, removeStep, replaceStep } from "./edit.ts";
 export { formatFigure } from "./format.ts";
 export { type Library, lookupBeside, type NamedText, openLibrary } from "./library.ts";
 export { mirrorSteps, stepsOf, writtenRoles } from "./mirror.ts";

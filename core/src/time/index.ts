@@ -1,4 +1,5 @@
 export * from "./calendar.ts";
+export * from "./click.ts";
 export * from "./dance.ts";
 export * from "./phrase.ts";
 export * from "./song.ts";

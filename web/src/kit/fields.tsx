@@ -1,4 +1,5 @@
 import {
+  Checkbox,
   Field,
   Input,
   type InputProps,
@@ -37,6 +38,25 @@ export const AreaField = ({ label, help, error, ...area }: Frame & TextareaProps
     <Textarea bg="panel" {...area} />
   </Framed>
 );
+
+/** A yes or no, with a word on what yes means. */
+export function TickField({
+  label,
+  checked,
+  onChange,
+}: {
+  label: string;
+  checked: boolean;
+  onChange: (checked: boolean) => void;
+}) {
+  return (
+    <Checkbox.Root checked={checked} onCheckedChange={(event) => onChange(event.checked === true)}>
+      <Checkbox.HiddenInput />
+      <Checkbox.Control />
+      <Checkbox.Label>{label}</Checkbox.Label>
+    </Checkbox.Root>
+  );
+}
 
 interface Choice {
   readonly value: string;

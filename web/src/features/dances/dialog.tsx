@@ -2,9 +2,10 @@ import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, danceChange } from "@map-step/contract";
 import { barsPerMinute } from "@map-step/core/time";
 import { useState } from "react";
+import { Controller } from "react-hook-form";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
-import { TextField } from "../../kit/fields.tsx";
+import { TextField, TickField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { tellDone } from "../../kit/toasts.tsx";
@@ -17,6 +18,7 @@ const NUMBERS = [
   ["quickBeats", "Beats of a quick"],
   ["slowestBpm", "Slowest tempo, bpm"],
   ["fastestBpm", "Fastest tempo, bpm"],
+  ["countFrom", "Count that the house calls 1"],
 ] as const;
 
 const shownNumber = (label: string) => [label, String] as const;
@@ -28,6 +30,8 @@ const SHOWN = {
   quickBeats: shownNumber("Beats of a quick"),
   slowestBpm: shownNumber("Slowest tempo"),
   fastestBpm: shownNumber("Fastest tempo"),
+  countFrom: shownNumber("Count that the house calls 1"),
+  freeTimed: ["Timing", (free: boolean) => (free ? "in one's own time" : "with the beat")],
 } as const;
 
 const BLANK = {
@@ -38,6 +42,8 @@ const BLANK = {
   quickBeats: 1,
   slowestBpm: 90,
   fastestBpm: 130,
+  freeTimed: false,
+  countFrom: 1,
   version: 0,
 };
 
@@ -80,6 +86,17 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
             />
           ))}
         </SimpleGrid>
+        <Controller
+          control={form.control}
+          name="freeTimed"
+          render={({ field }) => (
+            <TickField
+              label="Danced in one's own time: counts are only an order"
+              checked={field.value}
+              onChange={field.onChange}
+            />
+          )}
+        />
         {problem ? <Text color="brick">{problem}</Text> : null}
         <Flex gap="2">
           <Button type="submit">Save the dance</Button>

@@ -5,7 +5,7 @@ import type { Figure } from "@map-step/core/notation";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { withSteps } from "./really-new.tsx";
+import { useWithSteps } from "./really-new.tsx";
 import { stretchesInWords } from "./stretches.ts";
 
 /** How many of the nearest figures are shown. */
@@ -35,9 +35,10 @@ export function comparisonInWords(comparison: Comparison): string {
 
 /** The figures most like this one: what they share is not new, and what looks alike is kept apart on purpose. */
 export function Alike({ record, figure, library }: Props) {
+  const withSteps = useWithSteps(library);
   const nearest = useMemo(() => {
-    const others = withSteps(library.filter(({ id }) => id !== record.id));
-    return others
+    return withSteps
+      .filter(({ id }) => id !== record.id)
       .map(({ id, figure: other }) => ({ id, ...compareFigures(figure, other) }))
       .filter(
         ({ likeness, byRole }) =>
@@ -45,7 +46,7 @@ export function Alike({ record, figure, library }: Props) {
       )
       .sort((a, b) => b.likeness - a.likeness)
       .slice(0, SHOWN);
-  }, [figure, library, record.id]);
+  }, [figure, withSteps, record.id]);
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   return (
     <Panel>

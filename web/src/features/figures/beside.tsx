@@ -51,7 +51,7 @@ interface BothProps {
 
 /** Two figures one under the other, what differs set off. */
 function Both({ one, two, dance }: BothProps) {
-  const [a, b] = [useSteps(one.notation), useSteps(two.notation)];
+  const [a, b] = [useSteps(one), useSteps(two)];
   const comparison = useMemo(() => (a && b ? compareFigures(a, b) : null), [a, b]);
   if (!a || !b || !comparison) return <Empty title="Nothing to compare">One of the two has no steps.</Empty>;
   const sideOf = (side: "a" | "b"): Mark[] =>

@@ -1,80 +1,42 @@
-import { Button, Flex, SimpleGrid, Stack } from "@chakra-ui/react";
-import { api, type DanceRecord, type FigureRecord, figureChange } from "@map-step/contract";
-import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
-import { TIER_NAMES, TIERS } from "@map-step/core/time";
+import { Button, Flex, Stack } from "@chakra-ui/react";
+import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
+import { lookupBeside } from "@map-step/core/notation";
+import { useMemo } from "react";
 import { Controller } from "react-hook-form";
 import { useNavigate, useParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
-import { ChoiceField, LinesField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { PageHead, Panel } from "../../kit/page.tsx";
+import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.tsx";
+import { AboutFields, HeadFields } from "./about-fields.tsx";
+import { blankFigure, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";
-import { NeedsField } from "./needs-field.tsx";
 import { NotationField } from "./notation-field.tsx";
-
-const list = (lines: readonly string[]) => lines.join("\n");
-const words = (text: string) => text;
-
-const LISTS = [
-  ["cues", "Cues", "What is said while it is danced, one a line"],
-  ["slips", "Common slips", "What usually goes wrong, one a line"],
-  ["cautions", "Cautions", "What can hurt and how it is avoided, one a line"],
-  ["otherNames", "Other names", "What other schools call it, one a line"],
-] as const;
-
-const blank = (danceId: string) => ({
-  danceId,
-  name: "",
-  otherNames: [],
-  kind: "basic" as const,
-  tier: 1 as const,
-  notation: "",
-  minutes: 10,
-  needs: [],
-  cues: [],
-  slips: [],
-  cautions: [],
-  version: 0,
-});
 
 interface Props {
   /** `null` for a new one. */
   readonly figure: FigureRecord | null;
   readonly library: readonly FigureRecord[];
   readonly dances: readonly DanceRecord[];
+  readonly staff: readonly StaffMember[];
 }
 
-function FigureForm({ figure, library, dances }: Props) {
+function FigureForm({ figure, library, dances, staff }: Props) {
   const navigate = useNavigate();
   const create = useChange(api.figures.create);
   const change = useChange(api.figures.change);
-  const start = figure ?? blank(dances[0]?.id ?? "");
   const { form, restored, forget, discard } = useContractForm(
     figureChange,
-    start,
+    figure ?? blankFigure(dances[0]?.id ?? ""),
     `figure:${figure?.id ?? "new"}`,
   );
   const { errors, isSubmitting } = form.formState;
-  const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   const { submit, problem, conflict } = useFormSave({
     form,
-    shown: {
-      name: ["Name", words],
-      danceId: ["Dance", (id) => dances.find((dance) => dance.id === id)?.name ?? ""],
-      kind: ["Kind", (kind) => KIND_NAMES[kind].one],
-      tier: ["Level", (tier) => TIER_NAMES[tier]],
-      minutes: ["Minutes", String],
-      notation: ["Steps", words],
-      needs: ["Needs", (ids) => ids.map(nameOf).join(", ")],
-      cues: ["Cues", list],
-      slips: ["Common slips", list],
-      cautions: ["Cautions", list],
-      otherNames: ["Other names", list],
-    },
+    shown: shownFields(library, dances, staff),
     save: ({ version, ...content }) =>
       figure
         ? change.mutateAsync({ params: { id: figure.id }, body: { ...content, version } })
@@ -87,6 +49,20 @@ function FigureForm({ figure, library, dances }: Props) {
   });
   const danceId = form.watch("danceId");
   const dance = dances.find(({ id }) => id === danceId);
+  const others = useMemo(
+    () => library.filter((other) => other.danceId === danceId && other.id !== figure?.id),
+    [library, danceId, figure?.id],
+  );
+  const ownName = figure?.name ?? "";
+  const lookup = useMemo(
+    () => (dance ? lookupBeside(others, dance, ownName) : () => null),
+    [others, dance, ownName],
+  );
+  const save = (
+    <Button type="submit" loading={isSubmitting}>
+      Save the figure
+    </Button>
+  );
   return (
     <form
       noValidate
@@ -102,41 +78,11 @@ function FigureForm({ figure, library, dances }: Props) {
         <Button variant="outline" bg="panel" onClick={() => navigate(-1)}>
           Back
         </Button>
-        <Button type="submit" loading={isSubmitting}>
-          Save the figure
-        </Button>
+        {save}
       </PageHead>
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
-        <Panel>
-          <SimpleGrid columns={{ base: 1, sm: 2, lg: 5 }} gap="4">
-            <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-            <ChoiceField
-              label="Dance"
-              error={errors.danceId?.message}
-              choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
-              {...form.register("danceId")}
-            />
-            <ChoiceField
-              label="Kind"
-              error={errors.kind?.message}
-              choices={FIGURE_KINDS.map((kind) => ({ value: kind, label: KIND_NAMES[kind].one }))}
-              {...form.register("kind")}
-            />
-            <ChoiceField
-              label="Level"
-              error={errors.tier?.message}
-              choices={TIERS.map((tier) => ({ value: String(tier), label: TIER_NAMES[tier] }))}
-              {...form.register("tier", { setValueAs: Number })}
-            />
-            <TextField
-              label="Minutes, first night"
-              type="number"
-              error={errors.minutes?.message}
-              {...form.register("minutes", { valueAsNumber: true })}
-            />
-          </SimpleGrid>
-        </Panel>
+        <HeadFields form={form} dances={dances} />
         {dance ? (
           <Controller
             control={form.control}
@@ -149,47 +95,13 @@ function FigureForm({ figure, library, dances }: Props) {
                 onBlur={field.onBlur}
                 error={errors.notation?.message}
                 dance={dance}
+                lookup={lookup}
               />
             )}
           />
         ) : null}
-        <Panel>
-          <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
-            {LISTS.map(([name, label, help]) => (
-              <Controller
-                key={name}
-                control={form.control}
-                name={name}
-                render={({ field }) => (
-                  <LinesField
-                    label={label}
-                    help={help}
-                    error={errors[name]?.message ?? errors[name]?.root?.message}
-                    value={field.value}
-                    onChange={field.onChange}
-                  />
-                )}
-              />
-            ))}
-            <Controller
-              control={form.control}
-              name="needs"
-              render={({ field }) => (
-                <NeedsField
-                  value={field.value}
-                  onChange={field.onChange}
-                  error={errors.needs?.message}
-                  choices={library.filter((other) => other.danceId === danceId && other.id !== figure?.id)}
-                />
-              )}
-            />
-          </SimpleGrid>
-        </Panel>
-        <Flex justify="flex-end">
-          <Button type="submit" loading={isSubmitting}>
-            Save the figure
-          </Button>
-        </Flex>
+        <AboutFields form={form} others={others} staff={staff} />
+        <Flex justify="flex-end">{save}</Flex>
       </Stack>
       {conflict}
     </form>
@@ -199,13 +111,14 @@ function FigureForm({ figure, library, dances }: Props) {
 export function NewFigurePage() {
   const library = useFigures();
   const dances = useDances();
+  const staff = useApi(api.staff.list, {});
   return (
-    <Loaded all={[library, dances]}>
-      {(figures, all) =>
+    <Loaded all={[library, dances, staff]}>
+      {(figures, all, people) =>
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
         ) : (
-          <FigureForm figure={null} library={figures} dances={all} />
+          <FigureForm figure={null} library={figures} dances={all} staff={people} />
         )
       }
     </Loaded>
@@ -217,10 +130,11 @@ export function EditFigurePage() {
   const figure = useApi(api.figures.read, { params: { id: figureId } });
   const library = useFigures();
   const dances = useDances();
+  const staff = useApi(api.staff.list, {});
   return (
-    <Loaded all={[figure, library, dances]}>
-      {(record, figures, all) => (
-        <FigureForm key={record.id} figure={record} library={figures} dances={all} />
+    <Loaded all={[figure, library, dances, staff]}>
+      {(record, figures, all, people) => (
+        <FigureForm key={record.id} figure={record} library={figures} dances={all} staff={people} />
       )}
     </Loaded>
   );

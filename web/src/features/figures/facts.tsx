@@ -23,10 +23,25 @@ const feetText = ({ startFree, endFree, closes }: RoleFacts): string => {
   return closes ? `starts ${startFree}, comes back to it` : `starts ${startFree}, next time ${endFree}`;
 };
 
+const phraseText = ({ phrase, timed }: FigureFacts, { phraseBeats }: Dance): string => {
+  if (!timed || !phrase) return "danced in one's own time; the counts are only an order";
+  return phrase.repeats === 1
+    ? `fills ${times(phrase.phrases, "phrase")} of ${phraseBeats} beats each time`
+    : `fits the phrase again after ${times(phrase.repeats, "time")} (${phrase.beats} beats, ${times(phrase.phrases, "phrase")})`;
+};
+
+const SPACE_WORDS = { spot: "stays on the spot", slot: "up and down a slot", travelling: "travels" } as const;
+
+const metres = (length: number): string => `${length.toFixed(1)} m`;
+const spaceText = ({ space }: RoleFacts): string =>
+  space.kind === "travelling" ? `travels ${metres(space.net)}` : SPACE_WORDS[space.kind];
+
+const facingText = ({ facesAgainAfter }: RoleFacts): string =>
+  facesAgainAfter === 1 ? "the same way each time" : `the first way again after ${facesAgainAfter} times`;
+
 /** The facts of a figure as pairs of a word and a sentence. */
 function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string])[] {
-  const { phrase, fastestBpm, beats } = facts;
-  const shortest = Math.min(...facts.roles.flatMap(({ shortestGap }) => shortestGap ?? []));
+  const { fastestBpm, beats, floor, shortestGap } = facts;
   const lines: (readonly [string, string])[] = [
     [
       "Length",
@@ -35,21 +50,29 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
     ["Rhythm", byRole(facts, ({ rhythm }) => rhythm)],
     ["Feet", byRole(facts, feetText)],
     ["Turn", byRole(facts, turnText)],
+    ["Faces", byRole(facts, facingText)],
+    ["Phrase", phraseText(facts, dance)],
     [
-      "Phrase",
-      phrase.repeats === 1
-        ? `fills ${times(phrase.phrases, "phrase")} of ${dance.phraseBeats} beats each time`
-        : `fits the phrase again after ${times(phrase.repeats, "time")} (${phrase.beats} beats, ${times(phrase.phrases, "phrase")})`,
+      "Floor",
+      `${byRole(facts, spaceText)}; about ${metres(floor.width)} by ${metres(floor.depth)} with elbow room`,
     ],
   ];
   const [first, ...changes] = facts.roles[0]?.holds ?? [];
   if (first) lines.push(["Hold", [first, ...changes].join(", then ")]);
-  if (fastestBpm)
+  if (fastestBpm && shortestGap !== null)
     lines.push([
       "Tempo",
-      `closest steps ${spokenFraction(shortest * TICKS_PER_BEAT, TICKS_PER_BEAT)} beat apart; comfortable up to ${TIERS.map((tier) => `${fastestBpm[tier]} bpm (${TIER_NAMES[tier]})`).join(", ")}`,
+      `closest steps ${spokenFraction(shortestGap * TICKS_PER_BEAT, TICKS_PER_BEAT)} beat apart; comfortable up to ${TIERS.map((tier) => `${fastestBpm[tier]} bpm (${TIER_NAMES[tier]})`).join(", ")}`,
     ]);
-  if (!facts.onsetsMatch) lines.push(["Partners", "leader and follower step at different moments"]);
+  if (facts.roles.length > 1)
+    lines.push([
+      "Partners",
+      facts.naturalOpposite
+        ? "natural opposites"
+        : facts.onsetsMatch
+          ? "step together, with feet of their own"
+          : "step at different moments",
+    ]);
   return lines;
 }
 

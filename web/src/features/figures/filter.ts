@@ -14,6 +14,8 @@ export function filterFigures(figures: readonly FigureRecord[], filter: Filter):
     (filter.danceId === "" || figure.danceId === filter.danceId) &&
     (filter.kind === "" || figure.kind === filter.kind) &&
     (filter.tier === "" || String(figure.tier) === filter.tier) &&
-    [figure.name, ...figure.otherNames].some((name) => name.toLowerCase().includes(search));
+    [figure.name, ...figure.otherNames.map((other) => other.name)].some((name) =>
+      name.toLowerCase().includes(search),
+    );
   return figures.filter(fits);
 }

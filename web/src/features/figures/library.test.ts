@@ -6,7 +6,7 @@ const figure = (name: string, about: Partial<FigureRecord> = {}) =>
   ({ name, danceId: "hustle", kind: "basic", tier: 1, otherNames: [], ...about }) as FigureRecord;
 const figures = [
   figure("Home step"),
-  figure("Side pass", { kind: "pattern", otherNames: ["slip-by"] }),
+  figure("Side pass", { kind: "pattern", otherNames: [{ name: "slip-by", usedBy: "" }] }),
   figure("Free spin", { kind: "turn", tier: 3, danceId: "waltz" }),
 ];
 const ALL = { search: "", danceId: "", kind: "", tier: "" };

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Input, NativeSelect, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { type DanceRecord, type FigureRecord, houseCues } from "@map-step/contract";
 import { countCall, FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { useState } from "react";
@@ -14,12 +14,12 @@ import { filterFigures } from "./filter.ts";
 import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
 
 function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
-  const steps = useSteps(figure.notation);
+  const steps = useSteps(figure);
   const about = [
     TIER_NAMES[figure.tier],
     ...(steps ? [`counts ${countCall(steps)}`] : []),
     `${figure.minutes} min`,
-    ...(figure.otherNames.length > 0 ? [`also ${figure.otherNames.join(", ")}`] : []),
+    ...(figure.otherNames.length > 0 ? [`also ${figure.otherNames.map(({ name }) => name).join(", ")}`] : []),
   ];
   return (
     <Box
@@ -44,7 +44,7 @@ function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecor
         {steps ? (
           <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
         ) : (
-          <Text fontSize="sm">{figure.cues[0] ?? "No steps written yet"}</Text>
+          <Text fontSize="sm">{houseCues(figure.cues)[0] ?? "No steps written yet"}</Text>
         )}
       </Link>
     </Box>

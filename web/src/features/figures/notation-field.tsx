@@ -1,10 +1,12 @@
 import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text, Textarea } from "@chakra-ui/react";
-import { type Fault, faultText, parseFigure } from "@map-step/core/notation";
+import { type Fault, faultText, formatFigure, type Lookup, parseFigure } from "@map-step/core/notation";
 import type { Dance } from "@map-step/core/time";
-import { useMemo, useRef } from "react";
+import { type KeyboardEvent, useMemo, useRef } from "react";
+import { CopyButton } from "../../kit/copy-button.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { useTextHistory } from "../../kit/text-history.ts";
 import { Facts } from "./facts.tsx";
+import { StepEditor } from "./step-editor.tsx";
 
 const EXAMPLE = `leader
 & L back hold "open two-hand"
@@ -76,7 +78,9 @@ const Help = () => (
           Counts: 1, 2, &amp;, 3&amp;; feet: L, R, both. With weight: forward, back, side, close, place,
           replace, cross-front, cross-behind, lock, diagonal-forward, diagonal-back. Without: tap, touch,
           hold. Then: turn R 1/2, small, long, hold "closed", lead "lift the left hand". A follower who
-          mirrors the leader needs no steps: follower mirror.
+          mirrors the leader needs no steps: follower mirror. S and Q may stand for the counts. Free on a line
+          of its own: danced in one's own time. A figure can be made of others: use "Other figure", also use
+          "Other figure" counts 1-3, and then the steps that differ.
         </Text>
       </Box>
     </Collapsible.Content>
@@ -90,12 +94,25 @@ interface Props {
   readonly onBlur: () => void;
   readonly error: string | undefined;
   readonly dance: Dance;
+  /** Finds the figures that `use` lines name. */
+  readonly lookup: Lookup;
 }
 
 /** Step notation beside the ribbon it makes; faults answer while it is typed, with a click to their place. */
-export function NotationField({ name, value, onChange, onBlur, error, dance }: Props) {
+export function NotationField({ name, value, onChange, onBlur, error, dance, lookup }: Props) {
   const area = useRef<HTMLTextAreaElement>(null);
-  const parsed = useMemo(() => (value.trim() === "" ? null : parseFigure(value)), [value]);
+  const { change, undo, redo } = useTextHistory(value, onChange);
+  const parsed = useMemo(
+    () => (value.trim() === "" ? null : parseFigure(value, dance, lookup)),
+    [value, dance, lookup],
+  );
+  const keys = (event: KeyboardEvent) => {
+    const key = event.key.toLowerCase();
+    if (!(event.ctrlKey || event.metaKey) || (key !== "z" && key !== "y")) return;
+    event.preventDefault();
+    if (key === "y" || event.shiftKey) redo?.();
+    else undo?.();
+  };
   const show = (fault: Fault) => {
     const start = offsetOf(value, fault);
     area.current?.focus();
@@ -103,7 +120,7 @@ export function NotationField({ name, value, onChange, onBlur, error, dance }: P
   };
   const drawable = parsed && Object.keys(parsed.figure.parts).length > 0 ? parsed.figure : null;
   return (
-    <Flex gap="4" direction={{ base: "column", lg: "row" }}>
+    <Flex gap="4" direction={{ base: "column", lg: "row" }} onKeyDown={keys}>
       <Box w={{ base: "full", lg: "22rem" }} flexShrink="0">
         <Field.Root invalid={(parsed?.faults.length ?? 0) > 0 || error !== undefined}>
           <Field.Label fontWeight="600">Steps</Field.Label>
@@ -116,18 +133,33 @@ export function NotationField({ name, value, onChange, onBlur, error, dance }: P
             spellCheck={false}
             placeholder={EXAMPLE}
             value={value}
-            onChange={({ target }) => onChange(target.value)}
+            onChange={({ target }) => change(target.value)}
             onBlur={onBlur}
           />
           {error && parsed?.faults.length === 0 ? <Field.ErrorText>{error}</Field.ErrorText> : null}
         </Field.Root>
+        <Flex gap="2" mt="2">
+          <Button size="sm" variant="outline" disabled={!undo} onClick={() => undo?.()}>
+            Undo
+          </Button>
+          <Button size="sm" variant="outline" disabled={!redo} onClick={() => redo?.()}>
+            Redo
+          </Button>
+          <CopyButton text={value} what="The steps" />
+        </Flex>
         {parsed ? <Faults faults={parsed.faults} onShow={show} /> : null}
         <Help />
       </Box>
       <Stack gap="4" flex="1" minW="0">
         <Panel minH="14rem">
           {drawable ? (
-            <CountRibbon figure={drawable} name={name || "New figure"} timing={dance} />
+            <StepEditor
+              figure={drawable}
+              name={name || "New figure"}
+              dance={dance}
+              locked={(parsed?.faults.length ?? 0) > 0}
+              onEdit={(next) => change(formatFigure(next), true)}
+            />
           ) : (
             <Text color="soft">
               The ribbon appears here as you type the steps. A drill may stay without steps.

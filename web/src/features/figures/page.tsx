@@ -1,19 +1,22 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
+import { parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Care } from "../../kit/care.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
-import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
 import { Alike } from "./alike.tsx";
+import { AtTempo } from "./at-tempo.tsx";
+import { CuesBySchool } from "./cues-by-school.tsx";
+import { DanceIt } from "./dance-it.tsx";
 import { Facts } from "./facts.tsx";
-import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
+import { nameElsewhere, useDances, useFigures, useSteps } from "./library.ts";
 import { ReallyNew } from "./really-new.tsx";
 
 function Lines({ title, lines, none }: { title: string; lines: readonly string[]; none: string }) {
@@ -79,18 +82,27 @@ interface Props {
   readonly figure: FigureRecord;
   readonly dance: DanceRecord | undefined;
   readonly library: readonly FigureRecord[];
+  /** Names of those who may teach it; none for everybody. */
+  readonly teachers: readonly string[];
 }
 
-function FigureSheet({ figure, dance, library }: Props) {
-  const steps = useSteps(figure.notation);
+function FigureSheet({ figure, dance, library, teachers }: Props) {
+  const steps = useSteps(figure);
   const mayWrite = useMay("figures.write");
+  const [bpm, setBpm] = useState(() => (dance ? Math.round((dance.slowestBpm + dance.fastestBpm) / 2) : 100));
   const needs = figure.needs.flatMap((id) => library.find((other) => other.id === id) ?? []);
+  const helps = figure.helps.flatMap((id) => library.find((other) => other.id === id) ?? []);
   const unlocks = library.filter((other) => other.needs.includes(figure.id));
   const ofDance = useMemo(
     () => library.filter(({ danceId }) => danceId === figure.danceId),
     [library, figure.danceId],
   );
-  const also = figure.otherNames.length > 0 ? `. Also called: ${figure.otherNames.join(", ")}` : "";
+  const madeOf = new Set(
+    parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => name.toLowerCase()),
+  );
+  const made = ofDance.filter(({ name }) => madeOf.has(name.toLowerCase()));
+  const also =
+    figure.otherNames.length > 0 ? `. Also called: ${figure.otherNames.map(nameElsewhere).join(", ")}` : "";
   return (
     <>
       <PageHead
@@ -107,15 +119,15 @@ function FigureSheet({ figure, dance, library }: Props) {
         ) : null}
       </PageHead>
       <Stack gap="4">
-        <Panel pb="5">
-          {steps ? (
-            <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} />
-          ) : (
+        {steps && dance ? (
+          <DanceIt key={figure.id} figure={steps} name={figure.name} dance={dance} bpm={bpm} onBpm={setBpm} />
+        ) : (
+          <Panel>
             <Text color="soft">
               This figure has no steps of its own; it is danced with the feet of others.
             </Text>
-          )}
-        </Panel>
+          </Panel>
+        )}
         <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4" alignItems="start">
           <Stack gap="4">
             <Panel>
@@ -126,6 +138,9 @@ function FigureSheet({ figure, dance, library }: Props) {
                 <Text color="soft">Nothing to count.</Text>
               )}
             </Panel>
+            {steps && dance ? (
+              <AtTempo record={figure} figure={steps} dance={dance} library={ofDance} bpm={bpm} />
+            ) : null}
           </Stack>
           <Stack gap="4">
             {steps ? <ReallyNew record={figure} figure={steps} library={ofDance} /> : null}
@@ -134,13 +149,17 @@ function FigureSheet({ figure, dance, library }: Props) {
           <Stack gap="4">
             <Panel>
               <PanelTitle>In class</PanelTitle>
-              <Lines title="Cues" lines={figure.cues} none="None written yet." />
+              <CuesBySchool cues={figure.cues} />
               <Lines title="Common slips" lines={figure.slips} none="None written yet." />
+              <Text fontWeight="700">May be taught by</Text>
+              <Text>{teachers.length === 0 ? "everybody on the staff" : teachers.join(", ")}</Text>
             </Panel>
             <Care cautions={figure.cautions} show={figure.kind === "show"} />
             <Panel>
               <PanelTitle>Before and after</PanelTitle>
               <Neighbours title="Needs" figures={needs} none="Nothing; it can be the first thing taught." />
+              {helps.length > 0 ? <Neighbours title="Easier after" figures={helps} none="" /> : null}
+              {made.length > 0 ? <Neighbours title="Made of" figures={made} none="" /> : null}
               <Neighbours title="Opens the way to" figures={unlocks} none="Nothing needs it yet." />
             </Panel>
           </Stack>
@@ -155,12 +174,14 @@ export function FigurePage() {
   const figure = useApi(api.figures.read, { params: { id: figureId } });
   const library = useFigures();
   const dances = useDances();
+  const staff = useApi(api.staff.list, {});
   return (
-    <Loaded all={[figure, library, dances]}>
-      {(record, all, allDances) => (
+    <Loaded all={[figure, library, dances, staff]}>
+      {(record, all, allDances, people) => (
         <FigureSheet
           figure={record}
           library={all}
+          teachers={record.teacherIds.flatMap((id) => people.find((one) => one.id === id)?.name ?? [])}
           dance={allDances.find(({ id }) => id === record.danceId)}
         />
       )}

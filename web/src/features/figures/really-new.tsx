@@ -1,20 +1,27 @@
 import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
 import { api, type FigureRecord, type Level } from "@map-step/contract";
 import { type KnownFigure, newMaterial, type RoleMaterial } from "@map-step/core/likeness";
-import { type Figure, parseFigure } from "@map-step/core/notation";
+import type { Figure } from "@map-step/core/notation";
 import { buildStepMap } from "@map-step/core/step-map";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { stepsIn, useDances, useFigures } from "./library.ts";
 import { countsOf, stretchesInWords } from "./stretches.ts";
 
-/** Figures with steps, read once for the whole list. */
-export const withSteps = (figures: readonly FigureRecord[]): KnownFigure[] =>
-  figures.flatMap(({ id, notation }) => {
-    if (notation === "") return [];
-    const { figure, faults } = parseFigure(notation);
-    return faults.length === 0 ? [{ id, figure }] : [];
-  });
+/** Figures that have steps, read and counted as the house counts. */
+export function useWithSteps(library: readonly FigureRecord[]): KnownFigure[] {
+  const { data: figures } = useFigures();
+  const { data: dances } = useDances();
+  return useMemo(
+    () =>
+      library.flatMap((record) => {
+        const figure = figures && dances ? stepsIn(figures, dances, record) : null;
+        return figure ? [{ id: record.id, figure }] : [];
+      }),
+    [library, figures, dances],
+  );
+}
 
 interface Props {
   readonly record: FigureRecord;
@@ -96,10 +103,12 @@ export function ReallyNew({ record, figure, library }: Props) {
   const [choice, setChoice] = useState(NEEDS);
   const ofDance = (levels.data ?? []).filter(({ danceId }) => danceId === record.danceId);
   const ids = useKnown(record, library, ofDance, choice);
+  const withSteps = useWithSteps(library);
   const { beats, newBeats, byRole } = useMemo(() => {
     const knowing = new Set(ids);
-    return newMaterial(figure, withSteps(library.filter(({ id }) => knowing.has(id))));
-  }, [figure, library, ids]);
+    const known = withSteps.filter(({ id }) => knowing.has(id));
+    return newMaterial(figure, known);
+  }, [figure, withSteps, ids]);
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   return (
     <Panel>

@@ -1,5 +1,5 @@
 import { Box, Button, Heading, Text } from "@chakra-ui/react";
-import type { DanceRecord, FigureRecord, LessonSegment } from "@map-step/contract";
+import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } from "@map-step/contract";
 import { countCall } from "@map-step/core/figure";
 import { Link } from "react-router";
 import { Care } from "../../kit/care.tsx";
@@ -31,7 +31,7 @@ interface Props {
 
 /** Everything a teacher wants at hand for one part: ribbon, cues, slips, cautions, minutes by layer. */
 export function PartNote({ part, figure, dance, onRemove }: Props) {
-  const steps = useSteps(figure?.notation ?? "");
+  const steps = useSteps(figure);
   const worked = part.layers
     .map(({ layer, minutes }) => `${layer === "return" ? "bring it back" : layer} ${minutes}`)
     .join(", ");
@@ -53,7 +53,7 @@ export function PartNote({ part, figure, dance, onRemove }: Props) {
       ) : null}
       {figure ? (
         <>
-          <Sayings title="Say" lines={figure.cues} />
+          <Sayings title="Say" lines={houseCues(figure.cues)} />
           <Sayings title="Watch for" lines={figure.slips} />
           <Box mt="4">
             <Care cautions={figure.cautions} show={figure.kind === "show"} />

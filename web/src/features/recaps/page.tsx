@@ -6,13 +6,14 @@ import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { ConflictDialog } from "../../kit/conflict.tsx";
+import { copyText } from "../../kit/copy.ts";
 import { longDay } from "../../kit/dates.ts";
 import { TextField } from "../../kit/fields.tsx";
 import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapEditor } from "./editor.tsx";
 
@@ -21,12 +22,6 @@ interface Content {
   readonly document: RecapDocument;
 }
 
-const copy = (text: string, told: string) =>
-  void navigator.clipboard.writeText(text).then(
-    () => tellDone(told),
-    () => tellError(new Error("the browser does not let this page copy")),
-  );
-
 /** The public address, and the way to take it back. */
 function PublicLink({ secret, onUnpublish }: { secret: string; onUnpublish: () => void }) {
   const address = `${window.location.origin}/r/${secret}`;
@@ -34,7 +29,7 @@ function PublicLink({ secret, onUnpublish }: { secret: string; onUnpublish: () =
     <Flex bg="pineWash" borderRadius="md" p="3" mb="4" gap="2" align="center" wrap="wrap">
       <Text fontWeight="700">Published.</Text>
       <Input readOnly aria-label="Public link" value={address} bg="panel" flex="1" minW="16rem" />
-      <Button variant="outline" bg="panel" onClick={() => copy(address, "The link is copied")}>
+      <Button variant="outline" bg="panel" onClick={() => copyText(address, "The link is copied")}>
         Copy the link
       </Button>
       <Button asChild variant="outline" bg="panel">
@@ -96,7 +91,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         <Button
           variant="outline"
           bg="panel"
-          onClick={() => copy(recapToMarkdown(content.title, content.document), "Copied as Markdown")}
+          onClick={() => copyText(recapToMarkdown(content.title, content.document), "Copied as Markdown")}
         >
           Copy as Markdown
         </Button>

@@ -1,4 +1,4 @@
-import { Button, Checkbox, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type Section, type StaffMember, sectionChange } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
 import { Controller } from "react-hook-form";
@@ -13,6 +13,7 @@ import { useFormSave } from "../../kit/form-save.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { tellDone } from "../../kit/toasts.tsx";
 import { useSession } from "../session/session.tsx";
+import { TeachersField } from "../staff/teachers-field.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
 
 interface Props {
@@ -140,30 +141,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
           control={form.control}
           name="teacherIds"
           render={({ field }) => (
-            <Stack as="fieldset" gap="2">
-              <Text as="legend" fontWeight="600">
-                Teachers
-              </Text>
-              <Flex gap="4" wrap="wrap">
-                {staff
-                  .filter(({ id, active }) => active || field.value.includes(id))
-                  .map(({ id, name }) => (
-                    <Checkbox.Root
-                      key={id}
-                      checked={field.value.includes(id)}
-                      onCheckedChange={({ checked }) =>
-                        field.onChange(
-                          checked ? [...field.value, id] : field.value.filter((other) => other !== id),
-                        )
-                      }
-                    >
-                      <Checkbox.HiddenInput />
-                      <Checkbox.Control />
-                      <Checkbox.Label>{name}</Checkbox.Label>
-                    </Checkbox.Root>
-                  ))}
-              </Flex>
-            </Stack>
+            <TeachersField label="Teachers" staff={staff} value={field.value} onChange={field.onChange} />
           )}
         />
       </Stack>

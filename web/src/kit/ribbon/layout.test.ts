@@ -2,7 +2,7 @@ import { parseFigure } from "@map-step/core/notation";
 import { describe, expect, it } from "vitest";
 import { ribbonLayout } from "./layout.ts";
 
-const TIMING = { phraseBeats: 8, meter: 4 };
+const TIMING = { phraseBeats: 8, meter: 4, slowBeats: 2 };
 const layout = (text: string, width: number, widest?: number) =>
   ribbonLayout(parseFigure(text).figure, width, TIMING, widest);
 const BASIC =

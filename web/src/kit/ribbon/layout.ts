@@ -1,4 +1,4 @@
-import { stepEnd } from "@map-step/core/figure";
+import { rhythmWord, stepEnd } from "@map-step/core/figure";
 import {
   type Figure,
   isWeightAction,
@@ -7,19 +7,30 @@ import {
   stepsOf,
   writtenRoles,
 } from "@map-step/core/notation";
-import { beatsToTicks, spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
+import {
+  beatsToTicks,
+  type Dance,
+  spokenCount,
+  spokenFraction,
+  TICKS_PER_BEAT,
+  type Ticks,
+} from "@map-step/core/time";
 
 /** Below this many pixels a beat the ribbon goes on in a further line. */
 const LEAST_BEAT = 40;
 
 export interface StepMark {
   readonly key: string;
+  /** Its place among the steps of its role. */
+  readonly index: number;
   readonly x: number;
   readonly width: number;
   readonly step: Step;
   readonly weight: boolean;
   /** Such as `½`, empty without a turn. */
   readonly turn: string;
+  /** S, Q or a part of a beat, as the step lasts. */
+  readonly rhythm: string;
 }
 
 export interface RulerMark {
@@ -46,6 +57,10 @@ export interface Mark {
 }
 
 export interface RibbonRow {
+  readonly from: Ticks;
+  readonly to: Ticks;
+  /** Pixels to the tick. */
+  readonly scale: number;
   readonly width: number;
   readonly ruler: readonly RulerMark[];
   readonly roles: readonly { readonly role: Role; readonly marks: readonly StepMark[] }[];
@@ -53,6 +68,9 @@ export interface RibbonRow {
   /** Stretches to set off, such as those in which two figures differ. */
   readonly marked: readonly (Band & { readonly role: Role | undefined })[];
 }
+
+/** What a ribbon must know of its dance. */
+export type RibbonTiming = Pick<Dance, "phraseBeats" | "meter" | "slowBeats">;
 
 interface Span {
   readonly from: Ticks;
@@ -74,6 +92,13 @@ function rowsOf(start: Ticks, end: Ticks, width: number, phraseBeats: number, me
   return rows;
 }
 
+/** S, Q or a part of a beat: how long the weight stays where a step put it. */
+function rhythmOf(steps: readonly Step[], step: Step, length: Ticks, timing: RibbonTiming): string {
+  if (!isWeightAction(step.action)) return "";
+  const changes = steps.filter(({ action }) => isWeightAction(action));
+  return rhythmWord(step.onset, stepEnd(changes, changes.indexOf(step), length) - step.onset, timing);
+}
+
 function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { name: string })[] {
   const changes = steps.filter(({ hold }) => hold !== undefined);
   return changes.map(({ onset, hold = "" }, index) => ({
@@ -92,7 +117,7 @@ function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { 
 export function ribbonLayout(
   figure: Figure,
   width: number,
-  timing: { phraseBeats: number; meter: number },
+  timing: RibbonTiming,
   widestBeat = Number.POSITIVE_INFINITY,
   marks: readonly Mark[] = [],
 ): RibbonRow[] {
@@ -115,6 +140,9 @@ export function ribbonLayout(
       width: (Math.min(span.to, to) - Math.max(span.from, from)) * scale,
     });
     return {
+      from,
+      to,
+      scale,
       width: (to - from) * scale,
       ruler: ticks.filter(within).map((tick) => ({
         x: (tick - from) * scale,
@@ -129,10 +157,12 @@ export function ribbonLayout(
             ? [
                 {
                   key: `${role}${step.onset}`,
+                  index,
                   ...band({ from: step.onset, to: Math.min(stepEnd(steps, index, figure.length), end) }),
                   step,
                   weight: isWeightAction(step.action),
                   turn: step.turn ? spokenFraction(step.turn.degrees, 360) : "",
+                  rhythm: rhythmOf(steps, step, figure.length, timing),
                 },
               ]
             : [],

@@ -65,7 +65,7 @@ function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekBut
 /** One figure of the plan: its ribbon, why it stands where it does, and where else it can go. */
 export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
   const { figure, dance, levelPlan, mayEdit, taught, dragging } = props;
-  const steps = useSteps(figure.notation);
+  const steps = useSteps(figure);
   const week = levelPlan.placements.find(({ figureId }) => figureId === figure.id)?.week ?? 0;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what it reads of the props is listed
   const why = useMemo(() => reasons(props, figure, week), [levelPlan, props.left, dragging, figure, week]);

@@ -3,6 +3,10 @@ import type { FigureRecord } from "@map-step/contract";
 import { ChoiceField } from "../../kit/fields.tsx";
 
 interface Props {
+  readonly label: string;
+  readonly help: string;
+  /** Said while nothing is chosen. */
+  readonly none: string;
   readonly value: readonly string[];
   readonly onChange: (ids: string[]) => void;
   /** Figures of the same dance, without the one that is edited. */
@@ -10,16 +14,16 @@ interface Props {
   readonly error: string | undefined;
 }
 
-/** The figures that must be taught before this one. */
-export function NeedsField({ value, onChange, choices, error }: Props) {
+/** Figures that stand in a relation to this one. */
+export function LinksField({ label, help, none, value, onChange, choices, error }: Props) {
   const chosen = value.flatMap((id) => choices.find((figure) => figure.id === id) ?? []);
   const open = choices.filter(({ id }) => !value.includes(id));
   return (
     <Box>
       <ChoiceField
-        label="Needs"
+        label={label}
         error={error}
-        help="What must be taught before it"
+        help={help}
         value=""
         onChange={({ target }) => target.value !== "" && onChange([...value, target.value])}
         choices={[
@@ -33,12 +37,12 @@ export function NeedsField({ value, onChange, choices, error }: Props) {
             <Tag.Label>{name}</Tag.Label>
             <CloseButton
               size="2xs"
-              aria-label={`No longer needs ${name}`}
+              aria-label={`${label}: take ${name} out`}
               onClick={() => onChange(value.filter((other) => other !== id))}
             />
           </Tag.Root>
         ))}
-        {chosen.length === 0 ? <Text color="soft">Needs nothing.</Text> : null}
+        {chosen.length === 0 ? <Text color="soft">{none}</Text> : null}
       </Flex>
     </Box>
   );

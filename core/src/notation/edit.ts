@@ -1,0 +1,83 @@
+import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { stepsOf } from "./mirror.ts";
+import type { Composition, Figure, Foot, Step } from "./types.ts";
+import { isWeightAction, type Role } from "./words.ts";
+
+/** The closest that counts can be written. */
+const QUARTER: Ticks = TICKS_PER_BEAT / 4;
+
+/** A role whose steps can be edited one by one: not one that a composed figure mirrors. */
+export const canEdit = (figure: Figure, role: Role): boolean =>
+  !(figure.composition && role === "follower" && figure.followerMirrors);
+
+const sorted = (steps: readonly Step[]): Step[] => [...steps].sort((a, b) => a.onset - b.onset);
+
+/** Puts steps into the place of others: those at `gone` go, `put` come. */
+function inComposition(
+  { changes, omitted, ...rest }: Composition,
+  role: Role,
+  gone: Ticks | null,
+  put: Step | null,
+): Composition {
+  const own = (changes[role] ?? []).filter(({ onset }) => onset !== gone && onset !== put?.onset);
+  const out = (omitted[role] ?? []).filter((onset) => onset !== put?.onset);
+  const leftOut = gone === null || gone === put?.onset || out.includes(gone) ? out : [...out, gone];
+  return {
+    ...rest,
+    changes: { ...changes, [role]: put ? sorted([...own, put]) : own },
+    omitted: { ...omitted, [role]: leftOut.sort((a, b) => a - b) },
+  };
+}
+
+/** A mirrored follower is written out as soon as one of their steps is edited. */
+function edited(figure: Figure, role: Role, gone: Ticks | null, put: Step | null): Figure {
+  const steps = stepsOf(figure, role).filter(({ onset }) => onset !== gone);
+  const next = put ? sorted([...steps, put]) : steps;
+  const followerMirrors = figure.followerMirrors && role !== "follower";
+  const parts = { ...figure.parts, [role]: next };
+  const last = Math.max(0, ...next.map(({ onset }) => onset));
+  const length = Math.max(figure.length, (Math.floor(last / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT);
+  if (!figure.composition) return { ...figure, parts, followerMirrors, length };
+  const composition = inComposition(figure.composition, role, gone, put);
+  return { ...figure, parts, followerMirrors, length, composition };
+}
+
+/**
+ * Exchanges one step for another, which may lie at another count.
+ * @returns null when another step stands at that count already, or the role cannot be edited
+ */
+export function replaceStep(figure: Figure, role: Role, index: number, step: Step): Figure | null {
+  const steps = stepsOf(figure, role);
+  const old = steps[index];
+  const taken = steps.some(({ onset }, at) => at !== index && onset === step.onset);
+  return !old || taken || !canEdit(figure, role) ? null : edited(figure, role, old.onset, step);
+}
+
+/** Takes a step out. @returns null for the last step of a role, and where the role cannot be edited */
+export function removeStep(figure: Figure, role: Role, index: number): Figure | null {
+  const steps = stepsOf(figure, role);
+  const old = steps[index];
+  return !old || steps.length < 2 || !canEdit(figure, role) ? null : edited(figure, role, old.onset, null);
+}
+
+const otherFoot = (foot: Foot | null): Foot => (foot === "L" ? "R" : "L");
+
+/**
+ * Puts a step in place behind another, on the foot that is free then: on the next beat, or half-way to the next
+ * step where that comes sooner. Behind the last step the figure grows by a beat.
+ * @param after index of the step before; -1 for a first step
+ * @returns null when no room is left between the two, or the role cannot be edited
+ */
+export function insertStep(figure: Figure, role: Role, after: number): Figure | null {
+  const steps = stepsOf(figure, role);
+  const [before, next] = [steps[after], steps[after + 1]];
+  const from = before?.onset ?? -TICKS_PER_BEAT;
+  const gap = (next?.onset ?? from + 2 * TICKS_PER_BEAT) - from;
+  const step = gap > TICKS_PER_BEAT ? TICKS_PER_BEAT : Math.floor(gap / 2 / QUARTER) * QUARTER;
+  if (step < QUARTER || !canEdit(figure, role)) return null;
+  const weighted = steps
+    .slice(0, after + 1)
+    .findLast(({ foot, action }) => foot !== null && isWeightAction(action));
+  const put: Step = { onset: from + step, foot: otherFoot(weighted?.foot ?? "R"), action: "place" };
+  return edited(figure, role, null, put);
+}

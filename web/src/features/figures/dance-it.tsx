@@ -1,0 +1,226 @@
+import { Box, Button, Flex, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import type { DanceRecord } from "@map-step/contract";
+import { countedFrom } from "@map-step/core/figure";
+import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
+import { barsPerMinute, TICKS_PER_BEAT } from "@map-step/core/time";
+import { Pause, Play } from "lucide-react";
+import { useMemo, useState } from "react";
+import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
+import { TextField } from "../../kit/fields.tsx";
+import { Panel } from "../../kit/page.tsx";
+import { CountLine, type FloorCamera, FloorView, useTransport } from "../../kit/play/index.ts";
+import { useRemembered } from "../../kit/remembered.ts";
+import { CountRibbon, type Layers } from "../../kit/ribbon/index.ts";
+
+const SPEEDS = [
+  { value: 0.5, label: "half speed" },
+  { value: 0.75, label: "three quarters" },
+  { value: 1, label: "full" },
+];
+const LAYERS = [
+  { value: "feet", label: "Feet" },
+  { value: "rhythm", label: "Slow & quick" },
+  { value: "counts", label: "Counts" },
+] as const;
+const SLOWEST = 30;
+const FASTEST = 300;
+
+const numbered = (most: number) => Array.from({ length: most }, (_, index) => index + 1);
+
+interface CountSelectProps {
+  readonly label: string;
+  readonly value: number;
+  readonly counts: readonly number[];
+  readonly onChange: (count: number) => void;
+}
+
+const CountSelect = ({ label, value, counts, onChange }: CountSelectProps) => (
+  <NativeSelect.Root size="xs" width="4.2rem">
+    <NativeSelect.Field
+      aria-label={label}
+      value={value}
+      onChange={({ target }) => onChange(Number(target.value))}
+    >
+      {counts.map((count) => (
+        <option key={count}>{count}</option>
+      ))}
+    </NativeSelect.Field>
+    <NativeSelect.Indicator />
+  </NativeSelect.Root>
+);
+
+interface Props {
+  readonly figure: Figure;
+  readonly name: string;
+  readonly dance: DanceRecord;
+  readonly bpm: number;
+  readonly onBpm: (bpm: number) => void;
+}
+
+/** The figure in time: its ribbon in layers, the floor, the count and a click track. */
+export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
+  const [from, setFrom] = useState(1);
+  const figure = useMemo(() => countedFrom(house, from), [house, from]);
+  const beats = figure.length / TICKS_PER_BEAT;
+  const [layers, setLayers] = useRemembered<Layers>("ribbon-layers", {
+    feet: true,
+    rhythm: false,
+    counts: true,
+  });
+  const cycle = dance.meter * 2;
+  const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.id}`, [1, dance.meter + 1]);
+  const [sound, setSound] = useRemembered("click-sound", true);
+  const [speed, setSpeed] = useState(1);
+  const [camera, setCamera] = useState<FloorCamera>("above");
+  const roles = writtenRoles(figure);
+  const [shown, setShown] = useState<Role | "both">("both");
+  const [[first, last], setLoop] = useState<readonly [number, number]>([1, beats]);
+  const free = figure.free === true || dance.freeTimed;
+  const settings = useMemo(() => {
+    const onsets = roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset));
+    const pickUp = first === 1 ? Math.min(0, ...onsets) : 0;
+    // A pick-up is danced in the last beat of the time before, so the loop is as long as the figure all the same.
+    const to = last * TICKS_PER_BEAT + (last === beats ? pickUp : 0);
+    return { from: (first - 1) * TICKS_PER_BEAT + pickUp, to };
+  }, [figure, roles, first, last, beats]);
+  const accented = useMemo(() => new Set(accents), [accents]);
+  const heard = Math.max(SLOWEST, Math.min(FASTEST, bpm || SLOWEST)) * speed;
+  const { playing, position, musicCount, toggle, seek } = useTransport({
+    loop: settings,
+    bpm: heard,
+    cycle,
+    accents: accented,
+    sound: sound && !free,
+  });
+  const onsets = [...new Set(roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset)))].sort(
+    (a, b) => a - b,
+  );
+  const stepBy = (way: 1 | -1) => {
+    const next =
+      way > 0 ? onsets.find((onset) => onset > position) : onsets.findLast((onset) => onset < position);
+    seek(next ?? (way > 0 ? (onsets[0] ?? 0) : (onsets.at(-1) ?? 0)));
+  };
+  return (
+    <Panel pb="5">
+      <Flex gap="4" wrap="wrap" mb="3" justify="space-between">
+        <ChoiceButtons
+          label="On the ribbon"
+          hideLabel
+          choices={LAYERS}
+          isChosen={(layer) => layers[layer]}
+          onChoose={(layer) => setLayers({ ...layers, [layer]: !layers[layer] })}
+        />
+        {beats > 1 ? (
+          <Flex gap="2" align="center" fontSize="sm" color="soft">
+            count 1 on beat
+            <CountSelect label="Count 1 on beat" value={from} counts={numbered(beats)} onChange={setFrom} />
+          </Flex>
+        ) : null}
+      </Flex>
+      <CountRibbon figure={figure} name={name} timing={dance} layers={layers} at={position} />
+      <Flex gap="5" mt="4" direction={{ base: "column", md: "row" }} className="no-print">
+        <Box flex="1" minW="0">
+          <FloorView
+            figure={figure}
+            name={name}
+            at={position}
+            camera={camera}
+            roles={shown === "both" ? roles : [shown]}
+          />
+        </Box>
+        <Stack gap="2.5" flex="1" minW="0">
+          <CountLine figure={figure} at={position} />
+          <Flex gap="2" wrap="wrap" align="center">
+            <Button onClick={toggle}>
+              {playing ? <Pause size={18} aria-hidden /> : <Play size={18} aria-hidden />}
+              {playing ? "Stop" : "Play"}
+            </Button>
+            <Button variant="outline" onClick={() => stepBy(-1)}>
+              Step back
+            </Button>
+            <Button variant="outline" onClick={() => stepBy(1)}>
+              Step on
+            </Button>
+            <Text color="soft" fontSize="sm" className="numbers" aria-live="off">
+              {musicCount === null || free ? "" : `music ${musicCount}`}
+            </Text>
+          </Flex>
+          {free ? (
+            <Text color="soft" fontSize="sm">
+              Danced in one's own time: the speed is only for watching.
+            </Text>
+          ) : null}
+          <Flex gap="3" align="flex-end" wrap="wrap">
+            <Box w="6.5rem">
+              <TextField
+                label="Beats a minute"
+                type="number"
+                size="sm"
+                min={SLOWEST}
+                max={FASTEST}
+                value={bpm || ""}
+                onChange={({ target }) => onBpm(Number(target.value))}
+              />
+            </Box>
+            <Text color="soft" fontSize="sm" pb="1.5" className="numbers">
+              {barsPerMinute(heard, dance.meter)} bars a minute heard
+            </Text>
+          </Flex>
+          <ChoiceButtons label="Speed" choices={SPEEDS} isChosen={(s) => s === speed} onChoose={setSpeed} />
+          <Flex gap="2" align="center" fontSize="sm">
+            <Box color="soft" w="4.5rem">
+              Loop
+            </Box>
+            <CountSelect
+              label="Loop from count"
+              value={first}
+              counts={numbered(last)}
+              onChange={(count) => setLoop([count, last])}
+            />
+            to
+            <CountSelect
+              label="Loop to count"
+              value={last}
+              counts={numbered(beats).filter((count) => count >= first)}
+              onChange={(count) => setLoop([first, count])}
+            />
+          </Flex>
+          <ChoiceButtons
+            label="Accents"
+            choices={numbered(cycle).map((count) => ({ value: count, label: String(count) }))}
+            isChosen={(count) => accented.has(count)}
+            onChoose={(count) =>
+              setAccents(accented.has(count) ? accents.filter((one) => one !== count) : [...accents, count])
+            }
+          />
+          <ChoiceButtons
+            label="Click"
+            choices={[{ value: "on", label: sound ? "sounds" : "silent" }]}
+            isChosen={() => sound}
+            onChoose={() => setSound(!sound)}
+          />
+          <ChoiceButtons
+            label="Seen"
+            choices={[
+              { value: "above" as FloorCamera, label: "from above" },
+              ...roles.map((role) => ({ value: role as FloorCamera, label: `behind the ${role}` })),
+            ]}
+            isChosen={(choice) => choice === camera}
+            onChoose={setCamera}
+          />
+          {roles.length > 1 ? (
+            <ChoiceButtons
+              label="Dancers"
+              choices={[
+                { value: "both" as Role | "both", label: "both" },
+                ...roles.map((role) => ({ value: role as Role | "both", label: role })),
+              ]}
+              isChosen={(choice) => choice === shown}
+              onChoose={setShown}
+            />
+          ) : null}
+        </Stack>
+      </Flex>
+    </Panel>
+  );
+}

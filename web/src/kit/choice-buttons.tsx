@@ -1,0 +1,41 @@
+import { Box, Button, Flex } from "@chakra-ui/react";
+
+interface Props<T> {
+  readonly label: string;
+  readonly choices: readonly { readonly value: T; readonly label: string }[];
+  readonly isChosen: (value: T) => boolean;
+  readonly onChoose: (value: T) => void;
+  readonly hideLabel?: boolean;
+}
+
+/** A row of small buttons that stay pressed: one of several, or some of several. */
+export function ChoiceButtons<T extends string | number>({
+  label,
+  choices,
+  isChosen,
+  onChoose,
+  hideLabel = false,
+}: Props<T>) {
+  return (
+    <Flex role="group" aria-label={label} gap="1" align="center" wrap="wrap">
+      {hideLabel ? null : (
+        <Box color="soft" fontSize="sm" w="4.5rem" flexShrink="0">
+          {label}
+        </Box>
+      )}
+      {choices.map((choice) => (
+        <Button
+          key={choice.value}
+          size="xs"
+          minW="7"
+          px="2"
+          variant={isChosen(choice.value) ? "solid" : "outline"}
+          aria-pressed={isChosen(choice.value)}
+          onClick={() => onChoose(choice.value)}
+        >
+          {choice.label}
+        </Button>
+      ))}
+    </Flex>
+  );
+}

@@ -1,0 +1,14 @@
+import { Button } from "@chakra-ui/react";
+import { copyText } from "./copy.ts";
+
+/** Copies a text; `what` names it in the message, such as `The steps`. */
+export const CopyButton = ({ text, what }: { text: string; what: string }) => (
+  <Button
+    size="sm"
+    variant="outline"
+    disabled={text.trim() === ""}
+    onClick={() => copyText(text, `${what} are copied`)}
+  >
+    Copy as text
+  </Button>
+);
