@@ -1,5 +1,6 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { type Browser, test as base, expect, type Page } from "@playwright/test";
+import { openStudio } from "./studios.ts";
 
 interface Watch {
   /** Statuses that a test brings about on purpose; the browser logs each as an error. */
@@ -8,8 +9,32 @@ interface Watch {
   readonly expectCuts: () => void;
 }
 
-/** A page whose console stays free of errors, also of those of the browser's own security rules. */
-export const test = base.extend<{ watch: Watch }>({
+let demoAddress = "";
+
+/**
+ * A page whose console stays free of errors, also of those of the browser's own security rules. Each worker has
+ * studios of its own, so that no test changes what another looks at in the same moment.
+ */
+export const test = base.extend<{ watch: Watch }, { demo: undefined; emptyStudio: string }>({
+  demo: [
+    // biome-ignore lint/correctness/noEmptyPattern: the runner reads what a fixture needs from this pattern
+    async ({}, use) => {
+      const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
+      demoAddress = studio.address;
+      await use(undefined);
+      await studio.stop();
+    },
+    { scope: "worker", auto: true },
+  ],
+  emptyStudio: [
+    // biome-ignore lint/correctness/noEmptyPattern: as above
+    async ({}, use) => {
+      const studio = await openStudio(process.env.EMPTY_TEMPLATE ?? "");
+      await use(studio.address);
+      await studio.stop();
+    },
+    { scope: "worker" },
+  ],
   watch: [
     async ({ page }, use) => {
       const errors: string[] = [];
@@ -31,8 +56,7 @@ export const test = base.extend<{ watch: Watch }>({
 
 export { expect };
 
-export const demoStudio = (): string => process.env.DEMO_STUDIO ?? "";
-export const emptyStudio = (): string => process.env.EMPTY_STUDIO ?? "";
+export const demoStudio = (): string => demoAddress;
 
 export const DIRECTOR = "Maro Quillfeather";
 export const TEACHER = "Ilse Tarnbrook";

@@ -12,7 +12,6 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
-    trace: "retain-on-failure",
     screenshot: "only-on-failure",
     permissions: ["clipboard-read", "clipboard-write"],
   },

@@ -1,11 +1,11 @@
 import { buildWeb } from "../scripts/lib/build.ts";
-import { openStudios } from "./studios.ts";
+import { layTemplates } from "./studios.ts";
 
-/** Builds what is not built, opens both studios for the tests, and closes them afterwards. */
+/** Builds what is not built and lays the studios that the tests copy. */
 export default async function setup(): Promise<() => Promise<void>> {
   buildWeb();
-  const { demo, empty, stop } = await openStudios();
-  process.env.DEMO_STUDIO = demo;
-  process.env.EMPTY_STUDIO = empty;
+  const { demo, empty, stop } = await layTemplates();
+  process.env.DEMO_TEMPLATE = demo;
+  process.env.EMPTY_TEMPLATE = empty;
   return stop;
 }

@@ -1,45 +1,65 @@
+import { randomUUID } from "node:crypto";
 import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { loadDemoIfNew } from "@map-step/demo";
+import pg from "pg";
 import { startCluster } from "../scripts/lib/cluster.ts";
-import { type Server, startServer } from "../scripts/lib/serve.ts";
+import { startServer } from "../scripts/lib/serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
 export const TODAY = "2027-02-16";
 
-export interface Studios {
+/** Databases to copy from; nobody works on them. */
+export interface Templates {
   readonly demo: string;
   readonly empty: string;
   readonly stop: () => Promise<void>;
 }
 
-const address = ({ port }: Server) => `http://127.0.0.1:${port}`;
-
-/** A throwaway database with the demo studio and an empty one, each behind a server of its own. */
-export async function openStudios(): Promise<Studios> {
+/** A throwaway database server with the demo studio laid once and an empty database. */
+export async function layTemplates(): Promise<Templates> {
   const folder = mkdtempSync(join(tmpdir(), "map-step-e2e-"));
   chmodSync(folder, 0o755); // as root, the database runs as another user
   const cluster = await startCluster(folder, { throwaway: true });
-  const [demoUrl, emptyUrl] = [await cluster.database("demo"), await cluster.database("empty")];
-  await loadDemoIfNew(demoUrl, TODAY);
-  const settings = {
-    SESSION_SECRET: "only for tests, but long enough for it",
-    STUDIO_TODAY: TODAY,
-    PORT: "0",
-    LOG_LEVEL: "error",
-  };
-  const servers = await Promise.all(
-    [demoUrl, emptyUrl].map((url) => startServer({ ...settings, DATABASE_URL: url })),
-  );
-  const [demo, empty] = servers.map(address);
+  const [demo, empty] = [await cluster.database("demo"), await cluster.database("empty")];
+  await loadDemoIfNew(demo, TODAY);
   return {
-    demo: demo ?? "",
-    empty: empty ?? "",
+    demo,
+    empty,
     stop: async () => {
-      await Promise.all(servers.map((server) => server.stop()));
       await cluster.stop();
       rmSync(folder, { recursive: true, force: true });
     },
   };
+}
+
+async function copyOf(template: string): Promise<string> {
+  const address = new URL(template);
+  const from = address.pathname.slice(1);
+  const name = `copy_${randomUUID().replaceAll("-", "")}`;
+  address.pathname = "/postgres";
+  const client = new pg.Client({ connectionString: address.href });
+  await client.connect();
+  await client.query(`create database ${name} template ${from}`);
+  await client.end();
+  address.pathname = `/${name}`;
+  return address.href;
+}
+
+export interface Studio {
+  readonly address: string;
+  readonly stop: () => Promise<void>;
+}
+
+/** Opens a studio of one's own: a copy of a template behind a server. */
+export async function openStudio(template: string): Promise<Studio> {
+  const server = await startServer({
+    SESSION_SECRET: "only for tests, but long enough for it",
+    STUDIO_TODAY: TODAY,
+    PORT: "0",
+    LOG_LEVEL: "error",
+    DATABASE_URL: await copyOf(template),
+  });
+  return { address: `http://127.0.0.1:${server.port}`, stop: server.stop };
 }

@@ -29,6 +29,8 @@ const DANCE: Dance = {
   quickBeats: 1,
   slowestBpm: 90,
   fastestBpm: 130,
+  freeTimed: false,
+  countFrom: 1,
 };
 
 /** The median of several runs, in milliseconds, after some to warm up. */

@@ -2,7 +2,7 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { DEMO_PASSWORD } from "@map-step/demo";
 import { type Browser, chromium, type Page } from "@playwright/test";
-import { openStudios } from "../e2e/studios.ts";
+import { layTemplates, openStudio } from "../e2e/studios.ts";
 import { buildWeb } from "./lib/build.ts";
 import { CHROMIUM_FLAGS, needChromium } from "./lib/packages.ts";
 
@@ -92,17 +92,18 @@ async function settle(page: Page): Promise<void> {
 
 mkdirSync(FOLDER, { recursive: true });
 buildWeb();
-const studios = await openStudios();
+const templates = await layTemplates();
+const studio = await openStudio(templates.demo);
 const browser = await chromium.launch({ executablePath: needChromium(), args: [...CHROMIUM_FLAGS] });
 try {
   const outside = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await outside.goto(studios.demo);
+  await outside.goto(studio.address);
   await outside.getByRole("heading", { name: "This is a made-up studio" }).waitFor();
   await outside.screenshot({ path: join(FOLDER, "sign-in.png") });
-  const ids = await idsOf(await signedIn(browser, studios.demo, {}), studios.demo);
+  const ids = await idsOf(await signedIn(browser, studio.address, {}), studio.address);
   for (const shot of SHOTS) {
-    const page = await signedIn(browser, studios.demo, shot);
-    await page.goto(studios.demo + shot.path(ids));
+    const page = await signedIn(browser, studio.address, shot);
+    await page.goto(studio.address + shot.path(ids));
     await settle(page);
     await shot.first?.(page);
     await settle(page);
@@ -112,6 +113,7 @@ try {
   }
 } finally {
   await browser.close();
-  await studios.stop();
+  await studio.stop();
+  await templates.stop();
 }
 process.exit(0);

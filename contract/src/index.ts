@@ -1,5 +1,6 @@
 import { checksApi } from "./checks.ts";
 import { dancesApi } from "./dances.ts";
+import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
@@ -13,6 +14,7 @@ import { todayApi } from "./today.ts";
 export * from "./checks.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
+export * from "./figure-file.ts";
 export * from "./figures.ts";
 export * from "./lessons.ts";
 export * from "./levels.ts";
@@ -30,6 +32,7 @@ export const api = {
   session: sessionApi,
   dances: dancesApi,
   figures: figuresApi,
+  figureFile: figureFileApi,
   levels: levelsApi,
   sections: sectionsApi,
   students: studentsApi,

@@ -3,30 +3,31 @@ import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.
 test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
   await signIn(page);
   await page.getByRole("link", { name: "Figures" }).click();
-  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+  await expect(page.getByText("72 of 72 figures")).toBeVisible();
   await page.getByLabel("Kind").selectOption("turn");
   await page.getByLabel("Level").selectOption("1");
-  await expect(page.getByText("2 of 24 figures")).toBeVisible();
+  await page.getByLabel("Dance").selectOption({ label: "Hustle" });
+  await expect(page.getByText("2 of 72 figures")).toBeVisible();
   await page.getByLabel("Search by name").fill("inside");
-  await expect(page.getByText("1 of 24 figures")).toBeVisible();
+  await expect(page.getByText("1 of 72 figures")).toBeVisible();
   await page.getByRole("link", { name: /Inside turn/ }).click();
   await expect(page.getByRole("heading", { name: "Inside turn" })).toBeVisible();
   await page.goBack();
-  await expect(page.getByText("1 of 24 figures")).toBeVisible();
+  await expect(page.getByText("1 of 72 figures")).toBeVisible();
   await page.getByLabel("Search by name").fill("nothing like it");
   await page.getByRole("button", { name: "Show all figures" }).click();
-  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+  await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
 
 test("what was typed survives a closed page and can be thrown away", async ({ page }) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/figures/new`);
   await page.getByLabel("Name", { exact: true }).fill("Half-written");
-  await page.getByLabel("Steps").fill("solo\n1 L side");
+  await page.getByRole("textbox", { name: "Steps" }).fill("solo\n1 L side");
   await page.goto(`${demoStudio()}/figures`);
   await page.goto(`${demoStudio()}/figures/new`);
   await expect(page.getByLabel("Name", { exact: true })).toHaveValue("Half-written");
-  await expect(page.getByLabel("Steps")).toHaveValue("solo\n1 L side");
+  await expect(page.getByRole("textbox", { name: "Steps" })).toHaveValue("solo\n1 L side");
   await page.getByRole("button", { name: "Throw them away" }).click();
   await expect(page.getByLabel("Name", { exact: true })).toHaveValue("");
 });
@@ -47,7 +48,7 @@ test("a figure in use stays and says why; a free one goes and comes back", async
   await expect(page.getByRole("link", { name: /Passing thought/ })).toBeVisible();
   await page.getByRole("link", { name: /Passing thought/ }).click();
   await page.getByRole("button", { name: "Remove" }).click();
-  await expect(page.getByText("24 of 24 figures")).toBeVisible();
+  await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
 
 test("two people edit one figure: each difference is chosen by itself", async ({ page, browser, watch }) => {
@@ -60,10 +61,10 @@ test("two people edit one figure: each difference is chosen by itself", async ({
     await who.getByRole("link", { name: "Edit" }).click();
   }
   await other.getByLabel("Minutes, first night").fill("15");
-  await other.getByLabel("Cues").fill("Theirs");
+  await other.getByLabel("Cue 1", { exact: true }).fill("Theirs");
   await other.getByRole("button", { name: "Save the figure" }).first().click();
   await expect(other.getByText("15 minutes on its first night")).toBeVisible();
-  await page.getByLabel("Cues").fill("Mine");
+  await page.getByLabel("Cue 1", { exact: true }).fill("Mine");
   await page.getByRole("button", { name: "Save the figure" }).first().click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("radiogroup")).toHaveCount(2);
@@ -81,7 +82,7 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   await signIn(page, TEACHER);
   await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
   await page.getByRole("link", { name: "Figures" }).click();
-  await expect(page.getByText(/of 24 figures/)).toBeVisible();
+  await expect(page.getByText(/of 72 figures/)).toBeVisible();
   await expect(page.getByRole("link", { name: "New figure" })).toHaveCount(0);
   await page.getByRole("link", { name: /Foundation step/ }).click();
   await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();

@@ -1,9 +1,9 @@
-import { emptyStudio, expect, test } from "../fixtures.ts";
+import { expect, test } from "../fixtures.ts";
 
 /** A director alone with an empty studio, from the first page to the published recap and the first check. */
-test("the whole job, from nothing", async ({ page, browser, watch }) => {
+test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }) => {
   test.setTimeout(300_000);
-  await page.goto(emptyStudio());
+  await page.goto(emptyStudio);
 
   await test.step("open the studio", async () => {
     await page.getByLabel("Name of the studio").fill("Little Hall");
@@ -45,7 +45,7 @@ test("the whole job, from nothing", async ({ page, browser, watch }) => {
   await test.step("a figure, with a fault answered while typing", async () => {
     await page.getByRole("link", { name: "Write the first figure" }).click();
     await page.getByLabel("Name", { exact: true }).fill("Home six");
-    const steps = page.getByLabel("Steps");
+    const steps = page.getByRole("textbox", { name: "Steps" });
     await steps.fill("leader\n1 L sied\n2 R tap\n3 R side\n4 L tap\n5 L bakc\n6 R place\nfollower mirror");
     await expect(
       page.getByRole("button", { name: /Line 2, column 5.*“sied”.*Did you mean “side”/ }),
@@ -60,7 +60,7 @@ test("the whole job, from nothing", async ({ page, browser, watch }) => {
     await expect(page.getByRole("button", { name: /Line/ })).toHaveCount(0);
     await expect(page.getByText("fits the phrase again after 4 times (24 beats, 3 phrases)")).toBeVisible();
     await expect(page.getByRole("table", { name: /Home six/ }).getByRole("row")).toHaveCount(7);
-    await page.getByLabel("Cues").fill("Side and hold, side and hold, rock.");
+    await page.getByLabel("Cue 1", { exact: true }).fill("Side and hold, side and hold, rock.");
     await page.getByLabel("Common slips").fill("Rushing the rock step.");
     await page.getByRole("button", { name: "Save the figure" }).first().click();
     await expect(page.getByRole("heading", { name: "Home six" })).toBeVisible();
@@ -75,9 +75,9 @@ test("the whole job, from nothing", async ({ page, browser, watch }) => {
       await page.getByRole("link", { name: "New figure" }).click();
       await page.getByLabel("Name", { exact: true }).fill(name);
       await page.getByLabel("Kind").selectOption(kind);
-      await page.getByLabel("Steps").fill("leader\n1 L side\n2 R close turn R 1/2\nfollower mirror");
+      await page.getByRole("textbox", { name: "Steps" }).fill("leader\n1 L side\n2 R close turn R 1/2\nfollower mirror");
       await page.getByLabel("Cautions").fill(cautions);
-      await page.getByLabel("Needs").selectOption({ label: "Home six" });
+      await page.getByLabel("Needs", { exact: true }).selectOption({ label: "Home six" });
       await page.getByRole("button", { name: "Save the figure" }).first().click();
       await expect(page.getByRole("heading", { name })).toBeVisible();
     }

@@ -8,6 +8,7 @@ import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
+import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
@@ -27,6 +28,7 @@ const FEATURES = [
   serveToday,
   serveDances,
   serveFigures,
+  serveFigureFile,
   serveLevels,
   serveSections,
   servePlans,
@@ -80,6 +82,7 @@ export function createApp(db: Database, config: Config): { app: Express; close: 
     response.set("Cache-Control", "no-store");
     next();
   });
+  app.use("/api/figures/file", express.json({ limit: "8mb" }));
   app.use(
     "/api",
     express.json({ limit: "1mb" }),

@@ -3,7 +3,8 @@ import { type DanceRecord, type FigureRecord, houseCues } from "@map-step/contra
 import { countCall, FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { useState } from "react";
-import { Link, useSearchParams } from "react-router";
+import { Link } from "react-router";
+import { useAddressState } from "../../kit/address-state.ts";
 import { KindGlyph } from "../../kit/kind-glyph.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
@@ -78,26 +79,16 @@ const FilterSelect = ({ label, value, onChange, choices }: SelectProps) => (
 );
 
 export function FiguresPage() {
-  const [params, setParams] = useSearchParams();
+  const [chosen, choose] = useAddressState("search", "dance", "kind", "level");
   const [showDances, setShowDances] = useState(false);
   const figures = useFigures();
   const dances = useDances();
   const mayWrite = useMay("figures.write");
-  const value = (name: string) => params.get(name) ?? "";
-  const set = (name: string) => (next: string) =>
-    setParams(
-      (before) => {
-        if (next === "") before.delete(name);
-        else before.set(name, next);
-        return before;
-      },
-      { replace: true },
-    );
   const filter = {
-    search: value("search"),
-    danceId: value("dance"),
-    kind: value("kind"),
-    tier: value("level"),
+    search: chosen.search,
+    danceId: chosen.dance,
+    kind: chosen.kind,
+    tier: chosen.level,
   };
   return (
     <Loaded all={[figures, dances]}>
@@ -124,24 +115,24 @@ export function FiguresPage() {
                 bg="panel"
                 maxW="18rem"
                 value={filter.search}
-                onChange={({ target }) => set("search")(target.value)}
+                onChange={({ target }) => choose({ search: target.value })}
               />
               <FilterSelect
                 label="Dance"
                 value={filter.danceId}
-                onChange={set("dance")}
+                onChange={(dance) => choose({ dance })}
                 choices={allDances.map(({ id, name }) => [id, name])}
               />
               <FilterSelect
                 label="Kind"
                 value={filter.kind}
-                onChange={set("kind")}
+                onChange={(kind) => choose({ kind })}
                 choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
               />
               <FilterSelect
                 label="Level"
                 value={filter.tier}
-                onChange={set("level")}
+                onChange={(level) => choose({ level })}
                 choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
               />
             </Flex>
@@ -166,7 +157,11 @@ export function FiguresPage() {
             ) : found.length === 0 ? (
               <Empty
                 title="Nothing of that sort"
-                action={<Button onClick={() => setParams({})}>Show all figures</Button>}
+                action={
+                  <Button onClick={() => choose({ search: "", dance: "", kind: "", level: "" })}>
+                    Show all figures
+                  </Button>
+                }
               >
                 No figure fits the search and the filters together.
               </Empty>

@@ -13,7 +13,7 @@ import {
   Redo2,
   Undo2,
 } from "lucide-react";
-import { useEffect } from "react";
+import { useEffect, useRef } from "react";
 import { PAPER } from "./paper.ts";
 
 /** Exactly what the contract's document holds, and no more. */
@@ -114,13 +114,20 @@ interface Props {
 
 /** The recap as formatted text. Another document given from outside replaces what is shown. */
 export function RecapEditor({ document, onChange }: Props) {
+  // What was typed here comes back as `document` a moment later, when more may have been typed already.
+  const own = useRef(new WeakSet<RecapDocument>());
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: document as object,
-    onUpdate: ({ editor: changed }) => onChange(changed.getJSON() as unknown as RecapDocument),
+    onUpdate: ({ editor: changed }) => {
+      const typed = changed.getJSON() as unknown as RecapDocument;
+      own.current.add(typed);
+      onChange(typed);
+    },
     editorProps: { attributes: { "aria-label": "Recap", role: "textbox", "aria-multiline": "true" } },
   });
   useEffect(() => {
+    if (own.current.has(document)) return;
     if (JSON.stringify(editor.getJSON()) !== JSON.stringify(document))
       editor.commands.setContent(document as object, { emitUpdate: false });
   }, [editor, document]);

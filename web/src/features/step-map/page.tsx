@@ -10,6 +10,7 @@ import { tone } from "../../app/theme.ts";
 import { useApi } from "../../kit/api.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { FigureCard, type FigureNode, LaneBand, type LaneNode, type Standing } from "./card.tsx";
 import { layoutMap } from "./layout.ts";
@@ -59,12 +60,14 @@ const MapList = ({ map }: { map: StepMap<FigureRecord> }) => (
 
 interface Props {
   readonly dance: DanceRecord;
+  readonly dances: readonly DanceRecord[];
+  readonly onDance: (danceId: string) => void;
   readonly figures: readonly FigureRecord[];
   readonly levels: readonly Level[];
 }
 
 /** The library of one dance from first basics to goals. */
-function DanceMap({ dance, figures, levels }: Props) {
+function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
   const [mode] = useColourMode();
   const [goalId, setGoalId] = useState<string | null>(null);
   const [levelId, setLevelId] = useState("");
@@ -133,6 +136,7 @@ function DanceMap({ dance, figures, levels }: Props) {
         title="Step map"
         about={`${dance.name}: ${figures.length} figures, from first basics to goals`}
       >
+        <DanceSelect dance={dance} dances={dances} onChoose={onDance} />
         <NativeSelect.Root width="auto">
           <NativeSelect.Field
             aria-label="For somebody who knows"
@@ -200,11 +204,10 @@ export function StepMapPage() {
   const library = useFigures();
   const dances = useDances();
   const levels = useApi(api.levels.list, {});
-  const [danceId, setDanceId] = useState("");
+  const { dance, choose } = useDanceChoice(dances.data);
   return (
     <Loaded all={[library, dances, levels]}>
       {(figures, allDances, allLevels) => {
-        const dance = allDances.find(({ id }) => id === danceId) ?? allDances[0];
         const ofDance = figures.filter((figure) => figure.danceId === dance?.id);
         if (!dance || ofDance.length === 0)
           return (
@@ -213,31 +216,14 @@ export function StepMapPage() {
             </Empty>
           );
         return (
-          <>
-            {allDances.length > 1 ? (
-              <NativeSelect.Root width="auto" mb="3" size="sm">
-                <NativeSelect.Field
-                  aria-label="Dance"
-                  bg="panel"
-                  value={dance.id}
-                  onChange={({ target }) => setDanceId(target.value)}
-                >
-                  {allDances.map(({ id, name }) => (
-                    <option key={id} value={id}>
-                      {name}
-                    </option>
-                  ))}
-                </NativeSelect.Field>
-                <NativeSelect.Indicator />
-              </NativeSelect.Root>
-            ) : null}
-            <DanceMap
-              key={dance.id}
-              dance={dance}
-              figures={ofDance}
-              levels={allLevels.filter((level) => level.danceId === dance.id)}
-            />
-          </>
+          <DanceMap
+            key={dance.id}
+            dance={dance}
+            dances={allDances}
+            onDance={choose}
+            figures={ofDance}
+            levels={allLevels.filter((level) => level.danceId === dance.id)}
+          />
         );
       }}
     </Loaded>

@@ -135,7 +135,7 @@ export function FloorView({ figure, name, at, camera, roles }: Props) {
     : frame.box;
   const lines = Array.from({ length: 25 }, (_, index) => index - 12);
   return (
-    <Box bg="sunk" borderRadius="lg" overflow="hidden" height={{ base: "240px", md: "300px" }}>
+    <Box bg="sunk" borderRadius="lg" overflow="hidden" height={{ base: "240px", md: "390px" }}>
       <svg
         viewBox={box}
         width="100%"

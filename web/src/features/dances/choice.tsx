@@ -1,0 +1,35 @@
+import { NativeSelect } from "@chakra-ui/react";
+import type { DanceRecord } from "@map-step/contract";
+import { useRemembered } from "../../kit/remembered.ts";
+
+/** The dance somebody works on, which this browser remembers from page to page; the first of all otherwise. */
+export function useDanceChoice(dances: readonly DanceRecord[] | undefined) {
+  const [danceId, setDanceId] = useRemembered("dance", "");
+  return { dance: dances?.find(({ id }) => id === danceId) ?? dances?.[0], choose: setDanceId };
+}
+
+interface Props {
+  readonly dance: DanceRecord;
+  readonly dances: readonly DanceRecord[];
+  readonly onChoose: (danceId: string) => void;
+}
+
+/** Nothing where there is only one. */
+export const DanceSelect = ({ dance, dances, onChoose }: Props) =>
+  dances.length < 2 ? null : (
+    <NativeSelect.Root width="auto">
+      <NativeSelect.Field
+        aria-label="Dance"
+        bg="panel"
+        value={dance.id}
+        onChange={({ target }) => onChoose(target.value)}
+      >
+        {dances.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  );
