@@ -1,4 +1,5 @@
 import { figureFacts } from "@map-step/core/figure";
+import { compareLibrary } from "@map-step/core/likeness";
 import { type Figure, formatFigure, parseFigure } from "@map-step/core/notation";
 import {
   checkPlan,
@@ -82,6 +83,9 @@ function level(figures: number, weeks: number): LevelPlan {
 }
 
 const texts = notations(1000);
+const library = texts
+  .slice(0, 300)
+  .map((text, index) => ({ id: `f${index}`, figure: parseFigure(text).figure }));
 const plan = level(60, 12);
 const strands = strandsOf(plan);
 const rows = [
@@ -92,6 +96,7 @@ const rows = [
       for (const text of texts) figureFacts(parseFigure(text).figure, DANCE);
     }),
   },
+  { what: "likeness of 300 × 300 figures", bar: 1000, ms: median(3, () => void compareLibrary(library)) },
   {
     what: "loads and findings of 60 figures × 12 weeks, after an edit",
     bar: 4,

@@ -23,7 +23,7 @@ import {
   withinBeat,
 } from "../time/index.ts";
 import { type FootFault, followFeet } from "./feet.ts";
-import { turnOf } from "./path.ts";
+import { type Placement, pathOfRole, turnOf } from "./path.ts";
 import { floorOf, type Space, spaceOf } from "./space.ts";
 
 export { type FootFault, footFaultText } from "./feet.ts";
@@ -115,7 +115,7 @@ function largestTurnInBeat(steps: readonly Step[]): number {
   return Math.max(0, ...[...byBeat.values()].map(Math.abs));
 }
 
-function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
+function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance: Dance): RoleFacts {
   const steps = stepsOf(figure, role);
   const { startFree, endFree, faults } = followFeet(steps);
   const holds = steps.flatMap(({ hold }) => hold ?? []);
@@ -138,7 +138,7 @@ function roleFacts(figure: Figure, role: Role, dance: Dance): RoleFacts {
     largestTurnInBeat: largestTurnInBeat(steps),
     facesAgainAfter: 360 / gcd(netTurn, 360),
     shortestGap: gap === null ? null : ticksToBeats(gap),
-    space: spaceOf(figure, role),
+    space: spaceOf(path),
   };
 }
 
@@ -154,7 +154,8 @@ const sameFeet = (a: readonly Step[], b: readonly Step[]): boolean =>
  */
 export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const written = writtenRoles(figure);
-  const roles = written.map((role) => roleFacts(figure, role, dance));
+  const paths = written.map((role) => pathOfRole(figure, role));
+  const roles = written.map((role, index) => roleFacts(figure, role, paths[index] ?? [], dance));
   const gaps = roles.flatMap(({ shortestGap: gap }) => gap ?? []);
   const gap = gaps.length === 0 ? null : Math.min(...gaps);
   const beats = ticksToBeats(figure.length);
@@ -170,7 +171,7 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
     shortestGap: gap,
     onsetsMatch: follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
     naturalOpposite: follower.length > 0 && sameFeet(mirrorSteps(leader), follower),
-    floor: floorOf(figure, written),
+    floor: floorOf(paths),
     fastestBpm:
       gap === null || !timed
         ? null

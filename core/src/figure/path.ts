@@ -94,14 +94,15 @@ const stand = (centre: Point, heading: number): Pick<Placement, "left" | "right"
 });
 
 const aroundStanding = (point: Point, centre: Point, degrees: number): Point => {
+  if (degrees === 0) return point;
   const [sin, cos] = [Math.sin(radians(degrees)), Math.cos(radians(degrees))];
   const [dx, dy] = [point.x - centre.x, point.y - centre.y];
   return { x: centre.x + dx * cos + dy * sin, y: centre.y - dx * sin + dy * cos };
 };
 
 function place(before: Placement, step: Step): Placement {
-  const heading = before.heading + turnOf(step);
-  const turned = (standing: Point, point: Point) => aroundStanding(point, standing, turnOf(step));
+  const degrees = turnOf(step);
+  const heading = before.heading + degrees;
   if (step.foot !== "L" && step.foot !== "R") {
     const centre = centreOf(before);
     const word = step.direction ?? step.action;
@@ -109,28 +110,32 @@ function place(before: Placement, step: Step): Placement {
     const landed = offset(centre, before.heading, 0, word === "side" ? 0 : (size?.forward ?? 0));
     const weight = step.foot === "both" && isWeightAction(step.action) ? "both" : before.weight;
     const moved = step.foot === "both" ? stand(landed, heading) : null;
-    const spun = { left: turned(centre, before.left), right: turned(centre, before.right) };
+    const spun = {
+      left: aroundStanding(before.left, centre, degrees),
+      right: aroundStanding(before.right, centre, degrees),
+    };
     return { onset: step.onset, heading, weight, ...(moved ?? spun) };
   }
-  const own = step.foot === "L" ? "left" : "right";
-  const other = step.foot === "L" ? "right" : "left";
-  const standing = before[other];
+  const isLeft = step.foot === "L";
+  const standing = isLeft ? before.right : before.left;
   const to = reach(step.direction ?? step.action, step.size ? SIZE_FACTOR[step.size] : 1);
-  const sign = step.foot === "L" ? -1 : 1;
-  const landed = to ? offset(standing, before.heading, sign * to.out, to.forward) : before[own];
+  const stays = isLeft ? before.left : before.right;
+  const landed = to ? offset(standing, before.heading, isLeft ? -to.out : to.out, to.forward) : stays;
   const weight = isWeightAction(step.action)
     ? step.foot
     : before.weight === step.foot
       ? "both"
       : before.weight;
   const pivot = isWeightAction(step.action) ? landed : standing;
+  const moving = aroundStanding(landed, pivot, degrees);
+  const still = aroundStanding(standing, pivot, degrees);
   return {
     onset: step.onset,
     heading,
     weight,
-    [own]: turned(pivot, landed),
-    [other]: turned(pivot, standing),
-  } as unknown as Placement;
+    left: isLeft ? moving : still,
+    right: isLeft ? still : moving,
+  };
 }
 
 export const centreOf = ({ left, right }: Pick<Placement, "left" | "right">): Point => ({

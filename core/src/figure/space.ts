@@ -1,5 +1,4 @@
-import type { Figure, Role } from "../notation/index.ts";
-import { centreOf, type Placement, pathOfRole } from "./path.ts";
+import { centreOf, type Placement } from "./path.ts";
 
 /** How a figure uses the floor: on one spot, along one line, or onward through the room. */
 export type SpaceClass = "spot" | "slot" | "travelling";
@@ -22,12 +21,18 @@ const TRAVELS = 0.8;
 /** A slot is at least so long, and so many times as long as wide. */
 const SLOT = { length: 1.2, ratio: 1.8 };
 
-const extent = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);
 const centimetres = (metres: number): number => Math.round(metres * 100) / 100 + 0;
 
 function box(paths: readonly (readonly Placement[])[]): { width: number; depth: number } {
-  const feet = paths.flat().flatMap(({ left, right }) => [left, right]);
-  return { width: extent(feet.map(({ x }) => x)), depth: extent(feet.map(({ y }) => y)) };
+  let [west, east, south, north] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const path of paths)
+    for (const { left, right } of path) {
+      west = Math.min(west, left.x, right.x);
+      east = Math.max(east, left.x, right.x);
+      south = Math.min(south, left.y, right.y);
+      north = Math.max(north, left.y, right.y);
+    }
+  return { width: east - west, depth: north - south };
 }
 
 function classOf(net: number, width: number, depth: number): SpaceClass {
@@ -37,8 +42,7 @@ function classOf(net: number, width: number, depth: number): SpaceClass {
 }
 
 /** The floor one role uses when the figure is danced once. */
-export function spaceOf(figure: Figure, role: Role): Space {
-  const path = pathOfRole(figure, role);
+export function spaceOf(path: readonly Placement[]): Space {
   const [start, end] = [centreOf(path[0] as Placement), centreOf(path.at(-1) as Placement)];
   const [dx, dy] = [end.x - start.x, end.y - start.y];
   const turned = ((path[0]?.heading ?? 0) * Math.PI) / 180;
@@ -58,7 +62,7 @@ export function spaceOf(figure: Figure, role: Role): Space {
 export const ELBOW_ROOM = 0.4;
 
 /** The floor the whole couple needs, elbow room included. Metres, an estimate. */
-export function floorOf(figure: Figure, roles: readonly Role[]): { width: number; depth: number } {
-  const { width, depth } = box(roles.map((role) => pathOfRole(figure, role)));
+export function floorOf(paths: readonly (readonly Placement[])[]): { width: number; depth: number } {
+  const { width, depth } = box(paths);
   return { width: centimetres(width + 2 * ELBOW_ROOM), depth: centimetres(depth + 2 * ELBOW_ROOM) };
 }

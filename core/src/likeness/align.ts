@@ -7,7 +7,7 @@ export interface Pair {
 }
 
 /** Moments less alike than this are not set against each other. */
-const LEAST = 0.5;
+export const LEAST_ALIKE = 0.5;
 /** So little that it decides only between equals: what hangs together is set against what hangs together. */
 const TOGETHER = 1e-12;
 
@@ -28,7 +28,7 @@ export function align(a: readonly Moment[], b: readonly Moment[]): { pairs: Pair
       const here = (row + 1) * width + column + 1;
       const before = here - width - 1;
       const value = momentLikeness(one, two);
-      if (value >= LEAST) {
+      if (value >= LEAST_ALIKE) {
         likeness[here] = value;
         met[here] = value + Math.max(best[before] ?? 0, (met[before] ?? -1) + TOGETHER);
       }

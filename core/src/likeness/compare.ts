@@ -33,7 +33,8 @@ export interface Comparison extends RowComparison {
   readonly lookAlike: boolean;
 }
 
-const LOOK_ALIKE = 0.75;
+/** From this on, one difference decides between two figures. */
+export const LOOK_ALIKE = 0.75;
 
 export const stretchOf = (moments: readonly Moment[], from: number, to: number): Stretch => {
   const [first, last] = [moments[from], moments[to]];

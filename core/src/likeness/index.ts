@@ -5,4 +5,5 @@ export {
   type SharedStretch,
   type Stretch,
 } from "./compare.ts";
+export { compareLibrary, LEAST_LIKE_PAIR, type LikePair } from "./library.ts";
 export { type KnownFigure, type NewMaterial, newMaterial, type RoleMaterial } from "./new-material.ts";

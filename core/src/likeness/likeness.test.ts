@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
 import { type Figure, parseFigure } from "../notation/index.ts";
-import { compareFigures, newMaterial } from "./index.ts";
+import { compareFigures, compareLibrary, LEAST_LIKE_PAIR, newMaterial } from "./index.ts";
 
 const figure = (text: string): Figure => {
   const { figure: read, faults } = parseFigure(text);
@@ -196,5 +196,35 @@ describe("newMaterial", () => {
         if (Math.min(...steps) > 1) expect(more.newBeats).toBe(0);
       }),
     );
+  });
+});
+
+describe("compareLibrary", () => {
+  test("tells of every two figures what comparing them alone tells", () => {
+    fc.assert(
+      fc.property(fc.array(anyFigure, { minLength: 2, maxLength: 5 }), (list) => {
+        const figures = list.map((one, index) => ({ id: String(index), figure: one }));
+        const pairs = compareLibrary(figures);
+        for (const [i, one] of figures.entries())
+          for (const two of figures.slice(i + 1)) {
+            const { likeness, lookAlike, partsAt } = compareFigures(one.figure, two.figure);
+            const pair = pairs.find(({ a, b }) => a === one.id && b === two.id);
+            if (likeness < LEAST_LIKE_PAIR - 1e-9) expect(pair).toBeUndefined();
+            if (!pair) continue;
+            expect(pair.likeness).toBeCloseTo(likeness, 9);
+            expect(pair.decides).toBe(lookAlike ? partsAt : null);
+          }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("tells how far it has come, and at last that all are compared", () => {
+    const figures = Array.from({ length: 40 }, (_, index) => ({ id: String(index), figure: home }));
+    const told: number[] = [];
+    const pairs = compareLibrary(figures, (done, all) => told.push(done / all));
+    expect(pairs).toHaveLength((40 * 39) / 2);
+    expect(told).toEqual([...told].sort((a, b) => a - b));
+    expect(told.at(-1)).toBe(1);
   });
 });

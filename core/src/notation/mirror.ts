@@ -29,9 +29,18 @@ export const mirrorSteps = (steps: readonly Step[]): Step[] =>
 export const writtenRoles = (figure: Figure): Role[] =>
   ROLES.filter((role) => figure.parts[role] !== undefined || (role === "follower" && figure.followerMirrors));
 
+/** Mirrored followers that were worked out already: facts, ribbon and likeness all ask for them. */
+const mirrored = new WeakMap<readonly Step[], readonly Step[]>();
+
 /** What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there. */
 export function stepsOf(figure: Figure, role: Role): readonly Step[] {
   const written = figure.parts[role];
   if (written || role !== "follower" || !figure.followerMirrors) return written ?? [];
-  return mirrorSteps(figure.parts.leader ?? []).map(({ lead: _lead, cue: _cue, ...step }) => step);
+  const { leader } = figure.parts;
+  if (!leader) return [];
+  const known = mirrored.get(leader);
+  if (known) return known;
+  const steps = mirrorSteps(leader).map(({ lead: _lead, cue: _cue, ...step }) => step);
+  mirrored.set(leader, steps);
+  return steps;
 }

@@ -101,17 +101,21 @@ function readFoot(token: Token | undefined): Foot | null {
   return word === "l" ? "L" : word === "r" ? "R" : word === "both" ? "both" : null;
 }
 
+const GLYPHS: Readonly<Record<string, string>> = { "¼": "1/4", "½": "1/2", "¾": "3/4" };
+
+/** Degrees of a part of a turn such as `1/2` or `½`; null when it is none. */
+function fractionOf(word: string): number | null {
+  const match = /^(\d{1,2})\/(\d{1,2})$/.exec(GLYPHS[word] ?? word);
+  return match && Number(match[2]) > 0 ? (360 * Number(match[1])) / Number(match[2]) : null;
+}
+
+const accept = (degrees: number, used: number) =>
+  Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
+
 /** Reads `½`, `1/2`, `1 1/2`, `2` (whole turns up to 8) or degrees from 9 on. Returns degrees and tokens used. */
 function readTurnSize(tokens: readonly Token[], from: number): { degrees: number; used: number } | null {
   const first = tokens[from];
   if (first?.kind !== "word") return null;
-  const glyphs: Record<string, string> = { "¼": "1/4", "½": "1/2", "¾": "3/4" };
-  const fractionOf = (word: string): number | null => {
-    const match = /^(\d{1,2})\/(\d{1,2})$/.exec(glyphs[word] ?? word);
-    return match && Number(match[2]) > 0 ? (360 * Number(match[1])) / Number(match[2]) : null;
-  };
-  const accept = (degrees: number, used: number) =>
-    Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
   const fraction = fractionOf(first.value);
   if (fraction !== null) return accept(fraction, 1);
   const mixed = /^([1-8])([¼½¾])$/.exec(first.value);

@@ -18,22 +18,21 @@ const TOKEN = /"([^"\n]*)("?)|;|[^\s;"]+/g;
 
 /** Cuts a text into statements of tokens. Blank lines and empty statements are left out. */
 export function scan(text: string): Statement[] {
-  const statements: Statement[] = [];
-  for (const [row, line] of text.split(/\r\n|\r|\n/).entries()) {
+  const statements: Token[][] = [];
+  text.split(/\r\n|\r|\n/).forEach((content, row) => {
     let tokens: Token[] = [];
-    const flush = () => {
-      const [first, ...rest] = tokens;
-      if (first) statements.push([first, ...rest]);
-      tokens = [];
-    };
-    for (const match of line.matchAll(TOKEN)) {
-      const place = { line: row + 1, column: match.index + 1, length: match[0].length };
-      if (match[0] === ";") flush();
-      else if (match[1] === undefined) tokens.push({ kind: "word", value: match[0], ...place });
-      else
-        tokens.push({ kind: "text", value: match[1], ...place, ...(match[2] === "" ? { open: true } : {}) });
+    statements.push(tokens);
+    for (const match of content.matchAll(TOKEN)) {
+      const [whole, quoted, closing] = match;
+      if (whole === ";") {
+        tokens = [];
+        statements.push(tokens);
+        continue;
+      }
+      const place = { line: row + 1, column: match.index + 1, length: whole.length };
+      if (quoted === undefined) tokens.push({ kind: "word", value: whole, ...place });
+      else tokens.push({ kind: "text", value: quoted, ...place, ...(closing === "" ? { open: true } : {}) });
     }
-    flush();
-  }
-  return statements;
+  });
+  return statements.filter((tokens): tokens is [Token, ...Token[]] => tokens.length > 0);
 }

@@ -93,14 +93,16 @@ export const SHORT_FORMS: Readonly<Record<string, string>> = {
   so: "solo",
 };
 
-const has = <T extends string>(list: readonly T[], word: string): word is T =>
-  (list as readonly string[]).includes(word);
+const among = <T extends string>(list: readonly T[]) => {
+  const words: ReadonlySet<string> = new Set(list);
+  return (word: string): word is T => words.has(word);
+};
 
-export const isWeightAction = (word: string): word is WeightAction => has(WEIGHT_ACTIONS, word);
-export const isAction = (word: string): word is Action => isWeightAction(word) || has(FREE_ACTIONS, word);
-export const isDirection = (word: string): word is Direction => has(DIRECTIONS, word);
-export const isModifier = (word: string): word is Modifier => has(MODIFIERS, word);
-export const isRole = (word: string): word is Role => has(ROLES, word);
+export const isWeightAction = among(WEIGHT_ACTIONS);
+export const isAction = among<Action>([...WEIGHT_ACTIONS, ...FREE_ACTIONS]);
+export const isDirection = among(DIRECTIONS);
+export const isModifier = among(MODIFIERS);
+export const isRole = among(ROLES);
 
 /** Actions that may be followed by a direction. */
 export const takesDirection = (action: Action): boolean =>

@@ -16,6 +16,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).NewFigurePage }),
   },
   {
+    path: "figures/file",
+    lazy: async () => ({ Component: (await import("../features/figure-file/page.tsx")).FigureFilePage }),
+  },
+  {
     path: "figures/:figureId",
     lazy: async () => ({ Component: (await import("../features/figures/page.tsx")).FigurePage }),
   },

@@ -101,6 +101,11 @@ export function FiguresPage() {
               <Button variant="outline" bg="panel" onClick={() => setShowDances(true)}>
                 Dances
               </Button>
+              {library.length > 0 || mayWrite ? (
+                <Button asChild variant="outline" bg="panel">
+                  <Link to="/figures/file">Files</Link>
+                </Button>
+              ) : null}
               {mayWrite && allDances.length > 0 ? (
                 <Button asChild>
                   <Link to="/figures/new">New figure</Link>

@@ -8,6 +8,7 @@ import { type KeyboardEvent, useMemo, useState } from "react";
 import { useColourMode } from "../../app/colour-mode.ts";
 import { tone } from "../../app/theme.ts";
 import { useApi } from "../../kit/api.ts";
+import { download } from "../../kit/download.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
@@ -18,14 +19,6 @@ import { MapNote, RouteNote } from "./route-note.tsx";
 import { mapAsSvg } from "./svg.ts";
 
 const NODES = { figure: FigureCard, lane: LaneBand };
-
-function download(name: string, text: string): void {
-  const link = document.createElement("a");
-  link.href = URL.createObjectURL(new Blob([text], { type: "image/svg+xml" }));
-  link.download = name;
-  link.click();
-  URL.revokeObjectURL(link.href);
-}
 
 /** How each card stands to the goal. */
 function standings(
@@ -153,7 +146,11 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
           </NativeSelect.Field>
           <NativeSelect.Indicator />
         </NativeSelect.Root>
-        <Button variant="outline" bg="panel" onClick={() => download("step-map.svg", mapAsSvg(map, layout))}>
+        <Button
+          variant="outline"
+          bg="panel"
+          onClick={() => download("step-map.svg", "image/svg+xml", mapAsSvg(map, layout))}
+        >
           Save as SVG
         </Button>
       </PageHead>

@@ -1,0 +1,132 @@
+import type { FileFigure } from "@map-step/contract";
+import { parse, unparse } from "papaparse";
+import { readLines, writeLines } from "./cells.ts";
+
+/** A row as it was read from a file, whatever it holds; the server judges it. */
+export type RawRow = Record<string, unknown>;
+
+interface Column {
+  readonly name: string;
+  readonly key: keyof FileFigure;
+  readonly write: (figure: FileFigure) => string;
+  /** What a cell says; `undefined` for nothing. */
+  readonly read: (cell: string) => unknown;
+}
+
+const text = (name: string, key: "dance" | "name" | "notation" | "variantOf"): Column => ({
+  name,
+  key,
+  write: (figure) => figure[key] ?? "",
+  read: (cell) => (key === "notation" ? cell : cell.trim()),
+});
+
+const word = (key: "kind" | "level"): Column => ({
+  name: key,
+  key,
+  write: (figure) => figure[key] ?? "",
+  read: (cell) => cell.trim().toLowerCase() || undefined,
+});
+
+const list = (key: "needs" | "helps" | "slips" | "cautions"): Column => ({
+  name: key,
+  key,
+  write: (figure) => writeLines((figure[key] ?? []).map((entry) => [entry])),
+  read: (cell) => readLines(cell).map((parts) => parts.join(" | ").trim()),
+});
+
+const OURS = "ours";
+
+const COLUMNS: readonly Column[] = [
+  text("dance", "dance"),
+  text("name", "name"),
+  word("kind"),
+  word("level"),
+  {
+    name: "minutes",
+    key: "minutes",
+    write: ({ minutes }) => String(minutes ?? ""),
+    read: (cell) => (cell.trim() === "" ? undefined : /^\d+$/.test(cell.trim()) ? Number(cell) : cell),
+  },
+  text("notation", "notation"),
+  text("variant_of", "variantOf"),
+  list("needs"),
+  list("helps"),
+  {
+    name: "other_names",
+    key: "otherNames",
+    write: ({ otherNames = [] }) =>
+      writeLines(otherNames.map(({ name, usedBy }) => (usedBy === "" ? [name] : [name, usedBy]))),
+    read: (cell) => readLines(cell).map(([name = "", usedBy = ""]) => ({ name, usedBy })),
+  },
+  {
+    name: "cues",
+    key: "cues",
+    write: ({ cues = [] }) =>
+      writeLines(
+        cues.map(({ text: said, school, house }) => (house ? [said, school, OURS] : [said, school])),
+      ),
+    read: (cell) =>
+      readLines(cell).map(([said = "", school = "", whose = ""]) => ({
+        text: said,
+        school,
+        house: whose.trim().toLowerCase() === OURS,
+      })),
+  },
+  list("slips"),
+  list("cautions"),
+];
+
+/** A spreadsheet takes such a cell for a formula; an apostrophe in front makes it text. */
+const FORMULA = /^'*[=+\-@\t\r]/;
+const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
+const unguarded = (cell: string): string =>
+  cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell;
+
+/** Figures as CSV (RFC 4180), safe to open in a spreadsheet. */
+export const writeCsv = (figures: readonly FileFigure[]): string =>
+  unparse(
+    {
+      fields: COLUMNS.map(({ name }) => name),
+      data: figures.map((figure) => COLUMNS.map((column) => guarded(column.write(figure)))),
+    },
+    { newline: "\r\n" },
+  );
+
+export interface ReadFile {
+  readonly rows: readonly RawRow[];
+  /** What makes the file as a whole unreadable; with any, there are no rows. */
+  readonly faults: readonly string[];
+}
+
+/**
+ * Reads CSV with a line of column names. A column that is missing leaves its field as it is; a name that is no
+ * column is told, because a misspelt column would otherwise be lost in silence.
+ */
+export function readCsv(content: string): ReadFile {
+  const { data, meta, errors } = parse<Record<string, string>>(content.replace(/^\uFEFF/, ""), {
+    header: true,
+    skipEmptyLines: "greedy",
+    transformHeader: (name) => name.trim().toLowerCase().replaceAll(" ", "_"),
+  });
+  const columns = new Map(COLUMNS.map((column) => [column.name, column]));
+  const fields = meta.fields ?? [];
+  const missing = ["dance", "name"].filter((name) => !fields.includes(name));
+  const faults = [
+    ...missing.map((name) => `The file has no column “${name}”.`),
+    ...fields
+      .filter((name) => !columns.has(name))
+      .map((name) => `“${name}” is no column of figures; there are ${[...columns.keys()].join(", ")}.`),
+    ...errors
+      .filter(({ code }) => code !== "UndetectableDelimiter")
+      .map(({ row, message }) => `${row === undefined ? "The file" : `Row ${row + 1}`}: ${message}.`),
+  ];
+  if (faults.length > 0) return { rows: [], faults };
+  const rows = data.map((cells) => {
+    const entries = Object.entries(cells).map(([name, cell]) => {
+      const column = columns.get(name) as Column;
+      return [column.key, column.read(unguarded(cell))] as const;
+    });
+    return Object.fromEntries(entries.filter(([, value]) => value !== undefined));
+  });
+  return { rows, faults: [] };
+}

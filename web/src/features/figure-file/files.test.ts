@@ -1,0 +1,100 @@
+import { type FileFigure, fileFigure } from "@map-step/contract";
+import { FIGURE_KINDS } from "@map-step/core/figure";
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { readCsv, writeCsv } from "./csv.ts";
+import { readJson, writeJson } from "./json.ts";
+
+const words = fc
+  .string({ unit: fc.constantFrom(..."aZ é|\\,\"'=+-@&;\n\r\tn".split("")), minLength: 1, maxLength: 12 })
+  .map((text) => text.trim())
+  .filter((text) => text !== "");
+const name = words.filter((text) => !text.includes('"'));
+const lists = fc.uniqueArray(words, { maxLength: 3, selector: (text) => text.toLowerCase() });
+
+/** Figures as the library holds them. */
+const figure: fc.Arbitrary<FileFigure> = fc.record({
+  dance: words,
+  name,
+  kind: fc.constantFrom(...FIGURE_KINDS),
+  level: fc.constantFrom("beginner", "improver", "intermediate", "advanced"),
+  minutes: fc.integer({ min: 1, max: 120 }),
+  notation: fc.constantFrom("", "leader\n1 L side\n2 R close\nfollower mirror\nbeats 2\n"),
+  variantOf: fc.oneof(fc.constant(""), name),
+  needs: lists,
+  helps: lists,
+  otherNames: fc.uniqueArray(fc.record({ name: words, usedBy: fc.oneof(fc.constant(""), words) }), {
+    maxLength: 3,
+    selector: (other) => other.name.toLowerCase(),
+  }),
+  cues: fc.uniqueArray(
+    fc.record({ text: words, school: fc.oneof(fc.constant(""), words), house: fc.boolean() }),
+    { maxLength: 3, selector: (cue) => cue.text.toLowerCase() },
+  ),
+  slips: lists,
+  cautions: lists,
+});
+const figures = fc.array(figure, { minLength: 1, maxLength: 4 });
+
+describe("files of figures", () => {
+  test("come back from CSV exactly as they were", () => {
+    fc.assert(
+      fc.property(figures, (all) => {
+        expect(readCsv(writeCsv(all))).toEqual({ rows: all, faults: [] });
+      }),
+    );
+  });
+
+  test("come back from JSON exactly as they were, and the contract reads each", () => {
+    fc.assert(
+      fc.property(figures, (all) => {
+        const { rows, faults } = readJson(writeJson(all));
+        expect(faults).toEqual([]);
+        expect(rows).toEqual(all);
+        for (const row of rows) expect(fileFigure.safeParse(row).error?.issues).toBeUndefined();
+      }),
+    );
+  });
+
+  it("leaves out what a CSV has no column or no value for", () => {
+    const { rows } = readCsv("Name;Dance;Minutes;Kind\nBox;Waltz;;Basic\n\n");
+    expect(rows).toEqual([{ name: "Box", dance: "Waltz", kind: "basic" }]);
+  });
+
+  it("hands on what is no number, so that it can be told", () => {
+    expect(readCsv("dance,name,minutes\nWaltz,Box,ten").rows).toEqual([
+      { dance: "Waltz", name: "Box", minutes: "ten" },
+    ]);
+  });
+
+  it.each([
+    ["name,colour\nBox,red", /no column “dance”.*“colour” is no column/s],
+    ["", /no column “dance”/],
+    ['dance,name\nWaltz,"Box', /Quoted field unterminated/],
+    ["dance,name\nWaltz,Box,more", /Row 1/],
+  ])("tells why the CSV %j cannot be read", (content, why) => {
+    const { rows, faults } = readCsv(content);
+    expect(rows).toEqual([]);
+    expect(faults.join("\n")).toMatch(why);
+  });
+
+  it.each([
+    ["{", /not readable JSON/],
+    ["[]", /does not say that it holds figures/],
+    ['{"format":"map-step/figures","formatVersion":2,"figures":[]}', /reads version 1/],
+    ['{"format":"map-step/figures","formatVersion":1}', /no list/],
+    ['{"format":"map-step/figures","formatVersion":1,"figures":[{},3]}', /Entry 2/],
+  ])("tells why the JSON %j cannot be read", (content, why) => {
+    expect(readJson(content).rows).toEqual([]);
+    expect(readJson(content).faults.join()).toMatch(why);
+  });
+
+  test("no content of any kind throws", () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 200 }), (content) => {
+        expect(readCsv(content)).toBeDefined();
+        expect(readJson(content)).toBeDefined();
+      }),
+    );
+  });
+});

@@ -1,0 +1,94 @@
+import { Button, Flex, NativeSelect, SimpleGrid, Text } from "@chakra-ui/react";
+import { type DanceRecord, type FigureRecord, toFileFigure } from "@map-step/contract";
+import { useState } from "react";
+import { Link } from "react-router";
+import { download } from "../../kit/download.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Loaded } from "../../kit/states.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { useMay } from "../session/session.tsx";
+import { writeCsv } from "./csv.ts";
+import { writeJson } from "./json.ts";
+import { TakeIn } from "./take-in.tsx";
+
+interface Props {
+  readonly library: readonly FigureRecord[];
+  readonly dances: readonly DanceRecord[];
+}
+
+/** The library, or one dance of it, as a file. */
+function TakeOut({ library, dances }: Props) {
+  const [danceId, setDanceId] = useState("");
+  const chosen = library.filter((figure) => danceId === "" || figure.danceId === danceId);
+  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  const danceName = (id: string) => dances.find((dance) => dance.id === id)?.name ?? "";
+  const files = () => chosen.map((figure) => toFileFigure(figure, danceName(figure.danceId), nameOf));
+  const called = danceId === "" ? "figures" : danceName(danceId).toLowerCase().replace(/\W+/g, "-");
+  return (
+    <Panel>
+      <PanelTitle>Take figures out</PanelTitle>
+      <Text mb="3">
+        With steps, cues, slips, cautions, other names and what each needs. Who may teach them stays here.
+      </Text>
+      <Flex gap="2" wrap="wrap" align="center">
+        <NativeSelect.Root width="auto">
+          <NativeSelect.Field
+            aria-label="Figures of"
+            bg="panel"
+            value={danceId}
+            onChange={({ target }) => setDanceId(target.value)}
+          >
+            <option value="">all dances ({library.length} figures)</option>
+            {dances.map(({ id, name }) => (
+              <option key={id} value={id}>
+                {name} ({library.filter((figure) => figure.danceId === id).length})
+              </option>
+            ))}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator />
+        </NativeSelect.Root>
+        <Button
+          variant="outline"
+          disabled={chosen.length === 0}
+          onClick={() => download(`${called}.csv`, "text/csv", writeCsv(files()))}
+        >
+          Save as CSV
+        </Button>
+        <Button
+          variant="outline"
+          disabled={chosen.length === 0}
+          onClick={() => download(`${called}.json`, "application/json", writeJson(files()))}
+        >
+          Save as JSON
+        </Button>
+      </Flex>
+    </Panel>
+  );
+}
+
+/** Figures from and to files. */
+export function FigureFilePage() {
+  const library = useFigures();
+  const dances = useDances();
+  const mayWrite = useMay("figures.write");
+  return (
+    <Loaded all={[library, dances]}>
+      {(figures, allDances) => (
+        <>
+          <PageHead
+            title="Figures as files"
+            about="CSV for a spreadsheet, JSON for programs and for safekeeping"
+          >
+            <Button asChild variant="outline" bg="panel">
+              <Link to="/figures">Back to the figures</Link>
+            </Button>
+          </PageHead>
+          <SimpleGrid gap="4">
+            <TakeOut library={figures} dances={allDances} />
+            {mayWrite ? <TakeIn /> : null}
+          </SimpleGrid>
+        </>
+      )}
+    </Loaded>
+  );
+}
