@@ -15,6 +15,7 @@ export * from "./checks.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
 export * from "./figure-file.ts";
+export * from "./figure-schema.ts";
 export * from "./figures.ts";
 export * from "./lessons.ts";
 export * from "./levels.ts";

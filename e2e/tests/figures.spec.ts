@@ -122,3 +122,73 @@ test("a figure tells what is really new in it and what it resembles, role by rol
   await expect(page.getByText("Differs: follower counts 1–3.").first()).toBeVisible();
   await expect(page.getByText(/Look-alikes: teach them in different lessons/)).toBeVisible();
 });
+
+test("steps are changed on the ribbon and in the text, each following the other, and undone", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures?search=inside`);
+  await page.getByRole("link", { name: /Inside turn/ }).click();
+  await page.getByRole("link", { name: "Edit" }).click();
+  const steps = page.getByRole("textbox", { name: "Steps" });
+  const before = await steps.inputValue();
+  await page.getByRole("button", { name: "Step after" }).click();
+  await page.getByRole("button", { name: "Step after" }).click();
+  await expect(page.getByText("leader, count 1", { exact: true })).toBeVisible();
+  await page.getByLabel("Action").selectOption("cross-behind");
+  await expect(steps).toHaveValue(/1 +R cross-behind small/);
+  await page.getByRole("button", { name: "Put a step behind it" }).click();
+  await expect(steps).toHaveValue(/& {3}L place\n2/);
+  await page.getByRole("button", { name: "Take it out" }).click();
+  await expect(steps).not.toHaveValue(/& {3}L place\n2/);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(steps).toHaveValue(/& {3}L place\n2/);
+  await page.keyboard.press("Control+z");
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(steps).toHaveValue(before);
+  await steps.fill(before.replace("1   R side", "1   R syde"));
+  await expect(page.getByText(/Did you mean “side”/)).toBeVisible();
+  await expect(page.getByText(/Mend the faults in the text/)).toBeVisible();
+  await steps.fill(before);
+  await expect(page.getByRole("table", { name: /Inside turn/ })).toBeAttached();
+});
+
+test("a figure is danced: played, stepped through, looped, seen from behind, heard with its accents", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures?search=inside`);
+  await page.getByRole("link", { name: /Inside turn/ }).click();
+  await expect(page.getByRole("img", { name: "Inside turn on the floor, from above" })).toBeVisible();
+  await page.getByRole("button", { name: "Step on" }).click();
+  await page.getByRole("button", { name: "behind the follower" }).click();
+  await expect(
+    page.getByRole("img", { name: "Inside turn on the floor, from behind the follower" }),
+  ).toBeVisible();
+  await page.getByRole("group", { name: "Accents" }).getByRole("button", { name: "3" }).click();
+  await page.getByLabel("Loop to count").selectOption("2");
+  await page.getByRole("button", { name: "Play" }).click();
+  await expect(page.getByText(/^music [1-8]$/)).toBeVisible();
+  await page.getByRole("button", { name: /Pause|Stop/ }).click();
+  await page
+    .getByRole("group", { name: "On the ribbon" })
+    .getByRole("button", { name: "Slow & quick" })
+    .click();
+  await page.getByLabel("Beats a minute").fill("140");
+  await expect(page.getByText(/Closest steps 214 ms apart: comfortable from intermediate on/)).toBeVisible();
+  await page.reload();
+  const accents = page.getByRole("group", { name: "Accents" });
+  await expect(accents.getByRole("button", { name: "3" })).toHaveAttribute("aria-pressed", "true");
+});
+
+test("what resembles what is told for the whole library", async ({ page }) => {
+  await signIn(page, TEACHER);
+  await page.goto(`${demoStudio()}/figures/alike`);
+  await page.getByLabel("Dance").selectOption({ label: "Hustle" });
+  await expect(page.getByText(/pairs that share half or more, \d+ look-alikes/)).toBeVisible();
+  await page
+    .getByRole("link", { name: "Inside turn beside Underarm turn" })
+    .or(page.getByRole("link", { name: "Underarm turn beside Inside turn" }))
+    .click();
+  await expect(page.getByText(/Look-alikes: teach them in different lessons/)).toBeVisible();
+});

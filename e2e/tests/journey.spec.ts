@@ -75,7 +75,9 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
       await page.getByRole("link", { name: "New figure" }).click();
       await page.getByLabel("Name", { exact: true }).fill(name);
       await page.getByLabel("Kind").selectOption(kind);
-      await page.getByRole("textbox", { name: "Steps" }).fill("leader\n1 L side\n2 R close turn R 1/2\nfollower mirror");
+      await page
+        .getByRole("textbox", { name: "Steps" })
+        .fill("leader\n1 L side\n2 R close turn R 1/2\nfollower mirror");
       await page.getByLabel("Cautions").fill(cautions);
       await page.getByLabel("Needs", { exact: true }).selectOption({ label: "Home six" });
       await page.getByRole("button", { name: "Save the figure" }).first().click();

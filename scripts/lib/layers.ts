@@ -2,7 +2,18 @@ import { readdirSync, readFileSync } from "node:fs";
 import { join, relative } from "node:path";
 
 /** Concepts of the core from the ground up: each may use those before it, through their faces. */
-const CONCEPTS = ["time", "notation", "figure", "likeness", "step-map", "plan", "lesson", "recap", "check"];
+const CONCEPTS = [
+  "time",
+  "notation",
+  "figure",
+  "likeness",
+  "step-map",
+  "repertoire",
+  "plan",
+  "lesson",
+  "recap",
+  "check",
+];
 
 /** What each workspace may import beside its own files. Arrows run one way: web, server → contract → core. */
 const MAY_IMPORT: Readonly<Record<string, (name: string) => boolean>> = {

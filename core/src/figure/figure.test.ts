@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
 import { parseFigure, stepsOf } from "../notation/index.ts";
-import { countCall, figureFacts, footFaultText, rhythmWord } from "./index.ts";
+import { countCall, countStructure, figureFacts, flowsInto, footFaultText, rhythmWord } from "./index.ts";
 
 const facts = (text: string) => figureFacts(parseFigure(text).figure, IN_FOUR);
 
@@ -107,5 +107,41 @@ describe("what is said", () => {
 
   it("names what lies off the beat by its part of it", () => {
     expect([6, 12, 18].map((tick) => rhythmWord(tick, 6, IN_FOUR))).toEqual(["e", "&", "a"]);
+  });
+});
+
+describe("flowsInto", () => {
+  const figure = (text: string) => parseFigure(text).figure;
+  const open = figure('leader\n1 L side hold "open"\n2 R close\nfollower mirror');
+  const closes = figure('leader\n1 L side hold "open"\n2 R close hold "closed"\nfollower mirror');
+  const odd = figure('leader\n1 L side hold "open"\n2 R close\n3 L side\nfollower mirror');
+
+  it("wants the same foot free and the hold in which the next begins", () => {
+    expect(flowsInto(open, closes)).toBe(true);
+    expect(flowsInto(closes, open)).toBe(false);
+    expect(flowsInto(odd, open)).toBe(false);
+    expect(flowsInto(open, figure("solo\n1 L side\n2 R close"))).toBe(false);
+  });
+
+  test("a figure flows into itself exactly when its feet close and its hold comes back", () => {
+    fc.assert(
+      fc.property(anyFigure, (any) => {
+        const { roles } = figureFacts(any, IN_FOUR);
+        const [lead] = roles;
+        const feet = roles.every(({ startFree, endFree }) => !startFree || !endFree || startFree === endFree);
+        const hands = !lead?.holdIn || lead.holdIn === (lead.holdOut ?? lead.holdIn);
+        expect(flowsInto(any, any)).toBe(feet && hands);
+      }),
+    );
+  });
+});
+
+describe("countStructure", () => {
+  it("is the same for figures that need no new counting", () => {
+    const told = (text: string) => countStructure(parseFigure(text).figure);
+    expect(told("leader\n& L back\n1 R place\n2 L side\nfollower mirror\nbeats 3")).toBe("3 beats: & 1 2");
+    expect(told("solo\n& R kick\n1 R place\n2 L close\nbeats 3")).toBe("3 beats: & 1 2");
+    expect(told("solo\nfree\n1 L side\n2 R close")).toBe("own time: 1 2");
+    expect(told("solo\n1 L side\nbeats 1")).toBe("1 beat: 1");
   });
 });

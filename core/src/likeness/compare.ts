@@ -113,16 +113,20 @@ const holdIn = (figure: Figure): string | null => {
   return (role && stepsOf(figure, role)[0]?.hold) ?? null;
 };
 
+/** Both roles together, and whether the two are easily taken for each other. */
+export function compareWhole(a: Figure, b: Figure): RowComparison & Pick<Comparison, "lookAlike"> {
+  const whole = compareRows(momentsOf(a), momentsOf(b));
+  const oneDecides = whole.likeness >= LOOK_ALIKE && whole.differing.length === 1;
+  return { ...whole, lookAlike: oneDecides && holdIn(a) === holdIn(b) };
+}
+
 /** Where two figures are danced alike and where they part: both roles together, and each role by itself. */
 export function compareFigures(a: Figure, b: Figure): Comparison {
-  const whole = compareRows(momentsOf(a), momentsOf(b));
   const both = writtenRoles(a).filter((role) => writtenRoles(b).includes(role));
-  const { likeness, differing } = whole;
   return {
-    ...whole,
+    ...compareWhole(a, b),
     byRole: Object.fromEntries(
       both.map((role) => [role, compareRows(momentsOf(a, [role]), momentsOf(b, [role]))]),
     ),
-    lookAlike: likeness >= LOOK_ALIKE && differing.length === 1 && holdIn(a) === holdIn(b),
   };
 }

@@ -6,4 +6,5 @@ export {
   type Stretch,
 } from "./compare.ts";
 export { compareLibrary, LEAST_LIKE_PAIR, type LikePair } from "./library.ts";
+export { type Moment, momentsOf } from "./moment.ts";
 export { type KnownFigure, type NewMaterial, newMaterial, type RoleMaterial } from "./new-material.ts";

@@ -1,5 +1,5 @@
 import { LEAST_ALIKE } from "./align.ts";
-import { compareFigures, LOOK_ALIKE } from "./compare.ts";
+import { compareWhole, LOOK_ALIKE } from "./compare.ts";
 import { type Moment, momentLikeness, momentsOf } from "./moment.ts";
 import type { KnownFigure } from "./new-material.ts";
 
@@ -83,7 +83,7 @@ export function compareLibrary(
       const likeness = Math.min(1, (2 * scoreOf(mine, theirs, likenessOf)) / both);
       if (likeness < LEAST_LIKE_PAIR) continue;
       const other = figures[j] as KnownFigure;
-      const compared = likeness >= LOOK_ALIKE ? compareFigures(one.figure, other.figure) : null;
+      const compared = likeness >= LOOK_ALIKE ? compareWhole(one.figure, other.figure) : null;
       const decides = compared?.lookAlike ? compared.partsAt : null;
       pairs.push({ a: one.id, b: other.id, likeness, decides });
     }

@@ -42,8 +42,22 @@ const moveOf = (step: Step, before: Step | undefined): Move => ({
   turn: step.turn ? (step.turn.sense === "R" ? step.turn.degrees : -step.turn.degrees) : 0,
 });
 
+/** Rows that were worked out already, by figure and roles: a library is compared figure by figure. */
+const told = new WeakMap<Figure, Map<string, readonly Moment[]>>();
+
 /** A figure as the row of its moments: of all its roles together, or of some of them. */
-export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(figure)): Moment[] {
+export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(figure)): readonly Moment[] {
+  const rows = told.get(figure) ?? new Map<string, readonly Moment[]>();
+  told.set(figure, rows);
+  const key = only.join();
+  const known = rows.get(key);
+  if (known) return known;
+  const moments = workOut(figure, only);
+  rows.set(key, moments);
+  return moments;
+}
+
+function workOut(figure: Figure, only: readonly Role[]): Moment[] {
   const roles = only.map((role) => ({ role, steps: stepsOf(figure, role) }));
   const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
     (a, b) => a - b,

@@ -16,6 +16,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).NewFigurePage }),
   },
   {
+    path: "figures/alike",
+    lazy: async () => ({ Component: (await import("../features/figures/look-alikes.tsx")).LookAlikesPage }),
+  },
+  {
     path: "figures/file",
     lazy: async () => ({ Component: (await import("../features/figure-file/page.tsx")).FigureFilePage }),
   },
@@ -38,6 +42,10 @@ const pages: RouteObject[] = [
   {
     path: "levels",
     lazy: async () => ({ Component: (await import("../features/levels/list.tsx")).LevelsPage }),
+  },
+  {
+    path: "levels/program",
+    lazy: async () => ({ Component: (await import("../features/program/page.tsx")).ProgramPage }),
   },
   {
     path: "levels/:levelId",

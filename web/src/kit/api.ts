@@ -6,7 +6,7 @@ import {
   type Problem,
   type Session,
 } from "@map-step/contract";
-import { type QueryClient, useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import { type QueryClient, useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { z } from "zod";
 
 /** An answer that is an error, in the shape of the contract. */
@@ -77,6 +77,25 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
     ...options,
   });
 }
+
+/** Reads several things of one sort; nothing until all are there. */
+export function useApiOfEach<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+  endpoint: Endpoint<P, B, R>,
+  inputs: readonly Input<P, B>[],
+): readonly z.output<R>[] | undefined {
+  return useQueries({
+    queries: inputs.map((input) => ({
+      queryKey: keyOf(endpoint, (input as { params?: Record<string, unknown> }).params),
+      queryFn: () => call(endpoint, input),
+    })),
+    combine: allThere<z.output<R>>,
+  });
+}
+
+const allThere = <T>(results: readonly { readonly data: T | undefined }[]): readonly T[] | undefined => {
+  const there = results.flatMap(({ data }) => (data === undefined ? [] : [data]));
+  return there.length === results.length ? there : undefined;
+};
 
 /** After a change everything read before is read again when next shown; the session is its own. */
 const refresh = (client: QueryClient, gone: string | null) =>

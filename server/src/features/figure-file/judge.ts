@@ -163,10 +163,10 @@ export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], li
       next,
       now,
     });
-    if (!next || errors.length > 0) return refuse(errors);
+    if (!next) return refuse(errors);
     const content = contentOf(next);
     const checked = checkFigure({ id: next.id, content }, { ...library, library: after });
-    if (checked.errors.length > 0) return refuse(checked.errors);
+    if (errors.length + checked.errors.length > 0) return refuse([...errors, ...checked.errors]);
     const kept = { ...next, notation: checked.notation };
     const broken = brokenBy(kept, final, { ...library, library: after });
     if (broken.length > 0) return refuse(broken);

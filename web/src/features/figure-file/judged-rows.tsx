@@ -24,11 +24,20 @@ const FIELD_WORDS: Readonly<Record<string, string>> = {
   helps: "easier after",
 };
 
-const whatOf = ({ verdict, differs, reasons }: JudgedRow): string => {
-  if (verdict === "refused")
-    return reasons.map(({ path, message }) => (path === "" ? message : `${path}: ${message}`)).join(" ");
-  return differs.map((field) => FIELD_WORDS[field] ?? field).join(", ");
+const wordOf = (field: string): string => FIELD_WORDS[field] ?? field;
+
+/** A reason with the field it is about: `needs.0` is the first of the needs, which the message names. */
+const reasonText = ({ path, message }: JudgedRow["reasons"][number]): string => {
+  const [field = ""] = path.split(".");
+  return field === "" ? message : `${wordOf(field)}: ${message}`;
 };
+
+const whatOf = ({ verdict, differs, reasons }: JudgedRow): readonly string[] =>
+  verdict === "refused"
+    ? reasons.map(reasonText)
+    : differs.length > 0
+      ? [differs.map(wordOf).join(", ")]
+      : [];
 
 /** Each row with what would become of it; what needs a hand stands first. */
 export function JudgedRows({ rows }: { rows: readonly JudgedRow[] }) {
@@ -65,7 +74,11 @@ export function JudgedRows({ rows }: { rows: readonly JudgedRow[] }) {
                     {sign} {word}
                   </Text>
                 </td>
-                <td>{whatOf(row)}</td>
+                <td>
+                  {whatOf(row).map((line) => (
+                    <div key={line}>{line}</div>
+                  ))}
+                </td>
               </Box>
             );
           })}

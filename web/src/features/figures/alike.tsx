@@ -5,12 +5,14 @@ import type { Figure } from "@map-step/core/notation";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { useWithSteps } from "./really-new.tsx";
+import { useDances } from "./library.ts";
+import { LikenessWait } from "./likeness-wait.tsx";
+import { stepsIn } from "./steps.ts";
 import { stretchesInWords } from "./stretches.ts";
+import { useLikeness } from "./use-likeness.ts";
 
 /** How many of the nearest figures are shown. */
 const SHOWN = 4;
-const LEAST = 0.5;
 
 interface Props {
   readonly record: FigureRecord;
@@ -35,23 +37,29 @@ export function comparisonInWords(comparison: Comparison): string {
 
 /** The figures most like this one: what they share is not new, and what looks alike is kept apart on purpose. */
 export function Alike({ record, figure, library }: Props) {
-  const withSteps = useWithSteps(library);
-  const nearest = useMemo(() => {
-    return withSteps
-      .filter(({ id }) => id !== record.id)
-      .map(({ id, figure: other }) => ({ id, ...compareFigures(figure, other) }))
-      .filter(
-        ({ likeness, byRole }) =>
-          likeness >= LEAST && Object.values(byRole).some(({ shared }) => shared.length > 0),
-      )
-      .sort((a, b) => b.likeness - a.likeness)
-      .slice(0, SHOWN);
-  }, [figure, withSteps, record.id]);
+  const { pairs, progress, failed } = useLikeness();
+  const { data: dances } = useDances();
+  const nearest = useMemo(
+    () =>
+      (pairs ?? [])
+        .filter(({ a, b }) => a === record.id || b === record.id)
+        .flatMap(({ a, b }) => {
+          const other = library.find(({ id }) => id === (a === record.id ? b : a));
+          const steps = other && stepsIn(library, dances ?? [], other);
+          return other && steps ? [{ id: other.id, ...compareFigures(figure, steps) }] : [];
+        })
+        .filter(({ byRole }) => Object.values(byRole).some(({ shared }) => shared.length > 0))
+        .slice(0, SHOWN),
+    [pairs, figure, library, dances, record.id],
+  );
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   return (
     <Panel>
       <PanelTitle>Resembles</PanelTitle>
-      {nearest.length === 0 ? <Text color="soft">No other figure shares two steps with it.</Text> : null}
+      {pairs === undefined ? <LikenessWait progress={progress} failed={failed} /> : null}
+      {pairs && nearest.length === 0 ? (
+        <Text color="soft">No other figure shares two steps with it.</Text>
+      ) : null}
       <Stack gap="2.5">
         {nearest.map((comparison) => (
           <Box key={comparison.id}>

@@ -9,10 +9,14 @@ import { KindGlyph } from "../../kit/kind-glyph.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { WhenNear } from "../../kit/when-near.tsx";
 import { DancesDialog } from "../dances/dialog.tsx";
 import { useMay } from "../session/session.tsx";
 import { filterFigures } from "./filter.ts";
 import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
+
+/** About as high as the small ribbon of a couple, so that the list does not jump. */
+const RIBBON_HEIGHT = 126;
 
 function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecord | undefined }) {
   const steps = useSteps(figure);
@@ -43,7 +47,9 @@ function FigureCard({ figure, dance }: { figure: FigureRecord; dance: DanceRecor
           </Text>
         </Flex>
         {steps ? (
-          <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
+          <WhenNear height={RIBBON_HEIGHT}>
+            <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small />
+          </WhenNear>
         ) : (
           <Text fontSize="sm">{houseCues(figure.cues)[0] ?? "No steps written yet"}</Text>
         )}
@@ -101,6 +107,11 @@ export function FiguresPage() {
               <Button variant="outline" bg="panel" onClick={() => setShowDances(true)}>
                 Dances
               </Button>
+              {library.length > 1 ? (
+                <Button asChild variant="outline" bg="panel">
+                  <Link to="/figures/alike">What resembles what</Link>
+                </Button>
+              ) : null}
               {library.length > 0 || mayWrite ? (
                 <Button asChild variant="outline" bg="panel">
                   <Link to="/figures/file">Files</Link>

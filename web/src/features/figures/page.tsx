@@ -1,12 +1,13 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
-import { KIND_NAMES } from "@map-step/core/figure";
+import { flowsInto, KIND_NAMES } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Care } from "../../kit/care.tsx";
+import { CopyButton } from "../../kit/copy-button.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Loaded } from "../../kit/states.tsx";
@@ -18,6 +19,7 @@ import { DanceIt } from "./dance-it.tsx";
 import { Facts } from "./facts.tsx";
 import { nameElsewhere, useDances, useFigures, useSteps } from "./library.ts";
 import { ReallyNew } from "./really-new.tsx";
+import { stepsIn } from "./steps.ts";
 
 function Lines({ title, lines, none }: { title: string; lines: readonly string[]; none: string }) {
   return (
@@ -78,6 +80,9 @@ function RemoveButton({ figure }: { figure: FigureRecord }) {
   );
 }
 
+/** So many figures that can follow are shown. */
+const MOST_FLOWS = 8;
+
 interface Props {
   readonly figure: FigureRecord;
   readonly dance: DanceRecord | undefined;
@@ -97,6 +102,19 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
     () => library.filter(({ danceId }) => danceId === figure.danceId),
     [library, figure.danceId],
   );
+  const { data: dances } = useDances();
+  const flows = useMemo(
+    () =>
+      steps && dances
+        ? ofDance
+            .filter((other) => {
+              const next = other.id === figure.id ? null : stepsIn(ofDance, dances, other);
+              return next !== null && flowsInto(steps, next);
+            })
+            .slice(0, MOST_FLOWS)
+        : [],
+    [ofDance, dances, steps, figure.id],
+  );
   const madeOf = new Set(
     parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => name.toLowerCase()),
   );
@@ -109,6 +127,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         title={figure.name}
         about={`${dance?.name ?? ""}, ${KIND_NAMES[figure.kind].one}, ${TIER_NAMES[figure.tier]}, ${figure.minutes} minutes on its first night${also}`}
       >
+        {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
         {mayWrite ? (
           <>
             <RemoveButton figure={figure} />
@@ -160,6 +179,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
               <Neighbours title="Needs" figures={needs} none="Nothing; it can be the first thing taught." />
               {helps.length > 0 ? <Neighbours title="Easier after" figures={helps} none="" /> : null}
               {made.length > 0 ? <Neighbours title="Made of" figures={made} none="" /> : null}
+              {flows.length > 0 ? <Neighbours title="Flows straight into" figures={flows} none="" /> : null}
               <Neighbours title="Opens the way to" figures={unlocks} none="Nothing needs it yet." />
             </Panel>
           </Stack>

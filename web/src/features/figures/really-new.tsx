@@ -6,7 +6,8 @@ import { buildStepMap } from "@map-step/core/step-map";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { stepsIn, useDances, useFigures } from "./library.ts";
+import { useDances, useFigures } from "./library.ts";
+import { stepsIn } from "./steps.ts";
 import { countsOf, stretchesInWords } from "./stretches.ts";
 
 /** Figures that have steps, read and counted as the house counts. */

@@ -164,6 +164,11 @@ export function LevelsPage() {
               title="Levels"
               about="Each level is a run of weekly lessons; sections are its running classes"
             >
+              {allLevels.length > 0 ? (
+                <Button asChild variant="outline" bg="panel">
+                  <Link to="/levels/program">Program</Link>
+                </Button>
+              ) : null}
               {newLevel ? (
                 <Button onClick={() => setOpen({ what: "level", level: null })}>New level</Button>
               ) : null}

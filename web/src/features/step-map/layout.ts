@@ -2,7 +2,9 @@ import type { MapFigure, MapNode, StepMap } from "@map-step/core/step-map";
 import { TIERS, type Tier } from "@map-step/core/time";
 
 export const CARD = { width: 158, height: 44 } as const;
-const GAP = { column: 34, row: 14, lane: 28, head: 92 } as const;
+const GAP = { column: 34, row: 14, lane: 28, head: 92, within: 10 } as const;
+/** More cards than this in one place go on beside each other, so that a large library is no endless column. */
+const MOST_ROWS = 9;
 
 export interface Place {
   readonly x: number;
@@ -35,6 +37,19 @@ export function layoutMap<F extends MapFigure>(map: StepMap<F>): MapLayout {
   const places = new Map<string, Place>();
   const lanes: Lane[] = [];
   const columns = Math.max(0, ...map.nodes.map(({ depth }) => depth)) + 1;
+  const wide = Array.from({ length: columns }, (_, depth) =>
+    Math.max(
+      1,
+      ...TIERS.map((tier) =>
+        Math.ceil(
+          map.nodes.filter((node) => node.depth === depth && node.figure.tier === tier).length / MOST_ROWS,
+        ),
+      ),
+    ),
+  );
+  const left: number[] = [GAP.head];
+  for (const beside of wide)
+    left.push((left.at(-1) ?? 0) + beside * CARD.width + (beside - 1) * GAP.within + GAP.column);
   let top = 0;
   for (const tier of TIERS) {
     const here = map.nodes.filter(({ figure }) => figure.tier === tier);
@@ -44,18 +59,21 @@ export function layoutMap<F extends MapFigure>(map: StepMap<F>): MapLayout {
     let tallest = 0;
     for (let depth = 0; depth < columns; depth++) {
       const column = here.filter((node) => node.depth === depth).sort((a, b) => weight(a) - weight(b));
-      column.forEach(({ figure }, row) => {
+      const beside = Math.ceil(column.length / MOST_ROWS);
+      const rows = Math.ceil(column.length / Math.max(1, beside));
+      column.forEach(({ figure }, index) => {
+        const row = index % rows;
         places.set(figure.id, {
-          x: GAP.head + depth * (CARD.width + GAP.column),
+          x: (left[depth] ?? 0) + Math.floor(index / rows) * (CARD.width + GAP.within),
           y: top + GAP.lane / 2 + row * (CARD.height + GAP.row),
         });
       });
-      tallest = Math.max(tallest, column.length);
+      tallest = Math.max(tallest, rows);
     }
     const height = tallest * (CARD.height + GAP.row) - GAP.row + GAP.lane;
     lanes.push({ tier, y: top, height });
     top += height + GAP.row;
   }
-  const width = GAP.head + columns * (CARD.width + GAP.column);
+  const width = left.at(-1) ?? 0;
   return { places, lanes, width, height: Math.max(0, top - GAP.row) };
 }

@@ -15,7 +15,7 @@ import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { FigureCard, type FigureNode, LaneBand, type LaneNode, type Standing } from "./card.tsx";
 import { layoutMap } from "./layout.ts";
-import { MapNote, RouteNote } from "./route-note.tsx";
+import { GoalSelect, MapNote, RouteNote } from "./route-note.tsx";
 import { mapAsSvg } from "./svg.ts";
 
 const NODES = { figure: FigureCard, lane: LaneBand };
@@ -185,6 +185,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
           </ReactFlow>
         </Box>
         <Aside label="The way">
+          <GoalSelect map={map} goalId={goalId} onGoal={setGoalId} />
           {goal ? (
             <RouteNote map={map} goal={goal} known={known} levels={levels} onGoal={setGoalId} />
           ) : (

@@ -106,6 +106,35 @@ export function RouteNote({ map, goal, known, levels, onGoal }: Props) {
   );
 }
 
+/** Finds a goal by its name, for those who do not look for it on the map. */
+export const GoalSelect = ({
+  map,
+  goalId,
+  onGoal,
+}: Pick<Props, "map" | "onGoal"> & { goalId: string | null }) => (
+  <NativeSelect.Root size="sm" mb="3">
+    <NativeSelect.Field
+      aria-label="The way to"
+      value={goalId ?? ""}
+      onChange={({ target }) => target.value !== "" && onGoal(target.value)}
+    >
+      <option value="">The way to …</option>
+      {map.nodes
+        .map(({ figure }) => figure)
+        .sort((a, b) => a.name.localeCompare(b.name))
+        .map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+    </NativeSelect.Field>
+    <NativeSelect.Indicator />
+  </NativeSelect.Root>
+);
+
+/** So many names of a list are shown; the rest is counted. */
+const MOST_NAMES = 12;
+
 /** What the map as a whole tells. */
 export function MapNote({ map, onGoal }: Pick<Props, "map" | "onGoal">) {
   const lists = [
@@ -122,7 +151,7 @@ export function MapNote({ map, onGoal }: Pick<Props, "map" | "onGoal">) {
           </Heading>
           {ids.length === 0 ? <Text>{none}</Text> : null}
           <Flex direction="column" align="flex-start" gap="1">
-            {ids.map((id) => {
+            {ids.slice(0, MOST_NAMES).map((id) => {
               const node = map.nodes.find(({ figure }) => figure.id === id);
               return node ? (
                 <Text key={id}>
@@ -140,6 +169,7 @@ export function MapNote({ map, onGoal }: Pick<Props, "map" | "onGoal">) {
                 </Text>
               ) : null;
             })}
+            {ids.length > MOST_NAMES ? <Text color="soft">and {ids.length - MOST_NAMES} more</Text> : null}
           </Flex>
         </Box>
       ))}

@@ -1,0 +1,36 @@
+import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
+import { followFeet } from "./feet.ts";
+
+/** How a role stands at one end of a figure. */
+export interface Stance {
+  readonly free: "L" | "R" | null;
+  readonly hold: string | null;
+}
+
+/** How each role stands as the figure begins and as it ends; a hold is said once for both. */
+function stances(figure: Figure): { readonly first: readonly Stance[]; readonly last: readonly Stance[] } {
+  const roles = writtenRoles(figure).map((role) => stepsOf(figure, role));
+  const lead = roles[0] ?? [];
+  const first = lead[0]?.hold ?? null;
+  const last = lead.findLast(({ hold }) => hold !== undefined)?.hold ?? first;
+  const feet = roles.map(followFeet);
+  return {
+    first: feet.map(({ startFree }) => ({ free: startFree, hold: first })),
+    last: feet.map(({ endFree }) => ({ free: endFree, hold: last })),
+  };
+}
+
+/**
+ * Whether a figure can be danced right after another: every role has the foot free that it begins with, and the
+ * couple is in the hold in which it begins. What is not said on either side is no hindrance.
+ */
+export function flowsInto(one: Figure, next: Figure): boolean {
+  const [from, to] = [stances(one).last, stances(next).first];
+  if (from.length !== to.length || from.length === 0) return false;
+  return from.every(({ free, hold }, index) => {
+    const wanted = to[index];
+    const feet = free === null || wanted?.free === null || free === wanted?.free;
+    const hands = hold === null || wanted?.hold === null || hold === wanted?.hold;
+    return feet && hands;
+  });
+}

@@ -1,0 +1,31 @@
+import { countStructure } from "../figure/index.ts";
+import { momentsOf } from "../likeness/index.ts";
+import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
+
+export const ELEMENT_SORTS = ["stretches", "holds", "counts"] as const;
+export type ElementSort = (typeof ELEMENT_SORTS)[number];
+
+/**
+ * What figures are made of, each by a name that is the same wherever it occurs. A stretch is two moments of one
+ * role after each other, told so that it does not matter on which foot it begins: the least that `compareFigures`
+ * counts as shared.
+ */
+export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
+
+export function elementsOf(figure: Figure): Elements {
+  const stretches = writtenRoles(figure).flatMap((role) => {
+    const told = momentsOf(figure, [role]).map(({ part, lasts, moves }) => {
+      const move = moves[role];
+      return JSON.stringify([part, lasts, { ...move, foot: move?.foot === "start" ? "other" : move?.foot }]);
+    });
+    return told.slice(1).map((second, index) => `${told[index]} ${second}`);
+  });
+  const holds = writtenRoles(figure).flatMap((role) =>
+    stepsOf(figure, role).flatMap(({ hold }) => hold ?? []),
+  );
+  return {
+    stretches: new Set(stretches),
+    holds: new Set(holds),
+    counts: new Set([countStructure(figure)]),
+  };
+}

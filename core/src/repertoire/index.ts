@@ -1,0 +1,3 @@
+export * from "./elements.ts";
+export * from "./gaps.ts";
+export * from "./repertoire.ts";

@@ -1,0 +1,26 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { figureSchema } from "@map-step/contract";
+import { formatFigure, parseFigure } from "@map-step/core/notation";
+import { describe, expect, it } from "vitest";
+
+const root = join(import.meta.dirname, "..");
+const read = (file: string) => readFileSync(join(root, file), "utf8");
+
+describe("the documents", () => {
+  const examples = read("docs/notation.md")
+    .split("\n\n")
+    .filter((block) => /^ {4}(leader|solo)/.test(block))
+    .map((block) => block.replace(/^ {4}/gm, ""));
+
+  it.each(examples)("give a notation that can be read: %s", (text) => {
+    const { figure, faults } = parseFigure(text);
+    expect(faults).toEqual([]);
+    expect(parseFigure(formatFigure(figure)).figure).toEqual(figure);
+  });
+
+  it("describe a file of figures as the contract does (npm run schema)", () => {
+    expect(examples.length).toBeGreaterThan(5);
+    expect(read("docs/figure.schema.json")).toBe(figureSchema());
+  });
+});

@@ -1,0 +1,35 @@
+import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { countedFrom } from "@map-step/core/figure";
+import { type Figure, type Library, lookupBeside, openLibrary, parseFigure } from "@map-step/core/notation";
+
+type Figures = readonly FigureRecord[];
+
+/** Libraries that were read already, as long as their lists live. */
+const opened = new WeakMap<Figures, Map<string, Library>>();
+
+function libraryOf(figures: Figures, dance: DanceRecord): Library {
+  const byDance = opened.get(figures) ?? new Map<string, Library>();
+  opened.set(figures, byDance);
+  const key = `${dance.id}:${dance.version}`;
+  const known = byDance.get(key);
+  if (known) return known;
+  const own = figures.filter(({ danceId }) => danceId === dance.id);
+  const library = openLibrary(own, dance);
+  byDance.set(key, library);
+  return library;
+}
+
+/** Reads one figure as its dance counts it; null for one without steps, or that cannot be read. */
+export function stepsIn(
+  figures: Figures,
+  dances: readonly DanceRecord[],
+  record: FigureRecord,
+): Figure | null {
+  const dance = dances.find(({ id }) => id === record.danceId);
+  if (!dance || record.notation.trim() === "") return null;
+  const listed = figures.some(({ id, version }) => id === record.id && version === record.version);
+  const parsed = listed
+    ? libraryOf(figures, dance)(record.name)
+    : parseFigure(record.notation, dance, lookupBeside(figures, dance, record.name));
+  return parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : null;
+}

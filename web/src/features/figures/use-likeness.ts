@@ -1,0 +1,46 @@
+import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import type { LikePair } from "@map-step/core/likeness";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { ask } from "../../workers/ask.ts";
+import type { LikenessAnswer, LikenessQuestion } from "../../workers/likeness.worker.ts";
+import { useDances, useFigures } from "./library.ts";
+
+const openWorker = () =>
+  new Worker(new URL("../../workers/likeness.worker.ts", import.meta.url), { type: "module" });
+
+/** Changes whenever steps do, and with nothing else. */
+const keyOf = (figures: readonly FigureRecord[], dances: readonly DanceRecord[]): string =>
+  [
+    ...figures.map(({ id, version }) => `${id}.${version}`).sort(),
+    ...dances.map(({ id, version }) => `${id}.${version}`).sort(),
+  ].join(" ");
+
+type Last = Extract<LikenessAnswer, { pairs: unknown }>;
+const isLast = (news: LikenessAnswer): news is Last => "pairs" in news;
+
+/** What the figures of the library have in common, worked out beside the page and kept until one changes. */
+export function useLikeness(): { pairs: readonly LikePair[] | undefined; progress: number; failed: boolean } {
+  const { data: figures } = useFigures();
+  const { data: dances } = useDances();
+  const [progress, setProgress] = useState(0);
+  const { data, isError } = useQuery({
+    queryKey: ["likeness", figures && dances ? keyOf(figures, dances) : ""],
+    enabled: figures !== undefined && dances !== undefined,
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60 * 60_000,
+    retry: false,
+    queryFn: async ({ signal }) => {
+      const question: LikenessQuestion = { figures: figures ?? [], dances: dances ?? [] };
+      const answer = await ask<LikenessQuestion, LikenessAnswer, Last>(
+        openWorker,
+        question,
+        isLast,
+        (news) => "progress" in news && setProgress(news.progress),
+        signal,
+      );
+      return answer.pairs;
+    },
+  });
+  return { pairs: data, progress, failed: isError };
+}

@@ -1,0 +1,95 @@
+import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { api, type DanceRecord, type FigureRecord, type Level, type Plan } from "@map-step/contract";
+import { useMemo } from "react";
+import { Link } from "react-router";
+import { useApi, useApiOfEach } from "../../kit/api.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Empty, Loaded, Loading } from "../../kit/states.tsx";
+import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { GapsPanel } from "./gaps.tsx";
+import { programOf } from "./program.ts";
+import { type ChartWeek, RepertoireChart } from "./repertoire-chart.tsx";
+import { RepertoireTable } from "./repertoire-table.tsx";
+
+interface Props {
+  readonly levels: readonly Level[];
+  readonly plans: readonly Plan[];
+  readonly library: readonly FigureRecord[];
+  readonly dances: readonly DanceRecord[];
+}
+
+function DanceProgram({ levels, plans, library, dances }: Props) {
+  const program = useMemo(() => {
+    const planned = levels.flatMap((level) => {
+      const plan = plans.find(({ levelId }) => levelId === level.id);
+      return plan ? [{ level, plan }] : [];
+    });
+    return programOf(planned, library, dances);
+  }, [levels, plans, library, dances]);
+  const weeks = useMemo(
+    () =>
+      program.levels.flatMap(({ level, repertoire }): ChartWeek[] =>
+        repertoire.weeks.slice(1).map((week) => ({ ...week, levelName: level.name })),
+      ),
+    [program],
+  );
+  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  return (
+    <Stack gap="4">
+      <Panel>
+        <PanelTitle>What dancers hold, week by week</PanelTitle>
+        <RepertoireChart weeks={weeks} />
+        <Text color="soft" fontSize="sm">
+          A stretch is two steps after each other; figures that share their footwork hold it once.
+        </Text>
+      </Panel>
+      <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" alignItems="start">
+        <RepertoireTable levels={program.levels} />
+        <GapsPanel program={program} nameOf={nameOf} />
+      </SimpleGrid>
+    </Stack>
+  );
+}
+
+/** All levels of a dance one after another. */
+export function ProgramPage() {
+  const library = useFigures();
+  const dances = useDances();
+  const levels = useApi(api.levels.list, {});
+  const { dance, choose } = useDanceChoice(dances.data);
+  const own = useMemo(
+    () => (levels.data ?? []).filter(({ danceId }) => danceId === dance?.id),
+    [levels.data, dance?.id],
+  );
+  const plans = useApiOfEach(
+    api.plans.read,
+    useMemo(() => own.map(({ planId }) => ({ params: { id: planId } })), [own]),
+  );
+  return (
+    <Loaded all={[library, dances, levels]}>
+      {(figures, allDances) => (
+        <>
+          <PageHead
+            title="Program"
+            about={dance ? `All levels of ${dance.name}, one after another` : "All levels of a dance"}
+          >
+            {dance ? <DanceSelect dance={dance} dances={allDances} onChoose={choose} /> : null}
+            <Button asChild variant="outline" bg="panel">
+              <Link to="/levels">Back to the levels</Link>
+            </Button>
+          </PageHead>
+          {own.length === 0 ? (
+            <Empty title="This dance has no level yet">
+              With a level and its plan you see here what dancers hold after each week.
+            </Empty>
+          ) : plans ? (
+            <DanceProgram levels={own} plans={plans} library={figures} dances={allDances} />
+          ) : (
+            <Loading />
+          )}
+        </>
+      )}
+    </Loaded>
+  );
+}
