@@ -76,7 +76,12 @@ function level(figures: number, weeks: number): LevelPlan {
     warmUpMinutes: 8,
     wrapMinutes: 7,
     mostNew: 5,
+    mostNewCounts: 3,
     settledLessons: 2,
+    firstShowWeek: 1,
+    talkWeek: null,
+    bpm: null,
+    breakWeeks: 0,
     approachId: "steps-first",
   } as const;
   return { rules, figures: all, known: [], placements };

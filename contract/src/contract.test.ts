@@ -2,6 +2,8 @@ import { describe, expect, it } from "vitest";
 import { localDate, phrases, words } from "./common.ts";
 import {
   api,
+  approachContent,
+  choose,
   type Endpoint,
   type FigureRecord,
   type Level,
@@ -93,19 +95,32 @@ describe("a recap's text", () => {
   });
 });
 
-it("gives the planner the chosen and the known figures in the order of the library", () => {
-  const figures = ["c", "a", "b", "d"].map((id) => ({ id }) as FigureRecord);
-  const rules = { weeks: 6 } as Level;
-  const chosen = [
-    { figureId: "b", week: 2 },
-    { figureId: "c", week: null },
-  ];
-  expect(toLevelPlan(rules, { chosen, known: ["a"] }, figures)).toEqual({
-    rules,
-    figures: [{ id: "c" }, { id: "a" }, { id: "b" }],
-    known: ["a"],
-    placements: [{ figureId: "b", week: 2 }],
-  });
+it("gives the planner the chosen and the known figures in the order of the library, with what the plan wants", () => {
+  const figures = ["c", "a", "b", "d"].map((id) => ({ id, name: id.toUpperCase() }) as FigureRecord);
+  const rules = { weeks: 6, approachId: "whole-first" } as Level;
+  const chosen = [{ ...choose("b", 2), worth: 9, wish: "must" as const, parts: 2 }, choose("c")];
+  const rest = { special: [], muted: [], away: [], notReached: [] };
+  const level = toLevelPlan(rules, { chosen, known: ["a"], ...rest }, figures);
+  expect(level.figures.map(({ id }) => id)).toEqual(["c", "a", "b"]);
+  expect(level.figures[2]).toMatchObject({ name: "B", worth: 9, wish: "must", parts: 2, pinned: false });
+  expect(level.placements).toEqual([{ figureId: "b", week: 2 }]);
+  expect(level.approach?.id).toBe("whole-first");
+  expect(level.teachers).toBeUndefined();
+});
+
+it("adds up the shares of a studio's own approach", () => {
+  const half = { layer: "steps" as const, share: 0.5 };
+  const own = {
+    name: "Ours",
+    reason: "",
+    ages: [[half, { ...half, layer: "count" as const }]],
+    returns: [3, 6],
+    returnMinutes: 2,
+  };
+  expect(approachContent.safeParse(own).success).toBe(true);
+  const short = approachContent.safeParse({ ...own, ages: [[half]] });
+  expect(short.error?.issues[0]?.message).toBe("The shares of the first night add up to 1");
+  expect(approachContent.safeParse({ ...own, returns: [3, 3] }).success).toBe(false);
 });
 
 it("describes errors so that they can be read", () => {

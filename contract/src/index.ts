@@ -1,16 +1,18 @@
+import { approachesApi } from "./approaches.ts";
 import { checksApi } from "./checks.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
-import { plansApi } from "./plans.ts";
+import { planDraftsApi, plansApi } from "./plans.ts";
 import { recapsApi } from "./recaps.ts";
 import { sectionsApi, studentsApi } from "./sections.ts";
 import { sessionApi } from "./session.ts";
 import { staffApi } from "./staff.ts";
 import { todayApi } from "./today.ts";
 
+export * from "./approaches.ts";
 export * from "./checks.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
@@ -18,6 +20,7 @@ export * from "./figure-file.ts";
 export * from "./figure-schema.ts";
 export * from "./figures.ts";
 export * from "./lessons.ts";
+export * from "./level-plan.ts";
 export * from "./levels.ts";
 export * from "./permissions.ts";
 export * from "./plans.ts";
@@ -37,7 +40,9 @@ export const api = {
   levels: levelsApi,
   sections: sectionsApi,
   students: studentsApi,
+  approaches: approachesApi,
   plans: plansApi,
+  planDrafts: planDraftsApi,
   lessons: lessonsApi,
   recaps: recapsApi,
   checks: checksApi,

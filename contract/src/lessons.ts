@@ -12,6 +12,8 @@ export const lessonSummary = z.object({
   week: z.int(),
   date: localDate,
   state: z.enum(LESSON_STATES),
+  /** Not held, and not made up for. */
+  cancelled: z.boolean(),
   recap: z.enum(RECAP_STATES),
   newFigures: z.array(z.object({ id: z.uuid(), name: z.string() })),
 });

@@ -1,4 +1,3 @@
-import { APPROACH_IDS } from "@map-step/core/plan";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
@@ -13,8 +12,18 @@ const levelContent = z.object({
   warmUpMinutes: wholeNumber(0, 60),
   wrapMinutes: wholeNumber(0, 60),
   mostNew: wholeNumber(1, 12),
+  /** Most ways to count that may be new in one lesson. */
+  mostNewCounts: wholeNumber(1, 12),
   settledLessons: wholeNumber(0, 8),
-  approachId: z.enum(APPROACH_IDS),
+  firstShowWeek: wholeNumber(1, 26),
+  /** The week of the talk about consent and holds; `null` while none is set. */
+  talkWeek: wholeNumber(1, 26).nullable(),
+  /** The tempo at which the level dances; `null` where none is set. */
+  bpm: wholeNumber(20, 300).nullable(),
+  /** Weeks between the level before and this one. */
+  breakWeeks: wholeNumber(0, 104),
+  /** One that ships, or one of the studio's own. */
+  approachId: z.string().min(1).max(60),
 });
 
 const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>

@@ -1,22 +1,54 @@
-import type { LevelPlan } from "@map-step/core/plan";
+import { SPECIAL_KINDS, WISHES } from "@map-step/core/plan";
 import { z } from "zod";
-import { changeOf, wholeNumber } from "./common.ts";
-import { byId, endpoint } from "./endpoint.ts";
-import type { FigureRecord } from "./figures.ts";
-import type { Level } from "./levels.ts";
+import { changeOf, stored, wholeNumber, words } from "./common.ts";
+import { byId, endpoint, nothing } from "./endpoint.ts";
 
-/** A figure chosen for a level and the week in which it is new; `null` while it waits for a place. */
-export const chosenFigure = z.object({ figureId: z.uuid(), week: wholeNumber(1, 26).nullable() });
+const week = wholeNumber(1, 26);
 
-const planContent = z.object({
+/** A figure chosen for a level, the week in which it is new (`null` while it waits), and what the plan wants of it. */
+export const chosenFigure = z.object({
+  figureId: z.uuid(),
+  week: week.nullable(),
+  /** Stays in its week whatever a draft or a repair does. */
+  pinned: z.boolean(),
+  wish: z.enum(WISHES),
+  worth: wholeNumber(1, 9),
+  /** In how many successive weeks its new material is taught. */
+  parts: wholeNumber(1, 6),
+  /** An approach of its own; `null` for that of the level. */
+  approachId: z.string().max(60).nullable(),
+  /** Weeks in which it is brought back beside what its approach says. */
+  extraReturns: z.array(week).max(26),
+});
+export type ChosenFigure = z.infer<typeof chosenFigure>;
+
+/** A figure as it is chosen when nothing else is said of it. */
+export const choose = (figureId: string, at: number | null = null): ChosenFigure => ({
+  figureId,
+  week: at,
+  pinned: false,
+  wish: "may",
+  worth: 5,
+  parts: 1,
+  approachId: null,
+  extraReturns: [],
+});
+
+const once = <T>(keyOf: (entry: T) => unknown, message: string) =>
+  [(list: readonly T[]) => new Set(list.map(keyOf)).size === list.length, message] as const;
+
+export const planContent = z.object({
   chosen: z
     .array(chosenFigure)
     .max(200, "At most 200 figures")
-    .refine(
-      (list) => new Set(list.map(({ figureId }) => figureId)).size === list.length,
-      "A figure stands here twice",
-    ),
+    .refine(...once<ChosenFigure>(({ figureId }) => figureId, "A figure stands here twice")),
+  special: z
+    .array(z.object({ week, kind: z.enum(SPECIAL_KINDS), minutes: wholeNumber(0, 240) }))
+    .refine(...once<{ week: number }>((entry) => entry.week, "A week stands here twice")),
+  muted: z.array(z.object({ key: z.string().max(200), reason: words(300) })).max(200, "At most 200 findings"),
+  away: z.array(z.object({ week, staffId: z.uuid() })).max(200, "At most 200 absences"),
 });
+export type PlanContent = z.infer<typeof planContent>;
 
 export const planChange = changeOf(planContent);
 export const plan = planContent.extend({
@@ -27,9 +59,14 @@ export const plan = planContent.extend({
   sectionId: z.uuid().nullable(),
   /** Figures of the levels before, which dancers bring along. */
   known: z.array(z.uuid()),
+  /** Figures that were due in a lesson already held and were not reached since. */
+  notReached: z.array(z.object({ figureId: z.uuid(), week: z.int() })),
 });
 export type Plan = z.infer<typeof plan>;
-export type ChosenFigure = z.infer<typeof chosenFigure>;
+
+export const planDraftContent = z.object({ name: words(80), content: planContent });
+export const planDraft = stored.extend(planDraftContent.shape).extend({ planId: z.uuid() });
+export type PlanDraft = z.infer<typeof planDraft>;
 
 export const plansApi = {
   read: endpoint({ method: "GET", path: "/plans/:id", access: "read", params: byId, response: plan }),
@@ -43,17 +80,43 @@ export const plansApi = {
   }),
 };
 
-/** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */
-export function toLevelPlan(
-  rules: Level,
-  { chosen, known }: Pick<Plan, "chosen" | "known">,
-  library: readonly FigureRecord[],
-): LevelPlan {
-  const used = new Set([...chosen.map(({ figureId }) => figureId), ...known]);
-  return {
-    rules,
-    figures: library.filter(({ id }) => used.has(id)),
-    known,
-    placements: chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
-  };
-}
+/** Plans kept under a name, to be compared with the plan and adopted. */
+export const planDraftsApi = {
+  list: endpoint({
+    method: "GET",
+    path: "/plans/:id/drafts",
+    access: "read",
+    params: byId,
+    response: z.array(planDraft),
+  }),
+  create: endpoint({
+    method: "POST",
+    path: "/plans/:id/drafts",
+    access: "plans.write",
+    params: byId,
+    body: planDraftContent,
+    response: planDraft,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/plan-drafts/:id",
+    access: "plans.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/plan-drafts/:id/restore",
+    access: "plans.write",
+    params: byId,
+    response: planDraft,
+  }),
+};
+
+/** The content of a plan without what only the server knows of it. */
+export const contentOfPlan = ({ chosen, special, muted, away }: PlanContent): PlanContent => ({
+  chosen,
+  special,
+  muted,
+  away,
+});

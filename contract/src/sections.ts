@@ -66,6 +66,14 @@ export const sectionsApi = {
     params: byId,
     response: section,
   }),
+  /** The lessons as iCalendar (RFC 5545), one event each. */
+  calendar: endpoint({
+    method: "GET",
+    path: "/sections/:id/calendar",
+    access: "read",
+    params: byId,
+    response: z.object({ text: z.string() }),
+  }),
 };
 
 export const studentsApi = {

@@ -1,6 +1,19 @@
 import fc from "fast-check";
 import { FIGURE_KINDS } from "../src/figure/index.ts";
-import { APPROACH_IDS, type LevelPlan, type LevelRules, type PlanFigure } from "../src/plan/index.ts";
+import { parseFigure } from "../src/notation/index.ts";
+import {
+  APPROACH_IDS,
+  APPROACHES,
+  type LevelPlan,
+  type LevelRules,
+  type PlanFacts,
+  type PlanFigure,
+  planFacts,
+  SPECIAL_KINDS,
+  type SpecialWeek,
+  WISHES,
+} from "../src/plan/index.ts";
+import { IN_FOUR } from "./figures.ts";
 
 export const RULES: LevelRules = {
   weeks: 8,
@@ -8,7 +21,12 @@ export const RULES: LevelRules = {
   warmUpMinutes: 7,
   wrapMinutes: 5,
   mostNew: 3,
+  mostNewCounts: 3,
   settledLessons: 2,
+  firstShowWeek: 1,
+  talkWeek: null,
+  bpm: null,
+  breakWeeks: 0,
   approachId: "steps-first",
 };
 
@@ -43,6 +61,11 @@ const rules: fc.Arbitrary<LevelRules> = fc
     warmUpMinutes: fc.integer({ min: 0, max: 10 }),
     wrapMinutes: fc.integer({ min: 0, max: 10 }),
     mostNew: fc.integer({ min: 1, max: 4 }),
+    mostNewCounts: fc.integer({ min: 1, max: 3 }),
+    firstShowWeek: fc.integer({ min: 1, max: 6 }),
+    talkWeek: fc.option(fc.integer({ min: 1, max: 4 })),
+    bpm: fc.option(fc.integer({ min: 80, max: 200 })),
+    breakWeeks: fc.integer({ min: 0, max: 8 }),
     settledLessons: fc.integer({ min: 0, max: 3 }),
     approachId: fc.constantFrom(...APPROACH_IDS),
   })
@@ -50,6 +73,13 @@ const rules: fc.Arbitrary<LevelRules> = fc
     ...rest,
     lessonMinutes: teaching + rest.warmUpMinutes + rest.wrapMinutes,
   }));
+
+/** Facts of a few figures that differ in what a plan looks at. */
+const FACTS: readonly PlanFacts[] = [
+  'leader\n1 L side hold "open"\n2 R close\nfollower mirror',
+  'leader\n1 L side hold "closed"\n2 R close\n3 L side\nfollower mirror',
+  "leader\n& L back\n1 R place\n2 L forward\nfollower\n1 L forward\n2 R forward turn R 1\nbeats 3",
+].map((text) => planFacts(parseFigure(text).figure, 1, IN_FOUR, []));
 
 /** Figures of which each needs only such as stand before it. */
 const figures: fc.Arbitrary<PlanFigure[]> = fc
@@ -59,11 +89,17 @@ const figures: fc.Arbitrary<PlanFigure[]> = fc
       minutes: fc.integer({ min: 1, max: 30 }),
       careful: fc.boolean(),
       needs: fc.array(fc.nat({ max: 30 }), { maxLength: 3 }),
+      facts: fc.option(fc.constantFrom(...FACTS), { nil: undefined }),
+      wish: fc.constantFrom(...WISHES, "may" as const, "may" as const),
+      worth: fc.integer({ min: 1, max: 9 }),
+      parts: fc.integer({ min: 1, max: 3 }),
+      extraReturns: fc.array(fc.integer({ min: 1, max: 12 }), { maxLength: 2 }),
     }),
     { maxLength: 16 },
   )
   .map((drafts) =>
-    drafts.map(({ kind, minutes, careful, needs }, index) => ({
+    drafts.map(({ kind, minutes, careful, needs, ...about }, index) => ({
+      ...about,
       id: `f${index}`,
       name: `Figure ${index}`,
       kind,
@@ -80,11 +116,30 @@ export const anyLevel: fc.Arbitrary<LevelPlan> = fc
     figures,
     weeks: fc.array(fc.nat(), { minLength: 16, maxLength: 16 }),
     known: fc.nat({ max: 3 }),
+    special: fc.uniqueArray(
+      fc.record({
+        week: fc.integer({ min: 1, max: 12 }),
+        kind: fc.constantFrom(...SPECIAL_KINDS),
+        minutes: fc.integer({ min: 0, max: 40 }),
+      }),
+      { maxLength: 3, selector: ({ week }) => week },
+    ),
+    alike: fc.array(fc.tuple(fc.nat({ max: 15 }), fc.nat({ max: 15 }), fc.boolean()), { maxLength: 4 }),
   })
-  .map(({ rules: limits, figures: all, weeks, known }) => {
+  .map(({ rules: limits, figures: all, weeks, known, special, alike }) => {
     const brought = all.slice(0, known).map(({ id }) => id);
     return {
       rules: limits,
+      approach: APPROACHES[limits.approachId as keyof typeof APPROACHES],
+      special: special.filter(({ week }): boolean => week <= limits.weeks) satisfies SpecialWeek[],
+      alike: alike
+        .filter(([a, b]) => a < b)
+        .map(([a, b, decides]) => ({
+          a: `f${a}`,
+          b: `f${b}`,
+          likeness: 0.9,
+          decides: decides ? "2" : null,
+        })),
       figures: all,
       known: brought,
       placements: all.flatMap(({ id }, index) => {

@@ -16,15 +16,15 @@ beforeAll(async () => {
 afterAll(() => db.sequelize.close());
 
 const theSection = async () => {
-  const row = await db.Section.findOne();
+  const row = await db.Section.findOne({ where: { name: "Monday section" } });
   if (!row) throw new Error("no section");
   return row;
 };
 
 describe("the demo studio", () => {
-  it("has a director and three teachers whose accounts the sign-in page offers", async () => {
+  it("has a director and five teachers whose accounts the sign-in page offers", async () => {
     const staff = await db.Staff.findAll();
-    expect(staff.map(({ role }) => role).sort()).toEqual(["director", "teacher", "teacher", "teacher"]);
+    expect(staff.map(({ role }) => role).sort()).toEqual(["director", ...Array(5).fill("teacher")]);
     expect(staff.every(({ demoPassword }) => demoPassword !== null)).toBe(true);
   });
 
@@ -49,13 +49,26 @@ describe("the demo studio", () => {
     expect(recaps.map(({ secret }) => secret !== null)).toEqual([true, false]);
   });
 
-  it("has plans without a finding, and three left to solve in the running section", async () => {
+  it("has a second section with four lessons taught and one cancelled", async () => {
+    const section = await db.Section.findOne({ where: { name: "Thursday section" } });
+    const lessons = await db.Lesson.findAll({ where: { sectionId: section?.id ?? "" }, order: ["week"] });
+    expect(lessons.map(({ week, state }) => [week, state])).toEqual(
+      [1, 2, 4, 5].map((week) => [week, "taught"]),
+    );
+    await expect(services.readLesson(db, section?.id ?? "", 3)).rejects.toThrow(/cancelled/);
+    expect((await services.readLesson(db, section?.id ?? "", 6)).date).toBe("2027-02-18");
+  });
+
+  it("has plans without a finding, and two things left to solve in one running section", async () => {
     const findingsOf = async (planId: string) =>
       checkPlan(await services.computablePlan(db, await services.readPlan(db, planId)));
     const plans = await db.Plan.findAll();
+    const monday = await theSection();
     for (const { id, sectionId } of plans) {
-      const found = await findingsOf(id);
-      expect(found).toHaveLength(sectionId === null ? 0 : 3);
+      const codes = (await findingsOf(id)).map(({ code }) => code);
+      if (sectionId === monday.id)
+        expect(codes).toEqual(expect.arrayContaining(["needs-later", "new-on-last-night"]));
+      else expect(codes).toEqual([]);
     }
   });
 
@@ -63,7 +76,8 @@ describe("the demo studio", () => {
     const section = await theSection();
     const students = await services.listStudents(db, section.id);
     expect(students).toHaveLength(11);
-    const marks = await db.CheckMark.findAll();
+    const check = await db.Check.findOne({ where: { sectionId: section.id } });
+    const marks = await db.CheckMark.findAll({ where: { checkId: check?.id ?? "" } });
     expect(new Set(marks.map(({ mark }) => mark)).size).toBe(4);
     expect(marks.length).toBeLessThan(students.length * 4);
   });
@@ -92,7 +106,7 @@ describe("the demo studio", () => {
     const other = openDatabase(await newDatabase(false));
     await migrate(other.sequelize);
     await loadDemo(other, "2028-12-31");
-    const section = await other.Section.findOne();
+    const section = await other.Section.findOne({ where: { name: "Monday section" } });
     expect(section?.firstDate).toBe("2028-12-11");
     await other.sequelize.close();
   });

@@ -1,13 +1,22 @@
-import type { ChosenFigure, FigureContent, FigureRecord, Lesson, Level, Section } from "@map-step/contract";
+import {
+  choose,
+  contentOfPlan,
+  type FigureContent,
+  type FigureRecord,
+  type Lesson,
+  type Level,
+  type Section,
+} from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
 import { parseFigure } from "@map-step/core/notation";
-import { draftPlan, type Placement } from "@map-step/core/plan";
+import { draftPlan, type Placement, reflow } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
 import { type FigureDraft, HUSTLE, PROGRAMS } from "./figures/index.ts";
-import { DEMO_PASSWORD, STAFF, STUDENTS } from "./people.ts";
+import { DEMO_PASSWORD, STAFF, STUDENTS, THURSDAY_STUDENTS } from "./people.ts";
 
 const MONDAY = 1;
+const THURSDAY = 4;
 
 async function loadStaff(db: Database): Promise<Map<string, string>> {
   const ids = new Map<string, string>();
@@ -74,12 +83,12 @@ async function planLevel(
   figures: readonly FigureRecord[],
 ): Promise<readonly Placement[]> {
   const plan = await services.readPlan(db, level.planId);
-  const waiting: ChosenFigure[] = figures.map(({ id }) => ({ figureId: id, week: null }));
+  const waiting = { ...contentOfPlan(plan), chosen: figures.map(({ id }) => choose(id)) };
   const chosen = await services.changePlan(db, level.planId, plan.version, waiting);
   const { placements } = draftPlan(await services.computablePlan(db, chosen));
   const weeks = new Map(placements.map(({ figureId, week }) => [figureId, week]));
-  const placed = figures.map(({ id }) => ({ figureId: id, week: weeks.get(id) ?? null }));
-  await services.changePlan(db, level.planId, chosen.version, placed);
+  const placed = figures.map(({ id }) => choose(id, weeks.get(id) ?? null));
+  await services.changePlan(db, level.planId, chosen.version, { ...waiting, chosen: placed });
   return placements;
 }
 
@@ -89,7 +98,12 @@ const RULES = {
   warmUpMinutes: 7,
   wrapMinutes: 5,
   mostNew: 3,
+  mostNewCounts: 2,
   settledLessons: 2,
+  firstShowWeek: 5,
+  talkWeek: 1,
+  bpm: null,
+  breakWeeks: 0,
   approachId: "steps-first",
 } as const;
 
@@ -148,8 +162,8 @@ async function leaveSomethingToSolve(
     [figures.get("Window")?.id, 4],
     [figures.get("Inside turn")?.id, 8],
   ]);
-  const chosen = plan.chosen.map(({ figureId, week }) => ({ figureId, week: moves.get(figureId) ?? week }));
-  await services.changePlan(db, planId, plan.version, chosen);
+  const chosen = plan.chosen.map((entry) => ({ ...entry, week: moves.get(entry.figureId) ?? entry.week }));
+  await services.changePlan(db, planId, plan.version, { ...contentOfPlan(plan), chosen });
 }
 
 async function loadTerm(
@@ -181,6 +195,34 @@ async function loadTerm(
   await leaveSomethingToSolve(db, section.planId, figures);
 }
 
+/** A second section of the same level: four lessons taught, and one cancelled, after which its plan was repaired. */
+async function loadThursday(db: Database, level: Level, staff: Ids, today: string): Promise<void> {
+  const next = nextWeekday(today, THURSDAY);
+  const sunniva = staff.get("Sunniva Larkfield") ?? "";
+  const section = await services.createSection(db, {
+    levelId: level.id,
+    name: "Thursday section",
+    firstDate: addDays(next, -35),
+    startTime: "20:00",
+    daysOff: [],
+    room: "Upper room",
+    teacherIds: [sunniva, staff.get("Teodor Mossgate") ?? ""],
+  });
+  for (const student of THURSDAY_STUDENTS) await services.createStudent(db, section.id, student);
+  for (const week of [1, 2]) await teach(db, section.id, week, {});
+  const plan = await services.readPlan(db, section.planId);
+  const repair = reflow(await services.computablePlan(db, plan), { kind: "cancelled", week: 3 }, 2);
+  const weeks = new Map(repair.placements.map(({ figureId, week }) => [figureId, week]));
+  await services.changePlan(db, plan.id, plan.version, {
+    ...contentOfPlan(plan),
+    special: [...(repair.level.special ?? [])],
+    chosen: plan.chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null })),
+  });
+  for (const week of [4, 5]) await teach(db, section.id, week, {});
+  for (const week of [1, 2, 4, 5]) await services.publishRecap(db, section.id, week, 0);
+  await holdCheck(db, section, sunniva, repair.placements);
+}
+
 /** Lays Saltglass Dance House into an empty database, its dates round the given today. */
 export async function loadDemo(db: Database, today: string): Promise<void> {
   await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
@@ -200,6 +242,8 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
       levels.push(level);
     }
     const [first] = levels;
-    if (program === HUSTLE && first) await loadTerm(db, first, staff, figures, today);
+    if (program !== HUSTLE || !first) continue;
+    await loadTerm(db, first, staff, figures, today);
+    await loadThursday(db, first, staff, today);
   }
 }

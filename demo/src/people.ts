@@ -7,6 +7,19 @@ export const STAFF: readonly { readonly name: string; readonly email: string; re
   { name: "Ilse Tarnbrook", email: "ilse@saltglass.example", role: "teacher" },
   { name: "Bento Haverlock", email: "bento@saltglass.example", role: "teacher" },
   { name: "Junia Reedwater", email: "junia@saltglass.example", role: "teacher" },
+  { name: "Sunniva Larkfield", email: "sunniva@saltglass.example", role: "teacher" },
+  { name: "Teodor Mossgate", email: "teodor@saltglass.example", role: "teacher" },
+];
+
+/** Who comes on Thursdays. */
+export const THURSDAY_STUDENTS: readonly StudentContent[] = [
+  { name: "Abel", role: "leader" },
+  { name: "Finja", role: "leader" },
+  { name: "Ludo", role: "leader" },
+  { name: "Emer", role: "follower" },
+  { name: "Hanno", role: "follower" },
+  { name: "Nele", role: "follower" },
+  { name: "Vesna", role: "follower" },
 ];
 
 export const STUDENTS: readonly StudentContent[] = [

@@ -116,7 +116,7 @@ test("a figure tells what is really new in it and what it resembles, role by rol
   await expect(page.getByText("counts &–3 as in Side pass")).toHaveCount(0);
   await page.getByLabel("For somebody who knows").selectOption({ label: "for somebody who knows Hustle 2" });
   await expect(page.getByText(/as in/).first()).toBeVisible();
-  await page.getByRole("link", { name: "Underarm turn" }).last().click();
+  await page.locator('a[href*="/beside/"]', { hasText: "Underarm turn" }).click();
   await expect(page.getByRole("heading", { name: "Inside turn beside Underarm turn" })).toBeVisible();
   await expect(page.getByText("the leader dances the same; the follower parts at 1")).toBeVisible();
   await expect(page.getByText("Differs: follower counts 1–3.").first()).toBeVisible();

@@ -6,6 +6,7 @@ import pino from "pino";
 import { pinoHttp } from "pino-http";
 import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
+import { serveApproaches } from "./features/approaches/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
@@ -29,6 +30,7 @@ const FEATURES = [
   serveDances,
   serveFigures,
   serveFigureFile,
+  serveApproaches,
   serveLevels,
   serveSections,
   servePlans,

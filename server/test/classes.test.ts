@@ -1,4 +1,4 @@
-import { api, type Lesson } from "@map-step/contract";
+import { api, choose, contentOfPlan, type Lesson } from "@map-step/contract";
 import { totalMinutes } from "@map-step/core/lesson";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
 import {
@@ -69,7 +69,7 @@ describe("a lesson", () => {
     const chosen = plan.chosen.map((entry) => ({ ...entry, week: entry.week === 1 ? 3 : entry.week }));
     await director.call(api.plans.change, {
       params: { id: plan.id },
-      body: { version: plan.version, chosen },
+      body: { ...contentOfPlan(plan), version: plan.version, chosen },
     });
     expect((await read(1)).segments.map(({ title }) => title)).not.toContain("Home");
   });
@@ -268,13 +268,10 @@ describe("today", () => {
     const director = await studio.as("director");
     const plan = (await director.call(api.plans.read, { params: { id: course.section.planId } })).body;
     const { home, pass } = course.figures;
-    const chosen = [
-      { figureId: pass.id, week: 1 },
-      { figureId: home.id, week: 3 },
-    ];
+    const chosen = [choose(pass.id, 1), choose(home.id, 3)];
     await director.call(api.plans.change, {
       params: { id: plan.id },
-      body: { version: plan.version, chosen },
+      body: { ...contentOfPlan(plan), version: plan.version, chosen },
     });
     const { plans } = (await director.call(api.today.read)).body;
     expect(plans).toMatchObject([

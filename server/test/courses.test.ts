@@ -1,4 +1,4 @@
-import { api } from "@map-step/contract";
+import { api, type ChosenFigure, choose, contentOfPlan, type PlanContent } from "@map-step/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import {
   type Course,
@@ -59,7 +59,16 @@ describe("levels", () => {
     const [{ home }, content] = [course.figures, levelContent(course.danceId, { name: "Shrinking" })];
     await director.call(api.plans.change, {
       params: { id: planId },
-      body: { version: 1, chosen: [{ figureId: home.id, week: 5 }] },
+      body: {
+        version: 1,
+        chosen: [{ ...choose(home.id, 5), pinned: true }],
+        special: [
+          { week: 2, kind: "guest", minutes: 20 },
+          { week: 6, kind: "routine", minutes: 30 },
+        ],
+        muted: [],
+        away: [],
+      },
     });
     const section = (await director.call(api.sections.create, { body: sectionContent(id) })).body;
     const changed = await director.call(api.levels.change, {
@@ -68,7 +77,10 @@ describe("levels", () => {
     });
     expect(changed.body.weeks).toBe(4);
     for (const plan of [await planOf(planId), await planOf(section.planId)])
-      expect(plan.chosen).toEqual([{ figureId: home.id, week: null }]);
+      expect(plan).toMatchObject({
+        chosen: [choose(home.id)],
+        special: [{ week: 2, kind: "guest", minutes: 20 }],
+      });
   });
 
   it("go and come back", async () => {
@@ -86,20 +98,18 @@ describe("plans", () => {
     const { planId } = course.level;
     const { version } = await planOf(planId);
     const { home } = course.figures;
-    const change = (chosen: { figureId: string; week: number | null }[]) =>
-      director.call(api.plans.change, { params: { id: planId }, body: { version, chosen } });
-    const late = await change([{ figureId: home.id, week: 7 }]);
+    const change = (chosen: ChosenFigure[], more: Partial<PlanContent> = {}) =>
+      director.call(api.plans.change, {
+        params: { id: planId },
+        body: { version, chosen, special: [], muted: [], away: [], ...more },
+      });
+    const late = await change([choose(home.id, 7)]);
     expect(late.problem.errors).toEqual([{ path: "chosen.0.week", message: "The level ends after week 6" }]);
-    const stranger = await change([{ figureId: "00000000-0000-4000-8000-000000000000", week: 1 }]);
+    const stranger = await change([choose("00000000-0000-4000-8000-000000000000", 1)]);
     expect(stranger.problem.errors?.[0]?.path).toBe("chosen.0.figureId");
-    expect(
-      (
-        await change([
-          { figureId: home.id, week: 1 },
-          { figureId: home.id, week: 2 },
-        ])
-      ).status,
-    ).toBe(422);
+    expect((await change([choose(home.id, 1), choose(home.id, 2)])).status).toBe(422);
+    const beyond = await change([], { special: [{ week: 7, kind: "check", minutes: 10 }] });
+    expect(beyond.problem.errors?.[0]?.path).toBe("special");
     expect((await planOf(planId)).version).toBe(version);
   });
 
@@ -111,19 +121,19 @@ describe("plans", () => {
     const chosen = copy.chosen.map((entry) => (entry.figureId === home.id ? { ...entry, week: 2 } : entry));
     await director.call(api.plans.change, {
       params: { id: copy.id },
-      body: { version: copy.version, chosen },
+      body: { ...contentOfPlan(copy), version: copy.version, chosen },
     });
     expect((await planOf(copy.id)).chosen).toEqual(chosen);
     expect(await planOf(levelPlan.id)).toEqual(levelPlan);
     const stale = await director.call(api.plans.change, {
       params: { id: copy.id },
-      body: { version: copy.version, chosen },
+      body: { ...contentOfPlan(copy), version: copy.version, chosen },
     });
     expect(stale.status).toBe(409);
     expect(stale.problem.current).toEqual(await planOf(copy.id));
     await director.call(api.plans.change, {
       params: { id: copy.id },
-      body: { version: copy.version + 1, chosen: copy.chosen },
+      body: { ...contentOfPlan(copy), version: copy.version + 1 },
     });
   });
 });

@@ -42,12 +42,14 @@ describe("migrations", () => {
     const versioned = rows.filter(({ columns }) => columns.includes("version")).map(({ table }) => table);
     expect(versioned.sort()).toEqual(
       [
+        "approaches",
         "check_marks",
         "dances",
         "figures",
         "lesson_segments",
         "lessons",
         "levels",
+        "plan_drafts",
         "plans",
         "recaps",
         "sections",

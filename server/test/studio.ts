@@ -2,6 +2,7 @@ import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import {
   api,
+  choose,
   type Endpoint,
   type FigureContent,
   type FigureRecord,
@@ -160,7 +161,12 @@ export const levelContent = (danceId: string, about: Partial<LevelContent> = {})
   warmUpMinutes: 7,
   wrapMinutes: 5,
   mostNew: 3,
+  mostNewCounts: 2,
   settledLessons: 1,
+  firstShowWeek: 1,
+  talkWeek: null,
+  bpm: null,
+  breakWeeks: 0,
   approachId: "steps-first",
   ...about,
 });
@@ -207,11 +213,12 @@ export async function openCourse(db: Database): Promise<Course> {
     figureContent(danceId, "Spin", { kind: "turn", needs: [home.id] }),
   );
   const level = await services.createLevel(db, levelContent(danceId));
-  await services.changePlan(db, level.planId, 1, [
-    { figureId: home.id, week: 1 },
-    { figureId: pass.id, week: 2 },
-    { figureId: spin.id, week: null },
-  ]);
+  await services.changePlan(db, level.planId, 1, {
+    chosen: [choose(home.id, 1), choose(pass.id, 2), choose(spin.id)],
+    special: [],
+    muted: [],
+    away: [],
+  });
   const section = await services.createSection(db, sectionContent(level.id));
   return { danceId, figures: { home, pass, spin }, level, section };
 }

@@ -1,10 +1,11 @@
 import {
   type LevelPlan,
-  type Strand,
+  lookAt,
+  type PlacedPart,
+  refresherOf,
+  roomsOf,
+  type SpecialKind,
   shareOut,
-  strandsOf,
-  teachingMinutes,
-  weekByFigure,
 } from "../plan/index.ts";
 import type { Segment, SegmentKind } from "./segment.ts";
 
@@ -21,18 +22,24 @@ const kindAt = (age: number, work: string): SegmentKind =>
 
 /** What the plan puts into a week: one segment a figure, what comes back first and what is new last. */
 function planned({ plan, week }: LessonInput): Segment[] {
-  const strands = strandsOf(plan);
-  const starts = weekByFigure(plan.placements);
-  const segmentOf = (figureId: string, title: string, strand: Strand): Segment[] => {
-    const age = week - (starts.get(figureId) ?? Number.POSITIVE_INFINITY);
-    const parts = strand.filter((part) => part.age === age);
+  const { parts: placed, weeks } = lookAt(plan);
+  const segmentOf = (
+    figureId: string,
+    title: string,
+    all: readonly PlacedPart[],
+    nights: number,
+  ): Segment[] => {
+    const parts = all.filter((part) => part.week === week);
     const [first] = parts;
     if (!first) return [];
     const layers = parts.map(({ layer, minutes }) => ({ layer, minutes }));
     const minutes = layers.reduce((sum, part) => sum + part.minutes, 0);
-    return [{ kind: kindAt(age, first.layer), title, figureId, layers, minutes }];
+    const still = weeks.get(figureId) !== undefined && first.age < nights ? 0 : first.age;
+    return [{ kind: kindAt(still, first.layer), title, figureId, layers, minutes }];
   };
-  const segments = plan.figures.flatMap(({ id, name }) => segmentOf(id, name, strands.get(id) ?? []));
+  const segments = plan.figures.flatMap(({ id, name, parts = 1 }) =>
+    segmentOf(id, name, placed.get(id) ?? [], parts),
+  );
   const order: readonly SegmentKind[] = ["return", "deepen", "new"];
   return order.flatMap((kind) => segments.filter((segment) => segment.kind === kind));
 }
@@ -50,21 +57,38 @@ function squeeze(segments: readonly Segment[], room: number): Segment[] {
 const fixed = (kind: SegmentKind, title: string, minutes: number): Segment[] =>
   minutes > 0 ? [{ kind, title, figureId: null, layers: [], minutes }] : [];
 
+const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
+  routine: "All in one routine",
+  check: "The check",
+  guest: "The guest's part",
+};
+
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
  * new, dancing it with the minutes that are left, and the wrap. Whole minutes that sum exactly to the lesson's.
  * When the plan holds more than the lesson, all parts give way in proportion.
  */
 export function buildLesson(input: LessonInput): Segment[] {
-  const { rules } = input.plan;
-  const room = teachingMinutes(rules);
-  const work = [...input.carryOver, ...planned(input)];
+  const { plan, week } = input;
+  const { rules } = plan;
+  const rooms = roomsOf(plan);
+  const here = rooms[week - 1];
+  const room = here?.minutes ?? 0;
+  const special = here?.special ?? null;
+  const lost = special?.kind === "short" ? special.minutes : 0;
+  const own = special && lost === 0 ? fixed("own", SPECIAL_TITLES[special.kind] ?? "", special.minutes) : [];
+  const ownMinutes = own.reduce((sum, { minutes }) => sum + minutes, 0);
+  const isFirst = rooms.find(({ held }) => held)?.week === week;
+  const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
+  const back = fixed("return", "Back to what came before the break", refresher);
+  const work = [...input.carryOver, ...back, ...planned(input)];
   const wanted = work.reduce((sum, { minutes }) => sum + minutes, 0);
   const warmUp = Math.min(rules.warmUpMinutes, rules.lessonMinutes);
-  const wrap = rules.lessonMinutes - warmUp - room;
+  const wrap = Math.max(0, rules.lessonMinutes - lost - warmUp - room - ownMinutes);
   return [
     ...fixed("warm-up", "Welcome and warm-up", warmUp),
     ...(wanted > room ? squeeze(work, room) : work),
+    ...own,
     ...fixed("practice", "Chain it and dance to music", Math.max(0, room - wanted)),
     ...fixed("wrap", "Wrap up and look ahead", wrap),
   ];

@@ -1,14 +1,14 @@
 import type { Layer } from "../figure/index.ts";
 
 /** Minutes given to a layer, as a share of the minutes of a figure's first night. */
-interface LayerShare {
+export interface LayerShare {
   readonly layer: Layer;
   readonly share: number;
 }
 
-/** A school of teaching: which layers come first and how far apart. */
+/** A school of teaching: which layers come first and how far apart. One that ships, or a studio's own. */
 export interface Approach {
-  readonly id: ApproachId;
+  readonly id: string;
   readonly name: string;
   readonly reason: string;
   /** By lesson age: 0 the night a figure is new, 1 the lesson after, and so on. The shares of age 0 add up to 1. */
@@ -64,3 +64,7 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
     returnMinutes: 2,
   },
 };
+
+/** The approach of an id among a studio's own and those that ship; the first that ships when it is not there. */
+export const approachOf = (id: string, own: readonly Approach[] = []): Approach =>
+  own.find((approach) => approach.id === id) ?? APPROACHES[id as ApproachId] ?? APPROACHES["steps-first"];

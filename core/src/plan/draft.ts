@@ -1,32 +1,28 @@
 import { FIGURE_KINDS } from "../figure/index.ts";
-import { lessonsBefore } from "./check.ts";
+import { improve } from "./improve.ts";
+import { insertBest } from "./insert.ts";
+import { type LeftOut, whyLeft } from "./left-out.ts";
+import type { LevelPlan, Placement, PlanFigure } from "./level.ts";
 import {
-  type LevelPlan,
-  type Placement,
-  type PlanFigure,
-  teachingMinutes,
-  weekByFigure,
-  weeksOf,
-} from "./level.ts";
-import { strandInWeeks, strandsOf } from "./loads.ts";
-import type { Strand } from "./strand.ts";
+  type DraftOptions,
+  keepsLimits,
+  type Places,
+  type Problem,
+  placementsOf,
+  problemOf,
+  scoreOf,
+} from "./problem.ts";
 
-export interface LeftOut {
-  readonly figureId: string;
-  /** Which limit holds it out, in a sentence. */
-  readonly reason: string;
-}
-
-export interface Draft {
+/** A plan with what it is worth; only plans of the same level and options can be compared by it. */
+export interface Scored {
   readonly placements: readonly Placement[];
-  readonly left: readonly LeftOut[];
+  readonly score: number;
 }
 
-export interface DraftOptions {
-  /** Figures that stay where they are. */
-  readonly keep?: readonly Placement[];
-  /** The first week that may take a new figure, such as the one after the last taught. */
-  readonly from?: number;
+export interface Draft extends Scored {
+  readonly left: readonly LeftOut[];
+  /** The most that any plan can be worth, where it is known. */
+  readonly bound?: number;
 }
 
 /**
@@ -54,106 +50,81 @@ export function teachableOrder(figures: readonly PlanFigure[]): PlanFigure[] {
   return order;
 }
 
-interface Board {
-  readonly level: LevelPlan;
-  readonly strands: ReadonlyMap<string, Strand>;
-  readonly room: number;
-  readonly loads: number[];
-  readonly fresh: number[];
-  readonly weeks: Map<string, number>;
-  readonly kinds: ReadonlyMap<string, PlanFigure>;
-  readonly from: number;
-}
-
-function put(board: Board, figure: PlanFigure, week: number): void {
-  board.weeks.set(figure.id, week);
-  board.fresh[week - 1] = (board.fresh[week - 1] ?? 0) + 1;
-  for (const part of strandInWeeks(board.strands.get(figure.id) ?? [], week, board.loads.length))
-    board.loads[part.week - 1] = (board.loads[part.week - 1] ?? 0) + part.minutes;
-}
-
-/** The first week that the needs of a figure allow, or the name of a need that is nowhere taught. */
-function earliest(board: Board, figure: PlanFigure): number | string {
-  let week = board.from;
-  for (const id of figure.needs) {
-    if (board.level.known.includes(id)) continue;
-    const start = board.weeks.get(id);
-    const need = board.kinds.get(id);
-    if (start === undefined) return need?.name ?? "a figure outside this level";
-    let first = start + 1;
-    if (figure.kind === "turn" && need?.kind === "basic")
-      while (
-        first < board.loads.length &&
-        lessonsBefore(board.strands.get(id) ?? [], start, first) < board.level.rules.settledLessons
-      )
-        first += 1;
-    week = Math.max(week, first);
+/**
+ * Places every figure in the earliest week that all limits allow, musts before the rest, keeping the pace even
+ * before it uses the level's full limit.
+ */
+export function construct(problem: Problem, options: DraftOptions = {}): number[] {
+  const { figures, weeks, fixed, level } = problem;
+  const places: number[] = [...fixed];
+  const open = figures.filter((_, f) => (fixed[f] ?? -1) < 0);
+  const lastNew = Math.max(1, weeks - 1);
+  const span = Math.max(1, lastNew - (options.from ?? 1) + 1);
+  const evenPace = Math.min(level.rules.mostNew, Math.max(1, Math.ceil(open.length / span)));
+  const fresh = () => {
+    const counts: number[] = Array(weeks).fill(0);
+    for (const w of places) if (w >= 0) counts[w] = (counts[w] ?? 0) + 1;
+    return counts;
+  };
+  const wanted = neededByMusts(figures);
+  const order = teachableOrder(figures);
+  const inOrder = [...order.filter(({ id }) => wanted.has(id)), ...order.filter(({ id }) => !wanted.has(id))];
+  for (const figure of inOrder) {
+    const f = figures.indexOf(figure);
+    if ((places[f] ?? -1) >= 0) continue;
+    const pace = fresh();
+    const fits = (w: number, most: number): boolean => {
+      if (!problem.allowed[f]?.[w] || (pace[w] ?? 0) >= most) return false;
+      places[f] = w;
+      const kept = keepsLimits(problem, places);
+      places[f] = -1;
+      return kept;
+    };
+    const all = Array.from({ length: weeks }, (_, w) => w);
+    const week = all.find((w) => fits(w, evenPace)) ?? all.find((w) => fits(w, problem.most[w] ?? 0));
+    places[f] = week ?? -1;
   }
-  return week;
+  return places;
 }
 
-const fits = (board: Board, figure: PlanFigure, week: number): boolean => {
-  const added = new Map<number, number>();
-  for (const part of strandInWeeks(board.strands.get(figure.id) ?? [], week, board.loads.length))
-    added.set(part.week, (added.get(part.week) ?? 0) + part.minutes);
-  return [...added].every(([at, minutes]) => (board.loads[at - 1] ?? 0) + minutes <= board.room);
-};
-
-function leftOut(board: Board, figure: PlanFigure): string {
-  const { rules } = board.level;
-  const first = earliest(board, figure);
-  if (typeof first === "string") return `Needs ${first}, which is not placed.`;
-  if (figure.kind === "show" && figure.cautions.length === 0)
-    return "A show move needs its cautions written first.";
-  const last = rules.weeks > 1 ? rules.weeks - 1 : 1;
-  if (first > last) return `What it needs is ready only in week ${first}, too late to bring it back.`;
-  const open = weeksOf(rules).filter(
-    (week) => week >= first && week <= last && (board.fresh[week - 1] ?? 0) < rules.mostNew,
-  );
-  return open.length === 0
-    ? `Weeks ${first} to ${last} already have ${rules.mostNew} new figures each.`
-    : `No week from ${first} to ${last} has ${figure.minutes} minutes and the time to repeat it.`;
+/** Musts and all that they need, near and far. */
+function neededByMusts(figures: readonly PlanFigure[]): ReadonlySet<string> {
+  const byId = new Map(figures.map((figure) => [figure.id, figure]));
+  const wanted = new Set<string>();
+  const ask = (id: string): void => {
+    const figure = byId.get(id);
+    if (!figure || wanted.has(id)) return;
+    wanted.add(id);
+    for (const need of figure.needs) ask(need);
+  };
+  for (const { id, wish } of figures) if (wish === "must") ask(id);
+  return wanted;
 }
+
+export const scored = (problem: Problem, places: Places): Scored => ({
+  placements: placementsOf(problem, places),
+  score: scoreOf(problem, places),
+});
+
+export const draftOf = (problem: Problem, places: Places, options: DraftOptions = {}): Draft => ({
+  ...scored(problem, places),
+  left: whyLeft(problem, places, options),
+});
 
 /**
- * Places every chosen figure in the earliest week that its needs, the minutes and the pace allow, keeping the
- * pace even before it uses the level's full limit. The same input gives
- * the same plan. A figure for which no week is left is named with the limit that holds it out.
+ * A plan for the level: constructed at once, then improved by local search. The same input gives the same plan. A
+ * figure for which no week is left is named with the limit that holds it out and what would let it in.
+ * @param options.onBetter told the first plan as soon as it stands
  */
-export function draftPlan(level: LevelPlan, { keep = [], from = 1 }: DraftOptions = {}): Draft {
-  const strands = strandsOf(level);
-  const known = new Set(level.known);
-  const chosen = level.figures.filter(({ id }) => !known.has(id));
-  const { weeks, mostNew } = level.rules;
-  const board: Board = {
-    level,
-    strands,
-    room: teachingMinutes(level.rules),
-    loads: Array(weeks).fill(0),
-    fresh: Array(weeks).fill(0),
-    weeks: new Map(),
-    kinds: new Map(level.figures.map((figure) => [figure.id, figure])),
-    from,
-  };
-  const kept = weekByFigure(keep);
-  for (const figure of chosen) {
-    const week = kept.get(figure.id);
-    if (week !== undefined) put(board, figure, week);
-  }
-  const lastNew = weeks > 1 ? weeks - 1 : 1;
-  const toPlace = chosen.length - board.weeks.size;
-  const evenPace = Math.min(mostNew, Math.max(1, Math.ceil(toPlace / Math.max(1, lastNew - from + 1))));
-  const left: LeftOut[] = [];
-  for (const figure of teachableOrder(chosen)) {
-    if (board.weeks.has(figure.id)) continue;
-    const first = earliest(board, figure);
-    const barred = typeof first === "string" || (figure.kind === "show" && figure.cautions.length === 0);
-    const candidates = barred ? [] : weeksOf(level.rules).filter((week) => week >= first && week <= lastNew);
-    const open = (pace: number) =>
-      candidates.find((week) => (board.fresh[week - 1] ?? 0) < pace && fits(board, figure, week));
-    const week = open(evenPace) ?? open(mostNew);
-    if (week === undefined) left.push({ figureId: figure.id, reason: leftOut(board, figure) });
-    else put(board, figure, week);
-  }
-  return { placements: [...board.weeks].map(([figureId, week]) => ({ figureId, week })), left };
+export function draftPlan(
+  level: LevelPlan,
+  { onBetter, ...options }: DraftOptions & { readonly onBetter?: (plan: Scored) => void } = {},
+): Draft {
+  const problem = problemOf(level, options);
+  const inOrder = construct(problem, options);
+  const byWorth: number[] = [...problem.fixed];
+  insertBest(problem, byWorth);
+  const first = scoreOf(problem, byWorth) > scoreOf(problem, inOrder) ? byWorth : inOrder;
+  onBetter?.(scored(problem, first));
+  return draftOf(problem, improve(problem, first), options);
 }

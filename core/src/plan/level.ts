@@ -1,7 +1,12 @@
 import type { FigureKind } from "../figure/index.ts";
-import type { ApproachId } from "./approach.ts";
+import type { Approach } from "./approach.ts";
+import type { PlanFacts } from "./facts.ts";
 
-/** What the plan needs to know of a figure. */
+/** How much a plan wants a figure: it must come, it may come, it must not. */
+export const WISHES = ["must", "may", "ban"] as const;
+export type Wish = (typeof WISHES)[number];
+
+/** What the plan needs to know of a figure, and what this plan wants of it. */
 export interface PlanFigure {
   readonly id: string;
   readonly name: string;
@@ -11,6 +16,22 @@ export interface PlanFigure {
   /** Ids of the figures that must come first. */
   readonly needs: readonly string[];
   readonly cautions: readonly string[];
+  /** Who may teach it; nobody named means everybody. */
+  readonly teacherIds?: readonly string[];
+  /** What follows from its steps; nothing for a drill without steps. */
+  readonly facts?: PlanFacts | undefined;
+  /** `may` where nothing is said. */
+  readonly wish?: Wish;
+  /** What it is worth to this level, 1 to 9; 5 where nothing is said. */
+  readonly worth?: number;
+  /** Stays in its week whatever a draft or a repair does. */
+  readonly pinned?: boolean;
+  /** In how many successive weeks its new material is taught; 1 where nothing is said. */
+  readonly parts?: number;
+  /** An approach of its own; that of the level where nothing is said. */
+  readonly approach?: Approach | undefined;
+  /** Weeks in which it is brought back beside what its approach says. */
+  readonly extraReturns?: readonly number[];
 }
 
 /** A figure and the week, counted from 1, in which it is new. */
@@ -25,19 +46,72 @@ export interface LevelRules {
   readonly warmUpMinutes: number;
   readonly wrapMinutes: number;
   readonly mostNew: number;
+  /** Most ways to count that may be new in one lesson. */
+  readonly mostNewCounts: number;
   /** Lessons in which a basic must have been danced before a turn that needs it. */
   readonly settledLessons: number;
-  readonly approachId: ApproachId;
+  /** The first week that may take a show move. */
+  readonly firstShowWeek: number;
+  /** The week in which consent and holds are talked about, before any close hold; `null` while none is set. */
+  readonly talkWeek: number | null;
+  /** The tempo at which the level dances, in beats per minute; `null` where none is set. */
+  readonly bpm: number | null;
+  /** Weeks between the level before and this one, in which what was learned fades. */
+  readonly breakWeeks: number;
+  readonly approachId: string;
+}
+
+/** A week that is not like the others. */
+export const SPECIAL_KINDS = ["routine", "check", "guest", "short", "cancelled"] as const;
+export type SpecialKind = (typeof SPECIAL_KINDS)[number];
+export interface SpecialWeek {
+  readonly week: number;
+  readonly kind: SpecialKind;
+  /** Minutes of the lesson that it takes; a cancelled one takes all. */
+  readonly minutes: number;
+}
+
+/** A finding that somebody decided to live with, and why. */
+export interface Muted {
+  readonly key: string;
+  readonly reason: string;
+}
+
+/** A teacher who cannot be there. */
+export interface Away {
+  readonly week: number;
+  readonly staffId: string;
+}
+
+/** Two figures that have something in common, as the likeness of the library tells. */
+export interface AlikeFigures {
+  readonly a: string;
+  readonly b: string;
+  readonly likeness: number;
+  /** The count that decides between look-alikes; null for others. */
+  readonly decides: string | null;
 }
 
 /** A level with its plan: everything that the planner computes from. */
 export interface LevelPlan {
   readonly rules: LevelRules;
+  /** The level's approach; the first that ships where nothing is said. */
+  readonly approach?: Approach;
   /** All figures chosen for the level, and those known from the levels before. */
   readonly figures: readonly PlanFigure[];
   /** Ids of figures that dancers bring along. */
   readonly known: readonly string[];
   readonly placements: readonly Placement[];
+  /** Beats to the phrase of its dance; 8 where nothing is said. */
+  readonly phraseBeats?: number;
+  readonly special?: readonly SpecialWeek[];
+  readonly muted?: readonly Muted[];
+  readonly alike?: readonly AlikeFigures[];
+  /** Who teaches the section; nothing for a level's own plan. */
+  readonly teachers?: readonly { readonly id: string; readonly name: string }[];
+  readonly away?: readonly Away[];
+  /** Ids of figures that were due in a lesson already held and were not reached. */
+  readonly notReached?: readonly { readonly figureId: string; readonly week: number }[];
 }
 
 /** Minutes of a lesson that are left for figures. */
@@ -57,3 +131,37 @@ export function place(placements: readonly Placement[], figureId: string, week: 
   const others = placements.filter((placement) => placement.figureId !== figureId);
   return week === null ? others : [...others, { figureId, week }];
 }
+
+/** Kinds of week in which nothing new is begun. */
+const NOTHING_NEW: ReadonlySet<SpecialKind> = new Set(["routine", "check", "guest", "cancelled"]);
+
+/** What a week has room for. */
+export interface WeekRoom {
+  readonly week: number;
+  readonly held: boolean;
+  /** Minutes for figures. */
+  readonly minutes: number;
+  /** Whether something new may be begun. */
+  readonly takesNew: boolean;
+  readonly special: SpecialWeek | null;
+}
+
+/** The room of every week: a plain one has the lesson without warm-up and wrap, a special one what is left of it. */
+export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "special">): WeekRoom[] {
+  const full = teachingMinutes(rules);
+  return weeksOf(rules).map((week) => {
+    const one = special.find((entry) => entry.week === week) ?? null;
+    const held = one?.kind !== "cancelled";
+    return {
+      week,
+      held,
+      minutes: held ? Math.max(0, full - (one?.minutes ?? 0)) : 0,
+      takesNew: !one || !NOTHING_NEW.has(one.kind),
+      special: one,
+    };
+  });
+}
+
+/** The last week with a lesson, 0 when there is none. */
+export const lastHeldWeek = (rooms: readonly WeekRoom[]): number =>
+  rooms.findLast(({ held }) => held)?.week ?? 0;

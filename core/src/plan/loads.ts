@@ -1,6 +1,7 @@
 import { LAYERS } from "../figure/index.ts";
 import { APPROACHES } from "./approach.ts";
-import { type LevelPlan, weekByFigure } from "./level.ts";
+import { refresherOf } from "./fading.ts";
+import { type LevelPlan, type PlanFigure, roomsOf, type WeekRoom, weekByFigure } from "./level.ts";
 import { type Strand, type StrandPart, strandOf } from "./strand.ts";
 
 export const WORK = [...LAYERS, "return"] as const;
@@ -15,37 +16,80 @@ export interface WeekLoad {
   readonly newFigures: readonly string[];
 }
 
+/** A part of a strand with the week of the lesson in which it is danced. */
+export type PlacedPart = StrandPart & { readonly week: number };
+
+const approachFor = (level: Pick<LevelPlan, "approach">, figure: PlanFigure) =>
+  figure.approach ?? level.approach ?? APPROACHES["steps-first"];
+
 /** The strands of a level's figures by id. They depend on the figures and the approach, not on the placements. */
-export function strandsOf(level: Pick<LevelPlan, "figures" | "rules">): ReadonlyMap<string, Strand> {
-  const approach = APPROACHES[level.rules.approachId];
-  return new Map(level.figures.map((figure) => [figure.id, strandOf(figure, approach)]));
+export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): ReadonlyMap<string, Strand> {
+  return new Map(level.figures.map((figure) => [figure.id, strandOf(figure, approachFor(level, figure))]));
 }
 
-/** The parts of a placed strand that fall into the level, each with its week. */
-export const strandInWeeks = (
+/**
+ * The parts of a strand that fall into the level, each with its week. A strand counts lessons: a cancelled week is
+ * passed over, and what it would have held comes a lesson later.
+ */
+export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekRoom[]): PlacedPart[] {
+  const held = rooms.filter(({ week, held: is }) => is && week >= start);
+  return strand.flatMap((part) => {
+    const week = held[part.age]?.week;
+    return week === undefined ? [] : [{ ...part, week }];
+  });
+}
+
+/** All that a placed figure has in the weeks of a level: its strand, and the weeks in which it is brought back. */
+export function partsOf(
+  level: Pick<LevelPlan, "approach">,
+  figure: PlanFigure,
   strand: Strand,
   start: number,
-  weeks: number,
-): (StrandPart & { week: number })[] =>
-  strand.map((part) => ({ ...part, week: start + part.age })).filter(({ week }) => week <= weeks);
+  rooms: readonly WeekRoom[],
+): PlacedPart[] {
+  const parts = strandInWeeks(strand, start, rooms);
+  const { extraReturns = [] } = figure;
+  if (extraReturns.length === 0) return parts;
+  const there = new Set(parts.map(({ week }) => week));
+  const { returnMinutes } = approachFor(level, figure);
+  const extra = extraReturns
+    .filter((week) => week > start && !there.has(week) && rooms[week - 1]?.held)
+    .map((week) => ({
+      age: week - start,
+      layer: "return" as const,
+      minutes: Math.max(1, returnMinutes),
+      week,
+    }));
+  return [...parts, ...extra].sort((a, b) => a.week - b.week);
+}
 
-/** The minutes of each week: the sum of the placed strands, shifted to their weeks. */
+/**
+ * The minutes of each week: the sum of the placed strands, shifted to their weeks, and in week 1 the refresher of
+ * what faded since the level before.
+ */
 export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
-  const { weeks } = level.rules;
-  const loads = Array.from({ length: weeks }, (_, index) => ({
-    week: index + 1,
+  const rooms = roomsOf(level);
+  const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
+  const loads = rooms.map(({ week }) => ({
+    week,
     minutes: 0,
     byWork: Object.fromEntries(WORK.map((work) => [work, 0])) as Record<Work, number>,
     newFigures: [] as string[],
   }));
+  const add = (week: number, work: Work, minutes: number) => {
+    const load = loads[week - 1];
+    if (!load) return;
+    load.minutes += minutes;
+    load.byWork[work] += minutes;
+  };
   for (const [figureId, start] of weekByFigure(level.placements)) {
+    const figure = figures.get(figureId);
     loads[start - 1]?.newFigures.push(figureId);
-    for (const { week, layer, minutes } of strandInWeeks(strands.get(figureId) ?? [], start, weeks)) {
-      const load = loads[week - 1];
-      if (!load) continue;
-      load.minutes += minutes;
-      load.byWork[layer] += minutes;
-    }
+    if (!figure) continue;
+    for (const { week, layer, minutes } of partsOf(level, figure, strands.get(figureId) ?? [], start, rooms))
+      add(week, layer, minutes);
   }
+  const first = rooms.find(({ held }) => held);
+  if (first) add(first.week, "return", Math.min(first.minutes, refresherOf(level).minutes));
   return loads;
 }

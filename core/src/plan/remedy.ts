@@ -1,43 +1,75 @@
-import { checkPlan, type Finding, findingKey } from "./check.ts";
+import { checkPlan } from "./check.ts";
+import { type Finding, findingKey } from "./finding.ts";
 import { type LevelPlan, place, weekByFigure, weeksOf } from "./level.ts";
-import { strandsOf } from "./loads.ts";
+import { planLoads, strandsOf } from "./loads.ts";
+import { lookAt } from "./sight.ts";
 
 /** One move that takes a finding away and brings no new one. */
 export interface Remedy {
   readonly figureId: string;
   readonly from: number;
   readonly to: number;
+  /** Minutes of the week it goes to, with it. */
+  readonly minutes: number;
 }
 
-/** Figures whose move can take the finding away: those it names, or all that fall into its week. */
+/** So many moves are tried for one finding; what needs more is a matter for a draft. */
+const MOST_TRIES = 120;
+
+/** Figures whose move can take the finding away: those it names, or all that are danced in its week. */
 function candidates(level: LevelPlan, finding: Finding): string[] {
   const named = [finding.figureId, finding.otherId].filter((id) => id !== undefined);
   if (named.length > 0) return named;
-  return level.placements.filter(({ week }) => week <= finding.week).map(({ figureId }) => figureId);
+  const { parts } = lookAt(level);
+  return [...parts].flatMap(([id, all]) => (all.some(({ week }) => week === finding.week) ? [id] : []));
+}
+
+/** Whether in a changed plan a finding is gone and no other came. */
+function solves(level: LevelPlan, finding: Finding, before: ReadonlySet<string>): boolean {
+  const after = checkPlan(level).map(findingKey);
+  return !after.includes(findingKey(finding)) && after.every((key) => before.has(key));
 }
 
 /**
- * The smallest move of one figure after which the finding is gone and nothing new is found.
+ * The smallest move of one figure after which the finding is gone and nothing new is found. What is pinned stays.
  * @returns null when no single move does it
  */
 export function remedyFor(level: LevelPlan, finding: Finding): Remedy | null {
-  const strands = strandsOf(level);
   const weeks = weekByFigure(level.placements);
-  const before = new Set(checkPlan(level, strands).map(findingKey));
+  const pinned = new Set(level.figures.flatMap(({ id, pinned: is }) => (is ? [id] : [])));
+  const before = new Set(checkPlan(level).map(findingKey));
   const moves = candidates(level, finding).flatMap((figureId) => {
     const from = weeks.get(figureId);
-    return from === undefined
+    return from === undefined || pinned.has(figureId)
       ? []
       : weeksOf(level.rules)
           .filter((to) => to !== from)
           .map((to) => ({ figureId, from, to }));
   });
   moves.sort((a, b) => Math.abs(a.to - a.from) - Math.abs(b.to - b.from) || a.to - b.to);
-  const helps = ({ figureId, to }: Remedy): boolean => {
-    const after = checkPlan({ ...level, placements: place(level.placements, figureId, to) }, strands).map(
-      findingKey,
-    );
-    return !after.includes(findingKey(finding)) && after.every((key) => before.has(key));
-  };
-  return moves.find(helps) ?? null;
+  for (const move of moves.slice(0, MOST_TRIES)) {
+    const moved = { ...level, placements: place(level.placements, move.figureId, move.to) };
+    if (!solves(moved, finding, before)) continue;
+    return { ...move, minutes: planLoads(moved, strandsOf(moved))[move.to - 1]?.minutes ?? 0 };
+  }
+  return null;
+}
+
+/**
+ * The week in which bringing a figure back once more takes a finding away and brings no other.
+ * @returns null when no single week does it
+ */
+export function returnFor(level: LevelPlan, finding: Finding): number | null {
+  const { figureId } = finding;
+  const start = level.placements.find((placement) => placement.figureId === figureId)?.week;
+  if (figureId === undefined || start === undefined) return null;
+  const before = new Set(checkPlan(level).map(findingKey));
+  const withReturn = (week: number): LevelPlan => ({
+    ...level,
+    figures: level.figures.map((figure) =>
+      figure.id === figureId ? { ...figure, extraReturns: [...(figure.extraReturns ?? []), week] } : figure,
+    ),
+  });
+  const weeks = weeksOf(level.rules).filter((week) => week > start && week < finding.week);
+  return weeks.find((week) => solves(withReturn(week), finding, before)) ?? null;
 }

@@ -34,26 +34,46 @@ export function shareOut(total: number, weights: readonly number[]): number[] {
   return parts;
 }
 
+/** The night a figure is new, or one of the nights over which it is spread, as layers. */
+function nightOf(minutes: number, approach: Approach, age: number, only: Layer | undefined): StrandPart[] {
+  const shares = approach.ages[0] ?? [];
+  if (only) return [{ age, layer: only, minutes }];
+  const parts = shareOut(
+    minutes,
+    shares.map(({ share }) => share),
+  );
+  return shares.map(({ layer }, index) => ({ age, layer, minutes: parts[index] ?? 0 }));
+}
+
 /**
- * The minutes a figure takes, by lesson age and layer, under an approach. The parts of age 0 sum exactly to the
- * figure's minutes; later ages scale with them, each at least a minute.
+ * The minutes a figure takes, by lesson age and layer, under an approach. Those of its first night sum exactly to
+ * the figure's minutes; a long figure taught in parts has them on so many successive nights. Later ages scale
+ * with the figure, each at least a minute.
  */
-export function strandOf(figure: Pick<PlanFigure, "kind" | "minutes">, approach: Approach): StrandPart[] {
+export function strandOf(
+  figure: Pick<PlanFigure, "kind" | "minutes" | "parts">,
+  approach: Approach,
+): StrandPart[] {
   const only = ONE_LAYER[figure.kind];
-  const ages = approach.ages.map((shares, age) => {
+  const count = Math.max(1, Math.min(figure.parts ?? 1, figure.minutes));
+  const nights = shareOut(figure.minutes, Array(count).fill(1)).flatMap((minutes, age) =>
+    nightOf(minutes, approach, age, only),
+  );
+  const later = approach.ages.slice(1).flatMap((shares, index) => {
+    const age = index + count;
     const sum = shares.reduce((total, { share }) => total + share, 0);
-    const minutes = age === 0 ? figure.minutes : Math.max(1, Math.round(figure.minutes * sum));
+    const minutes = Math.max(1, Math.round(figure.minutes * sum));
     if (only) return [{ age, layer: only, minutes }];
     const parts = shareOut(
       minutes,
       shares.map(({ share }) => share),
     );
-    return shares.map(({ layer }, index) => ({ age, layer, minutes: parts[index] ?? 0 }));
+    return shares.map(({ layer }, at) => ({ age, layer, minutes: parts[at] ?? 0 }));
   });
   const returns = approach.returns.map((age) => ({
-    age,
+    age: age + count - 1,
     layer: "return" as const,
     minutes: approach.returnMinutes,
   }));
-  return [...ages.flat(), ...returns].filter(({ minutes }) => minutes > 0);
+  return [...nights, ...later, ...returns].filter(({ minutes }) => minutes > 0);
 }

@@ -1,6 +1,7 @@
-import { checkPlan, findingKey, lessonsBefore } from "./check.ts";
+import { checkPlan } from "./check.ts";
+import { findingKey } from "./finding.ts";
 import { type LevelPlan, place, weekByFigure } from "./level.ts";
-import { strandsOf } from "./loads.ts";
+import { lessonsBefore, lookAt } from "./sight.ts";
 
 const inWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
@@ -11,13 +12,13 @@ function needsText(level: LevelPlan, figureId: string, week: number): string {
   const needs = figures.get(figureId)?.needs ?? [];
   if (needs.length === 0) return "It needs nothing before it.";
   const weeks = weekByFigure(level.placements);
-  const strands = strandsOf(level);
+  const sight = lookAt(level);
   const parts = needs.map((id) => {
     const name = figures.get(id)?.name ?? "a figure outside this level";
     if (level.known.includes(id)) return `${name}, known from the level before`;
     const start = weeks.get(id);
     if (start === undefined || start >= week) return `${name}, not danced by then`;
-    const danced = lessonsBefore(strands.get(id) ?? [], start, week);
+    const danced = lessonsBefore(sight, id, week);
     return `${name}, danced in ${danced === 1 ? "1 lesson" : `${danced} lessons`} by then`;
   });
   return `Needs ${inWords(parts)}.`;

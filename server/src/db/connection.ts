@@ -1,4 +1,5 @@
 import { Sequelize } from "sequelize";
+import { defineApproaches } from "../features/approaches/models.ts";
 import { defineChecks } from "../features/checks/models.ts";
 import { defineDances } from "../features/dances/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
@@ -24,6 +25,7 @@ export function openDatabase(url: string) {
     ...defineStaff(sequelize),
     ...defineDances(sequelize),
     ...defineFigures(sequelize),
+    ...defineApproaches(sequelize),
     ...defineLevels(sequelize),
     ...defineSections(sequelize),
     ...definePlans(sequelize),

@@ -48,6 +48,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/program/page.tsx")).ProgramPage }),
   },
   {
+    path: "levels/approaches",
+    lazy: async () => ({ Component: (await import("../features/approaches/page.tsx")).ApproachesPage }),
+  },
+  {
     path: "levels/:levelId",
     lazy: async () => ({ Component: (await import("../features/plans/page.tsx")).PlanPage }),
   },

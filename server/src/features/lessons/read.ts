@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, type Segment } from "@map-step/core/lesson";
-import type { LevelPlan } from "@map-step/core/plan";
+import { type LevelPlan, roomsOf } from "@map-step/core/plan";
 import type { Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
@@ -44,7 +44,11 @@ export async function segmentsOf(
 
 /** What the lesson before left unfinished; nothing until it has been taught. */
 export async function carriedInto(db: Database, sectionId: string, week: number): Promise<Segment[]> {
-  const before = await findLesson(db, sectionId, week - 1);
+  const { special } = await planOfSection(db, sectionId);
+  const cancelled = new Set(special.filter(({ kind }) => kind === "cancelled").map((entry) => entry.week));
+  let last = week - 1;
+  while (cancelled.has(last)) last -= 1;
+  const before = await findLesson(db, sectionId, last);
   return before?.state === "taught" ? carryOver(await segmentsOf(db, before.id)) : [];
 }
 
@@ -54,9 +58,12 @@ export async function readLesson(db: Database, sectionId: string, week: number):
   const date = section.dates[week - 1];
   if (!date) throw notFound("This section has no lesson in that week.");
   const plan = await computablePlan(db, await planOfSection(db, sectionId));
+  const room = roomsOf(plan)[week - 1];
+  if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
   const carried = await carriedInto(db, sectionId, week);
   const row = await findLesson(db, sectionId, week);
-  const about = { sectionId, week, date, lessonMinutes: plan.rules.lessonMinutes };
+  const lost = room?.special?.kind === "short" ? room.special.minutes : 0;
+  const about = { sectionId, week, date, lessonMinutes: plan.rules.lessonMinutes - lost };
   if (!row) {
     const segments = buildLesson({ plan, week, carryOver: carried }).map(fresh);
     return { ...about, state: "planned", version: 0, segments, toCarry: [] };
@@ -77,6 +84,7 @@ export async function listLessons(
   const recaps = await db.Recap.findAll({ where: { lessonId: rows.map(({ id }) => id) } });
   const plan = await computablePlan(db, await planOfSection(db, section.id));
   const names = new Map(plan.figures.map(({ id, name }) => [id, name]));
+  const rooms = roomsOf(plan);
   const lessons = section.dates.map((date, index): LessonSummary => {
     const week = index + 1;
     const row = rows.find((lesson) => lesson.week === week);
@@ -87,6 +95,7 @@ export async function listLessons(
       week,
       date,
       state: row?.state ?? "planned",
+      cancelled: rooms[index]?.held === false,
       recap: recap ? (recap.secret ? "published" : "draft") : "none",
       newFigures: newHere.map(({ figureId }) => ({ id: figureId, name: names.get(figureId) ?? "" })),
     };

@@ -19,7 +19,12 @@ export interface LevelRow extends Row<LevelRow>, Stored {
   warmUpMinutes: number;
   wrapMinutes: number;
   mostNew: number;
+  mostNewCounts: number;
   settledLessons: number;
+  firstShowWeek: number;
+  talkWeek: number | null;
+  bpm: number | null;
+  breakWeeks: number;
   approachId: Level["approachId"];
   deletedAt: CreationOptional<Date | null>;
 }
@@ -37,7 +42,12 @@ export const defineLevels = (sequelize: Sequelize) => ({
       warmUpMinutes: wholeColumn(),
       wrapMinutes: wholeColumn(),
       mostNew: wholeColumn(),
+      mostNewCounts: wholeColumn(),
       settledLessons: wholeColumn(),
+      firstShowWeek: wholeColumn(),
+      talkWeek: { type: DataTypes.INTEGER, allowNull: true },
+      bpm: { type: DataTypes.INTEGER, allowNull: true },
+      breakWeeks: wholeColumn(),
       approachId: textColumn(),
       deletedAt: deletedColumn(),
     },

@@ -1,5 +1,7 @@
 import type { Level, LevelContent } from "@map-step/contract";
+import { APPROACH_IDS } from "@map-step/core/plan";
 import type { Transaction } from "sequelize";
+import { z } from "zod";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { inUse, invalid, notFound } from "../../http/problems.ts";
@@ -25,8 +27,23 @@ async function checkFollows(
   }
 }
 
+/** An approach that ships, or one of the studio's own. */
+async function checkApproach(
+  db: Database,
+  { approachId }: LevelContent,
+  transaction: Transaction,
+): Promise<void> {
+  if ((APPROACH_IDS as readonly string[]).includes(approachId)) return;
+  const isOwn = z.uuid().safeParse(approachId).success;
+  const own = isOwn
+    ? await db.Approach.count({ where: { id: approachId, deletedAt: null }, transaction })
+    : 0;
+  if (own === 0) throw invalid([{ path: "approachId", message: "This approach is not there any more" }]);
+}
+
 export async function createLevel(db: Database, content: LevelContent): Promise<Level> {
   return db.sequelize.transaction(async (transaction) => {
+    await checkApproach(db, content, transaction);
     await checkFollows(db, null, content, transaction);
     const row = await db.Level.create(content, { transaction });
     await db.Plan.create({ levelId: row.id, sectionId: null }, { transaction });
@@ -43,6 +60,7 @@ export async function changeLevel(
     const now = await readLevel(db, id, transaction);
     await changeAt(db.Level, id, version, content, transaction, () => readLevel(db, id, transaction));
     await checkFollows(db, id, content, transaction);
+    await checkApproach(db, content, transaction);
     if (now.danceId !== content.danceId && (await planOfLevel(db, id, transaction)).chosen.length > 0)
       throw invalid([
         { path: "danceId", message: "Its plan holds figures of the present dance; take them out first" },

@@ -1,9 +1,23 @@
-import { DataTypes, type Sequelize } from "sequelize";
-import { idColumn, keyColumn, type Row, type Stored, storedColumns, wholeColumn } from "../../db/row.ts";
+import type { ChosenFigure, PlanContent } from "@map-step/contract";
+import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import {
+  deletedColumn,
+  idColumn,
+  keyColumn,
+  type Row,
+  recordsColumn,
+  type Stored,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
 export interface PlanRow extends Row<PlanRow>, Stored {
   levelId: string;
   sectionId: string | null;
+  special: CreationOptional<PlanContent["special"]>;
+  muted: CreationOptional<PlanContent["muted"]>;
+  away: CreationOptional<PlanContent["away"]>;
 }
 
 export interface PlanFigureRow extends Row<PlanFigureRow> {
@@ -11,12 +25,32 @@ export interface PlanFigureRow extends Row<PlanFigureRow> {
   figureId: string;
   week: number | null;
   position: number;
+  pinned: boolean;
+  wish: ChosenFigure["wish"];
+  worth: number;
+  parts: number;
+  approachId: string | null;
+  extraReturns: number[];
+}
+
+export interface PlanDraftRow extends Row<PlanDraftRow>, Stored {
+  planId: string;
+  name: string;
+  content: PlanContent;
+  deletedAt: CreationOptional<Date | null>;
 }
 
 export const definePlans = (sequelize: Sequelize) => ({
   Plan: sequelize.define<PlanRow>(
     "plan",
-    { ...storedColumns(), levelId: idColumn(), sectionId: { type: DataTypes.UUID, allowNull: true } },
+    {
+      ...storedColumns(),
+      levelId: idColumn(),
+      sectionId: { type: DataTypes.UUID, allowNull: true },
+      special: recordsColumn(),
+      muted: recordsColumn(),
+      away: recordsColumn(),
+    },
     { tableName: "plans" },
   ),
   PlanFigure: sequelize.define<PlanFigureRow>(
@@ -26,7 +60,24 @@ export const definePlans = (sequelize: Sequelize) => ({
       figureId: keyColumn(),
       week: { type: DataTypes.INTEGER, allowNull: true },
       position: wholeColumn(),
+      pinned: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      wish: textColumn(),
+      worth: wholeColumn(),
+      parts: wholeColumn(),
+      approachId: { type: DataTypes.TEXT, allowNull: true },
+      extraReturns: { type: DataTypes.ARRAY(DataTypes.INTEGER), allowNull: false, defaultValue: [] },
     },
     { tableName: "plan_figures" },
+  ),
+  PlanDraft: sequelize.define<PlanDraftRow>(
+    "planDraft",
+    {
+      ...storedColumns(),
+      planId: idColumn(),
+      name: textColumn(),
+      content: { type: DataTypes.JSONB, allowNull: false },
+      deletedAt: deletedColumn(),
+    },
+    { tableName: "plan_drafts" },
   ),
 });

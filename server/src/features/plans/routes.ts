@@ -1,9 +1,16 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
+import { createPlanDraft, listPlanDrafts, removePlanDraft, restorePlanDraft } from "./drafts.ts";
 import { changePlan, readPlan } from "./service.ts";
 
 export function servePlans(router: Router, { db }: Context): void {
   serve(router, api.plans.read, ({ params }) => readPlan(db, params.id));
-  serve(router, api.plans.change, ({ params, body }) => changePlan(db, params.id, body.version, body.chosen));
+  serve(router, api.plans.change, ({ params, body: { version, ...content } }) =>
+    changePlan(db, params.id, version, content),
+  );
+  serve(router, api.planDrafts.list, ({ params }) => listPlanDrafts(db, params.id));
+  serve(router, api.planDrafts.create, ({ params, body }) => createPlanDraft(db, params.id, body));
+  serve(router, api.planDrafts.remove, ({ params }) => removePlanDraft(db, params.id));
+  serve(router, api.planDrafts.restore, ({ params }) => restorePlanDraft(db, params.id));
 }

@@ -1,12 +1,21 @@
-import { type ChosenFigure, type Plan, toLevelPlan } from "@map-step/contract";
+import {
+  type ChosenFigure,
+  contentOfPlan,
+  type Plan,
+  type PlanContent,
+  toLevelPlan,
+} from "@map-step/contract";
 import type { LevelPlan } from "@map-step/core/plan";
 import { Op, type Transaction, type WhereOptions } from "sequelize";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { invalid, notFound } from "../../http/problems.ts";
+import { listApproaches } from "../approaches/service.ts";
+import { readDance } from "../dances/service.ts";
 import { listFigures } from "../figures/service.ts";
 import { readLevel } from "../levels/read.ts";
 import type { PlanRow } from "./models.ts";
+import { notReachedIn } from "./not-reached.ts";
 
 const placesOf = async (db: Database, planId: string, transaction?: Transaction): Promise<ChosenFigure[]> => {
   const rows = await db.PlanFigure.findAll({
@@ -14,7 +23,16 @@ const placesOf = async (db: Database, planId: string, transaction?: Transaction)
     order: ["position"],
     ...(transaction ? { transaction } : {}),
   });
-  return rows.map(({ figureId, week }) => ({ figureId, week }));
+  return rows.map(({ figureId, week, pinned, wish, worth, parts, approachId, extraReturns }) => ({
+    figureId,
+    week,
+    pinned,
+    wish,
+    worth,
+    parts,
+    approachId,
+    extraReturns,
+  }));
 };
 
 /** Ids of the figures placed in the plans of all levels before this one. */
@@ -34,9 +52,13 @@ async function knownBefore(db: Database, levelId: string, transaction?: Transact
 
 async function view(db: Database, row: PlanRow | null, transaction?: Transaction): Promise<Plan> {
   if (!row) throw notFound();
-  const { id, version, levelId, sectionId } = row;
-  const known = await knownBefore(db, levelId, transaction);
-  return { id, version, levelId, sectionId, known, chosen: await placesOf(db, id, transaction) };
+  const { id, version, levelId, sectionId, special, muted, away } = row;
+  const [known, chosen, notReached] = [
+    await knownBefore(db, levelId, transaction),
+    await placesOf(db, id, transaction),
+    sectionId === null ? [] : await notReachedIn(db, sectionId, transaction),
+  ];
+  return { id, version, levelId, sectionId, known, chosen, special, muted, away, notReached };
 }
 
 const findPlan = async (
@@ -52,10 +74,25 @@ export const planOfLevel = (db: Database, levelId: string, transaction?: Transac
   findPlan(db, { levelId, sectionId: null }, transaction);
 export const planOfSection = (db: Database, sectionId: string) => findPlan(db, { sectionId });
 
+async function teachersOf(db: Database, sectionId: string): Promise<{ id: string; name: string }[]> {
+  const rows = await db.SectionTeacher.findAll({ where: { sectionId }, order: ["createdAt"] });
+  const staff = await db.Staff.findAll({ where: { id: rows.map(({ staffId }) => staffId) } });
+  return staff.map(({ id, name }) => ({ id, name }));
+}
+
 /** A plan as the planner computes with it. */
 export async function computablePlan(db: Database, plan: Plan): Promise<LevelPlan> {
-  const [level, library] = await Promise.all([readLevel(db, plan.levelId), listFigures(db)]);
-  return toLevelPlan(level, plan, library);
+  const [level, library, approaches, teachers] = await Promise.all([
+    readLevel(db, plan.levelId),
+    listFigures(db),
+    listApproaches(db),
+    plan.sectionId === null ? undefined : teachersOf(db, plan.sectionId),
+  ]);
+  return toLevelPlan(level, plan, library, {
+    dance: await readDance(db, level.danceId),
+    approaches,
+    teachers,
+  });
 }
 
 const writePlaces = async (
@@ -75,12 +112,15 @@ export async function changePlan(
   db: Database,
   id: string,
   version: number,
-  chosen: readonly ChosenFigure[],
+  { chosen, special, muted, away }: PlanContent,
 ): Promise<Plan> {
   return db.sequelize.transaction(async (transaction) => {
     const now = await readPlan(db, id, transaction);
-    await changeAt(db.Plan, id, version, {}, transaction, () => readPlan(db, id, transaction));
+    const kept = { special, muted, away };
+    await changeAt(db.Plan, id, version, kept, transaction, () => readPlan(db, id, transaction));
     const level = await readLevel(db, now.levelId, transaction);
+    const late = [...special, ...away].find(({ week }) => week > level.weeks);
+    if (late) throw invalid([{ path: "special", message: `The level ends after week ${level.weeks}` }]);
     const ids = chosen.map(({ figureId }) => figureId);
     const fitting = await db.Figure.findAll({
       where: { id: ids, danceId: level.danceId, deletedAt: null },
@@ -109,8 +149,9 @@ export async function copyPlan(
   sectionId: string,
   transaction: Transaction,
 ): Promise<void> {
-  const { chosen } = await planOfLevel(db, levelId, transaction);
-  const copy = await db.Plan.create({ levelId, sectionId }, { transaction });
+  const plan = contentOfPlan(await planOfLevel(db, levelId, transaction));
+  const { chosen, ...rest } = plan;
+  const copy = await db.Plan.create({ levelId, sectionId, ...rest }, { transaction });
   await writePlaces(db, copy.id, chosen, transaction);
 }
 
@@ -124,7 +165,11 @@ export async function fitPlansToWeeks(
   const plans = await db.Plan.findAll({ where: { levelId }, transaction });
   for (const plan of plans) {
     const where = { planId: plan.id, week: { [Op.gt]: weeks } };
-    const [moved] = await db.PlanFigure.update({ week: null }, { where, transaction });
-    if (moved > 0) await plan.increment("version", { transaction });
+    const [moved] = await db.PlanFigure.update({ week: null, pinned: false }, { where, transaction });
+    const special = plan.special.filter(({ week }) => week <= weeks);
+    const away = plan.away.filter(({ week }) => week <= weeks);
+    const fewer = special.length < plan.special.length || away.length < plan.away.length;
+    if (fewer) await plan.update({ special, away }, { transaction });
+    if (moved > 0 || fewer) await plan.increment("version", { transaction });
   }
 }

@@ -1,6 +1,7 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
+import { sectionCalendar } from "./calendar.ts";
 import { changeSection, createSection, listSections, removeSection, restoreSection } from "./service.ts";
 import { changeStudent, createStudent, listStudents, removeStudent, restoreStudent } from "./students.ts";
 
@@ -10,6 +11,7 @@ export function serveSections(router: Router, { db }: Context): void {
   serve(router, api.sections.change, ({ params, body }) => changeSection(db, params.id, body));
   serve(router, api.sections.remove, ({ params }) => removeSection(db, params.id));
   serve(router, api.sections.restore, ({ params }) => restoreSection(db, params.id));
+  serve(router, api.sections.calendar, ({ params }) => sectionCalendar(db, params.id));
 
   serve(router, api.students.list, ({ params }) => listStudents(db, params.id));
   serve(router, api.students.create, ({ params, body }) => createStudent(db, params.id, body));

@@ -60,7 +60,7 @@ export async function todayFor(db: Database, config: Config, person: Person): Pr
       room: section.room,
     };
     const withLine = <T extends LessonSummary>(lesson: T) => ({ ...lesson, ...line });
-    const next = all.find(({ state }) => state === "planned");
+    const next = all.find(({ state, cancelled }) => state === "planned" && !cancelled);
     const teachers = section.teacherIds.flatMap((id) => staffNames.get(id) ?? []);
     if (next) {
       const carried = (await carriedInto(db, section.id, next.week)).map(({ title }) => title);

@@ -1,6 +1,6 @@
 import { Button, SimpleGrid, Stack } from "@chakra-ui/react";
-import { api, type DanceRecord, type Level, levelChange } from "@map-step/contract";
-import { APPROACH_IDS, APPROACHES, type ApproachId } from "@map-step/core/plan";
+import { type ApproachRecord, api, type DanceRecord, type Level, levelChange } from "@map-step/contract";
+import { APPROACH_IDS, APPROACHES, approachOf } from "@map-step/core/plan";
 import { useNavigate } from "react-router";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
@@ -9,6 +9,7 @@ import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { tellDone } from "../../kit/toasts.tsx";
+import { StrandPicture } from "../approaches/strand-picture.tsx";
 
 const NUMBERS = [
   ["weeks", "Weeks"],
@@ -16,7 +17,16 @@ const NUMBERS = [
   ["warmUpMinutes", "Warm-up minutes"],
   ["wrapMinutes", "Wrap minutes"],
   ["mostNew", "Most new figures a lesson"],
+  ["mostNewCounts", "Most new ways to count"],
   ["settledLessons", "Lessons to settle a basic"],
+  ["firstShowWeek", "Show moves from week"],
+  ["breakWeeks", "Weeks since the level before"],
+] as const;
+
+/** Numbers that may stay empty. */
+const OPTIONAL = [
+  ["talkWeek", "Talk about holds in week", "Before it no close hold is taught"],
+  ["bpm", "Tempo, bpm", "Tells what is too fast"],
 ] as const;
 
 const blank = (danceId: string) => ({
@@ -28,8 +38,13 @@ const blank = (danceId: string) => ({
   warmUpMinutes: 7,
   wrapMinutes: 5,
   mostNew: 3,
+  mostNewCounts: 2,
   settledLessons: 2,
-  approachId: "steps-first" as ApproachId,
+  firstShowWeek: 1,
+  talkWeek: null,
+  bpm: null,
+  breakWeeks: 0,
+  approachId: "steps-first",
   version: 0,
 });
 
@@ -38,13 +53,16 @@ interface Props {
   readonly level: Level | null;
   readonly levels: readonly Level[];
   readonly dances: readonly DanceRecord[];
+  /** The studio's own ways of teaching. */
+  readonly approaches: readonly ApproachRecord[];
   readonly onClose: () => void;
 }
 
 const number = (label: string) => [label, String] as const;
+const optional = (label: string) => [label, (value: number | null) => String(value ?? "none")] as const;
 
 /** What a level is: its length, its limits and its way of teaching. */
-export function LevelDialog({ level, levels, dances, onClose }: Props) {
+export function LevelDialog({ level, levels, dances, approaches, onClose }: Props) {
   const navigate = useNavigate();
   const create = useChange(api.levels.create);
   const change = useChange(api.levels.change);
@@ -61,13 +79,18 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
     shown: {
       name: ["Name", (name: string) => name],
       followsId: ["Follows", nameOf],
-      approachId: ["Approach", (id) => APPROACHES[id].name],
+      approachId: ["Approach", (id) => approachOf(id, approaches).name],
       weeks: number("Weeks"),
       lessonMinutes: number("Minutes a lesson"),
       warmUpMinutes: number("Warm-up"),
       wrapMinutes: number("Wrap"),
       mostNew: number("Most new figures a lesson"),
+      mostNewCounts: number("Most new ways to count"),
       settledLessons: number("Lessons to settle a basic"),
+      firstShowWeek: number("Show moves from week"),
+      talkWeek: optional("Talk about holds in week"),
+      bpm: optional("Tempo"),
+      breakWeeks: number("Weeks since the level before"),
     },
     save: ({ version, ...content }) =>
       level
@@ -81,7 +104,7 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
     },
   });
   const danceId = form.watch("danceId");
-  const approach = APPROACHES[form.watch("approachId")];
+  const approach = approachOf(form.watch("approachId"), approaches);
   const before = levels.filter((other) => other.danceId === danceId && other.id !== level?.id);
   const foot = (
     <Button loading={isSubmitting} onClick={submit}>
@@ -129,14 +152,30 @@ export function LevelDialog({ level, levels, dances, onClose }: Props) {
               {...form.register(name, { valueAsNumber: true })}
             />
           ))}
+          {OPTIONAL.map(([name, label, help]) => (
+            <TextField
+              key={name}
+              label={label}
+              help={help}
+              type="number"
+              error={errors[name]?.message}
+              {...form.register(name, {
+                setValueAs: (value) => (value === "" || value === null ? null : Number(value)),
+              })}
+            />
+          ))}
         </SimpleGrid>
         <ChoiceField
           label="Approach"
           help={approach.reason}
           error={errors.approachId?.message}
-          choices={APPROACH_IDS.map((id) => ({ value: id, label: APPROACHES[id].name }))}
+          choices={[
+            ...approaches.map(({ id, name }) => ({ value: id, label: name })),
+            ...APPROACH_IDS.map((id) => ({ value: id, label: APPROACHES[id].name })),
+          ]}
           {...form.register("approachId")}
         />
+        <StrandPicture approach={approach} />
       </Stack>
       {conflict}
     </Modal>

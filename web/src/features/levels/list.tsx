@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, type Level, type Section } from "@map-step/contract";
-import { APPROACHES } from "@map-step/core/plan";
+import { type ApproachRecord, api, type DanceRecord, type Level, type Section } from "@map-step/contract";
+import { approachOf } from "@map-step/core/plan";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -83,10 +83,11 @@ interface LevelPanelProps {
   readonly dance: DanceRecord | undefined;
   readonly sections: readonly Section[];
   readonly teachersOf: (section: Section) => string;
+  readonly approaches: readonly ApproachRecord[];
   readonly onOpen: (open: Open) => void;
 }
 
-function LevelPanel({ level, dance, sections, teachersOf, onOpen }: LevelPanelProps) {
+function LevelPanel({ level, dance, sections, teachersOf, approaches, onOpen }: LevelPanelProps) {
   const mayLevels = useMay("levels.write");
   const maySections = useMay("sections.write");
   return (
@@ -98,7 +99,7 @@ function LevelPanel({ level, dance, sections, teachersOf, onOpen }: LevelPanelPr
           </Heading>
           <Text color="soft" fontSize="sm">
             {dance?.name}, {level.weeks} weeks of {level.lessonMinutes} minutes, at most {level.mostNew} new
-            figures a lesson, {APPROACHES[level.approachId].name.toLowerCase()}
+            figures a lesson, {approachOf(level.approachId, approaches).name.toLowerCase()}
           </Text>
         </Box>
         <Flex gap="2" wrap="wrap" align="flex-start">
@@ -146,12 +147,13 @@ export function LevelsPage() {
   const sections = useApi(api.sections.list, {});
   const dances = useApi(api.dances.list, {});
   const staff = useApi(api.staff.list, {});
+  const approaches = useApi(api.approaches.list, {});
   const mayLevels = useMay("levels.write");
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   return (
-    <Loaded all={[levels, sections, dances, staff]}>
-      {(allLevels, allSections, allDances, members) => {
+    <Loaded all={[levels, sections, dances, staff, approaches]}>
+      {(allLevels, allSections, allDances, members, own) => {
         const newLevel = mayLevels && allDances.length > 0;
         const teachersOf = ({ teacherIds }: Section) =>
           members
@@ -169,6 +171,9 @@ export function LevelsPage() {
                   <Link to="/levels/program">Program</Link>
                 </Button>
               ) : null}
+              <Button asChild variant="outline" bg="panel">
+                <Link to="/levels/approaches">Approaches</Link>
+              </Button>
               {newLevel ? (
                 <Button onClick={() => setOpen({ what: "level", level: null })}>New level</Button>
               ) : null}
@@ -181,6 +186,7 @@ export function LevelsPage() {
                   dance={allDances.find(({ id }) => id === level.danceId)}
                   sections={allSections.filter(({ levelId }) => levelId === level.id)}
                   teachersOf={teachersOf}
+                  approaches={own}
                   onOpen={setOpen}
                 />
               ))}
@@ -202,7 +208,13 @@ export function LevelsPage() {
               ) : null}
             </Stack>
             {open?.what === "level" ? (
-              <LevelDialog level={open.level} levels={allLevels} dances={allDances} onClose={close} />
+              <LevelDialog
+                level={open.level}
+                levels={allLevels}
+                dances={allDances}
+                approaches={own}
+                onClose={close}
+              />
             ) : null}
             {open?.what === "section" ? (
               <SectionDialog levelId={open.levelId} section={open.section} staff={members} onClose={close} />

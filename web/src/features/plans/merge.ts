@@ -1,27 +1,84 @@
+import type { ChosenFigure, PlanContent } from "@map-step/contract";
 import type { Difference } from "../../kit/merge.ts";
-import type { Chosen } from "./use-plan.ts";
+import { SPECIAL_NAMES } from "./words.ts";
 
-/** Where two versions of a plan put a figure differently. */
-export function planDifferences(
-  mine: Chosen,
-  theirs: Chosen,
-  nameOf: (figureId: string) => string,
-): Difference[] {
-  const where = (chosen: Chosen, id: string): string => {
-    const entry = chosen.find(({ figureId }) => figureId === id);
-    if (!entry) return "not in the plan";
-    return entry.week === null ? "waiting for a week" : `week ${entry.week}`;
-  };
-  const ids = [...new Set([...mine, ...theirs].map(({ figureId }) => figureId))];
-  return ids
-    .map((id) => ({ key: id, label: nameOf(id), mine: where(mine, id), theirs: where(theirs, id) }))
-    .filter((difference) => difference.mine !== difference.theirs);
+const WISH_WORDS = { must: "a must", may: "", ban: "left out" } as const;
+
+/** What a plan says of a figure, in words. */
+function entryInWords(entry: ChosenFigure | undefined): string {
+  if (!entry) return "not in the plan";
+  const { week, pinned, wish, worth, parts, approachId, extraReturns } = entry;
+  return [
+    week === null ? "waiting for a week" : `week ${week}`,
+    pinned ? "pinned" : "",
+    WISH_WORDS[wish],
+    worth === 5 ? "" : `worth ${worth}`,
+    parts === 1 ? "" : `in ${parts} parts`,
+    approachId === null ? "" : "with an approach of its own",
+    extraReturns.length === 0 ? "" : `back in week ${extraReturns.join(", ")}`,
+  ]
+    .filter(Boolean)
+    .join(", ");
 }
 
-/** My plan with the chosen figures where the other version has them, if it has them. */
-export function mergePlans(mine: Chosen, theirs: Chosen, chosen: ReadonlySet<string>): Chosen {
-  return [
-    ...mine.filter(({ figureId }) => !chosen.has(figureId)),
-    ...theirs.filter(({ figureId }) => chosen.has(figureId)),
+type Named = ReadonlyMap<string, string>;
+const WEEK = "week:";
+
+/** Weeks, muted findings and absences, each by its own name and in words. */
+function restOf({ special, muted, away }: PlanContent, staff: Named): Map<string, readonly [string, string]> {
+  return new Map([
+    ...special.map(({ week, kind, minutes }): [string, readonly [string, string]] => [
+      `${WEEK}${week}`,
+      [`Week ${week}`, `${SPECIAL_NAMES[kind]}, ${minutes} minutes`],
+    ]),
+    ...muted.map(({ key, reason }): [string, readonly [string, string]] => [
+      `muted:${key}`,
+      ["A finding", `lived with: ${reason}`],
+    ]),
+    ...away.map(({ week, staffId }): [string, readonly [string, string]] => [
+      `away:${week}:${staffId}`,
+      [`${staff.get(staffId) ?? "A teacher"}, week ${week}`, "away"],
+    ]),
+  ]);
+}
+
+/** Where two versions of a plan differ: figure by figure, and in all else. */
+export function planDifferences(
+  mine: PlanContent,
+  theirs: PlanContent,
+  nameOf: (figureId: string) => string,
+  staff: Named = new Map(),
+): Difference[] {
+  const entryIn = ({ chosen }: PlanContent, id: string) => chosen.find(({ figureId }) => figureId === id);
+  const ids = [...new Set([...mine.chosen, ...theirs.chosen].map(({ figureId }) => figureId))];
+  const [own, other] = [restOf(mine, staff), restOf(theirs, staff)];
+  const figures = ids.map((id) => ({
+    key: id,
+    label: nameOf(id),
+    mine: entryInWords(entryIn(mine, id)),
+    theirs: entryInWords(entryIn(theirs, id)),
+  }));
+  const rest = [...new Set([...own.keys(), ...other.keys()])].map((key) => ({
+    key,
+    label: (own.get(key) ?? other.get(key))?.[0] ?? "",
+    mine: own.get(key)?.[1] ?? "as usual",
+    theirs: other.get(key)?.[1] ?? "as usual",
+  }));
+  return [...figures, ...rest].filter((difference) => difference.mine !== difference.theirs);
+}
+
+/** My plan with what was chosen as the other version has it, if it has it. */
+export function mergePlans(mine: PlanContent, theirs: PlanContent, taken: ReadonlySet<string>): PlanContent {
+  const pick = <T>(own: readonly T[], other: readonly T[], keyOf: (entry: T) => string): T[] => [
+    ...own.filter((entry) => !taken.has(keyOf(entry))),
+    ...other.filter((entry) => taken.has(keyOf(entry))),
   ];
+  return {
+    chosen: pick(mine.chosen, theirs.chosen, ({ figureId }) => figureId),
+    special: pick(mine.special, theirs.special, ({ week }) => `${WEEK}${week}`).sort(
+      (a, b) => a.week - b.week,
+    ),
+    muted: pick(mine.muted, theirs.muted, ({ key }) => `muted:${key}`),
+    away: pick(mine.away, theirs.away, ({ week, staffId }) => `away:${week}:${staffId}`),
+  };
 }

@@ -1,8 +1,10 @@
 import { api } from "@map-step/contract";
+import { useMemo, useState } from "react";
 import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
+import { useLikeness } from "../figures/use-likeness.ts";
 import { Planner } from "./planner.tsx";
 
 /** The plan of a level, or a section's own copy of it. */
@@ -12,6 +14,10 @@ export function PlanPage() {
   const sections = useApi(api.sections.list, {});
   const library = useFigures();
   const dances = useDances();
+  const approaches = useApi(api.approaches.list, {});
+  const staff = useApi(api.staff.list, {});
+  const { pairs } = useLikeness();
+  const [depth, setDepth] = useState(0);
   const section = sections.data?.find(({ id }) => id === sectionId) ?? null;
   const level = levels.data?.find(({ id }) => id === levelId);
   const planId = sectionId ? section?.planId : level?.planId;
@@ -21,12 +27,16 @@ export function PlanPage() {
     { params: { id: sectionId ?? "" } },
     { enabled: section !== null },
   );
+  const teachers = useMemo(
+    () => section?.teacherIds.flatMap((id) => staff.data?.find((one) => one.id === id) ?? []),
+    [section, staff.data],
+  );
   if (levels.data && sections.data && planId === undefined)
     return <Empty title="This plan is not there any more">Choose another one under Levels.</Empty>;
   const taughtOf = section ? [lessons] : [];
   return (
-    <Loaded all={[levels, library, dances, plan, ...taughtOf]}>
-      {(_levels, figures, allDances, current) =>
+    <Loaded all={[levels, library, dances, approaches, staff, plan, ...taughtOf]}>
+      {(_levels, figures, allDances, own, members, current) =>
         level ? (
           <Planner
             key={current.id}
@@ -40,6 +50,12 @@ export function PlanPage() {
             )}
             plan={current}
             library={figures}
+            approaches={own}
+            members={members}
+            teachers={section ? teachers : undefined}
+            pairs={pairs}
+            depth={depth}
+            onDepth={setDepth}
           />
         ) : null
       }

@@ -1,184 +1,202 @@
-import { Box, Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import type { FigureRecord, Level, PlanContent } from "@map-step/contract";
 import {
-  type DanceRecord,
-  type FigureRecord,
-  type Level,
-  type Plan,
-  type Section,
-  toLevelPlan,
-} from "@map-step/contract";
-import {
-  APPROACHES,
+  approachOf,
   checkPlan,
-  draftPlan,
-  type LeftOut,
+  mutedIn,
   planLoads,
-  strandsOf,
+  reflow,
+  roomsOf,
   teachingMinutes,
 } from "@map-step/core/plan";
-import { Redo2, Undo2 } from "lucide-react";
 import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
-import { useNavigate } from "react-router";
 import { PageHead } from "../../kit/page.tsx";
-import { SaveBadge } from "../../kit/save-state.tsx";
 import { Empty } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { PlanConflict } from "./conflict.tsx";
-import { type Drag, type Selection, WeekGrid } from "./grid/grid.tsx";
+import { type Drag, figuresIn, type Selection, WeekGrid } from "./grid/grid.tsx";
 import { Inspector } from "./inspector/inspector.tsx";
-import { type Chosen, usePlan, withWeek } from "./use-plan.ts";
+import type { PlannerInput } from "./planner-input.ts";
+import { PlannerTools, type Tool } from "./planner-tools.tsx";
+import { type Proposal, withPlacements } from "./proposal.ts";
+import { ProposalPanel } from "./proposal-panel.tsx";
+import { ToolDialogs } from "./tool-dialogs.tsx";
+import { goodness, useDraft } from "./use-draft.ts";
+import { useLevelPlan } from "./use-level-plan.ts";
+import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
+import { count } from "./words.ts";
 
-interface Props {
-  readonly level: Level;
-  readonly dance: DanceRecord | undefined;
-  /** `null` for the level's own plan. */
-  readonly section: Section | null;
-  /** All sections of the level, each with a plan of its own. */
-  readonly sections: readonly Section[];
-  /** The last week taught, 0 before the first. */
-  readonly taught: number;
-  readonly plan: Plan;
-  readonly library: readonly FigureRecord[];
-}
-
-/** Which copy of the plan is on screen: the level's or one of its sections'. */
-function PlanPicker({ level, section, sections }: Pick<Props, "level" | "section" | "sections">) {
-  const navigate = useNavigate();
-  if (sections.length === 0) return null;
-  return (
-    <NativeSelect.Root width="auto">
-      <NativeSelect.Field
-        aria-label="Plan of"
-        bg="panel"
-        value={section?.id ?? ""}
-        onChange={({ target }) =>
-          navigate(
-            target.value === "" ? `/levels/${level.id}` : `/levels/${level.id}/sections/${target.value}`,
-          )
-        }
-      >
-        <option value="">Level plan</option>
-        {sections.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
-  );
-}
-
-const count = (number: number, one: string) => `${number} ${number === 1 ? one : `${one}s`}`;
-
-function about({ level, section }: Props, chosen: Chosen): string {
+const about = (level: Level, section: PlannerInput["section"], approach: string, chosen: Chosen): string => {
   const placed = chosen.filter(({ week }) => week !== null).length;
   const waiting = chosen.length - placed;
   return [
     section?.name ?? "Level plan",
     `${level.weeks} weeks of ${level.lessonMinutes} minutes`,
-    `${APPROACHES[level.approachId].name.toLowerCase()} approach`,
+    `${approach.toLowerCase()} approach`,
     `${count(placed, "figure")} placed${waiting > 0 ? `, ${waiting} waiting` : ""}`,
   ].join(", ");
-}
+};
 
 /** The director's main screen: the week grid, what is to solve, and what is selected. */
-export function Planner(props: Props) {
-  const { level, section, plan, library, taught } = props;
+export function Planner(input: PlannerInput) {
+  const { level, section, plan, library, taught, members } = input;
   const mayEdit = useMay("plans.write");
   const edit = usePlan(plan);
-  const { chosen } = edit;
   const [selection, setSelection] = useState<Selection>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
-  const [choosing, setChoosing] = useState(false);
-  const [left, setLeft] = useState<readonly LeftOut[]>([]);
+  const [tool, setTool] = useState<Tool | null>(null);
+  const [given, setGiven] = useState<Proposal | null>(null);
+  const { drafting, start, stop, clear } = useDraft();
 
-  const shown = drag ? withWeek(chosen, drag.figureId, drag.to === 0 ? null : drag.to) : chosen;
-  const strands = useMemo(() => strandsOf({ rules: level, figures: library }), [level, library]);
-  const levelPlan = useMemo(
-    () => toLevelPlan(level, { chosen: [...shown], known: plan.known }, library),
-    [level, shown, plan.known, library],
-  );
+  const drafted: Proposal | null =
+    drafting && drafting.plan.placements.length > 0
+      ? {
+          title: "A draft of the plan",
+          content: { ...edit.content, chosen: withPlacements(edit.chosen, drafting.plan.placements) },
+          why: new Map(),
+          left: drafting.left,
+        }
+      : null;
+  const proposal = given ?? drafted;
+  const content: PlanContent = proposal?.content ?? edit.content;
+  const shown = drag
+    ? {
+        ...content,
+        chosen: content.chosen.map((entry) => {
+          const to = drag.get(entry.figureId);
+          return to === undefined ? entry : { ...entry, week: to === 0 ? null : to };
+        }),
+      }
+    : content;
+  const { levelPlan, strands, partsAt } = useLevelPlan({ ...input, content: shown });
+  const rooms = useMemo(() => roomsOf(levelPlan), [levelPlan]);
   const loads = useMemo(() => planLoads(levelPlan, strands), [levelPlan, strands]);
   const findings = useMemo(
-    () => checkPlan(levelPlan, strands).filter(({ week }) => week > taught),
+    () =>
+      checkPlan(levelPlan, strands).filter(
+        ({ week, code }) => week > taught || week === 0 || code === "not-reached",
+      ),
     [levelPlan, strands, taught],
   );
+  const muted = useMemo(() => mutedIn(levelPlan, strands), [levelPlan, strands]);
   const figures = useMemo(() => {
-    const ids = new Set(chosen.map(({ figureId }) => figureId));
+    const ids = new Set(content.chosen.map(({ figureId }) => figureId));
     return library.filter(({ id }) => ids.has(id));
-  }, [chosen, library]);
+  }, [content.chosen, library]);
+  const canEdit = mayEdit && proposal === null;
 
-  const now = useRef({ edit, chosen });
-  now.current = { edit, chosen };
-  const move = useCallback(
-    (figureId: string, week: number) => {
-      if (week > 0 && week <= taught) return;
-      const { edit: current, chosen: before } = now.current;
-      current.edit(withWeek(before, figureId, week === 0 ? null : week));
-    },
-    [taught],
-  );
-  const selectFigure = useCallback((figureId: string) => setSelection({ figureId }), []);
-
-  const draft = () => {
-    const keep = levelPlan.placements.filter(({ week }) => week <= taught);
-    const result = draftPlan(levelPlan, { keep, from: taught + 1 });
-    const weeks = new Map(result.placements.map(({ figureId, week }) => [figureId, week]));
-    edit.edit(chosen.map(({ figureId }) => ({ figureId, week: weeks.get(figureId) ?? null })));
-    setLeft(result.left);
-    setSelection(null);
-    const waiting = result.left.length;
-    tellDone(
-      `${count(result.placements.length, "figure")} placed${waiting > 0 ? `; ${waiting} found no week, see why at each` : ""}`,
+  /** Where the figures that are selected together go when one of them goes to a week. */
+  const targets = (figureId: string, to: number): Map<string, number> => {
+    const ids = figuresIn(selection).includes(figureId) ? figuresIn(selection) : [figureId];
+    const at = (id: string) => edit.chosen.find((entry) => entry.figureId === id);
+    const by = to - (at(figureId)?.week ?? 0);
+    return new Map(
+      ids.flatMap((id): [string, number][] => {
+        const entry = at(id);
+        const week = entry?.week ?? 0;
+        if (!entry || entry.pinned || (week > 0 && week <= taught)) return [];
+        const next =
+          id === figureId || to === 0
+            ? to
+            : week === 0
+              ? 0
+              : Math.min(level.weeks, Math.max(taught + 1, week + by));
+        return [[id, next]];
+      }),
     );
   };
+  const move = (figureId: string, to: number): void => {
+    if (!canEdit || (to > 0 && to <= taught)) return;
+    const weeks = targets(figureId, to);
+    edit.edit({
+      chosen: withEntry(edit.chosen, [...weeks.keys()], (entry) => ({
+        week: weeks.get(entry.figureId) || null,
+      })),
+    });
+  };
+  const now = useRef({ move, targets, selection });
+  now.current = { move, targets, selection };
+  const onMove = useCallback((figureId: string, to: number) => now.current.move(figureId, to), []);
+  const selectFigure = useCallback((figureId: string, more: boolean) => {
+    setSelection((before) => {
+      const ids = more ? figuresIn(before) : [];
+      return {
+        figureIds: ids.includes(figureId) && more ? ids.filter((id) => id !== figureId) : [...ids, figureId],
+      };
+    });
+  }, []);
+  const draft = () => {
+    setGiven(null);
+    setSelection(null);
+    const keep = levelPlan.placements.filter(({ week }) => week <= taught);
+    void start(levelPlan, { keep, from: taught + 1, depth: input.depth });
+  };
+  const propose = (next: Proposal) => {
+    clear();
+    setGiven(next);
+  };
+  const leave = () => {
+    clear();
+    setGiven(null);
+  };
+  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
   const onKeyDown = (event: KeyboardEvent) => {
-    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z" || !mayEdit) return;
+    if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z" || !canEdit) return;
     event.preventDefault();
     if (event.shiftKey) edit.redo();
     else edit.undo();
   };
+  const repair: (change: Parameters<typeof reflow>[1]) => void = (change) => {
+    const { level: after, placements, moves, left } = reflow(levelPlan, change, taught);
+    propose({
+      title: "A repair with the fewest moves",
+      content: {
+        ...edit.content,
+        special: [...(after.special ?? [])],
+        away: [...(after.away ?? [])],
+        chosen: withPlacements(edit.chosen, placements),
+      },
+      why: new Map(moves.map(({ figureId, why }) => [figureId, why])),
+      left,
+    });
+  };
+  const approach = approachOf(
+    level.approachId,
+    input.approaches.map((one) => one),
+  ).name;
   return (
     <Box onKeyDown={onKeyDown}>
-      <PageHead title={level.name} about={about(props, chosen)}>
-        <PlanPicker {...props} />
-        {mayEdit ? (
-          <>
-            <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
-            <IconButton
-              variant="outline"
-              bg="panel"
-              aria-label="Undo"
-              disabled={!edit.canUndo}
-              onClick={edit.undo}
-            >
-              <Undo2 />
-            </IconButton>
-            <IconButton
-              variant="outline"
-              bg="panel"
-              aria-label="Redo"
-              disabled={!edit.canRedo}
-              onClick={edit.redo}
-            >
-              <Redo2 />
-            </IconButton>
-            <Button variant="outline" bg="panel" onClick={() => setChoosing(true)}>
-              Choose figures
-            </Button>
-            <Button disabled={chosen.length === 0} onClick={draft}>
-              Draft the plan
-            </Button>
-          </>
-        ) : null}
+      <PageHead title={level.name} about={about(level, section, approach, content.chosen)}>
+        <PlannerTools
+          input={input}
+          edit={edit}
+          canEdit={canEdit}
+          mayEdit={mayEdit}
+          onTool={setTool}
+          onDraft={draft}
+        />
       </PageHead>
-      {chosen.length === 0 ? (
+      {proposal ? (
+        <ProposalPanel
+          proposal={proposal}
+          present={edit.content}
+          status={given ? "" : drafting ? goodness(drafting) : ""}
+          conflict={given ? null : (drafting?.conflict?.text ?? null)}
+          running={!given && drafting?.running === true}
+          nameOf={nameOf}
+          onStop={stop}
+          onLeave={leave}
+          onTake={() => {
+            edit.edit(proposal.content);
+            leave();
+          }}
+        />
+      ) : null}
+      {content.chosen.length === 0 ? (
         <Empty
           title="Which figures does this level teach?"
-          action={mayEdit ? <Button onClick={() => setChoosing(true)}>Choose figures</Button> : undefined}
+          action={mayEdit ? <Button onClick={() => setTool("choose")}>Choose figures</Button> : undefined}
         >
           Choose them from the library; then draft the plan and move what you want elsewhere.
         </Empty>
@@ -186,58 +204,60 @@ export function Planner(props: Props) {
         <Flex gap="5" direction={{ base: "column", lg: "row" }} align="stretch">
           <Box flex="1" minW="0">
             <WeekGrid
-              {...{ figures, chosen, strands, loads, findings, taught, mayEdit, selection, drag }}
+              {...{ figures, levelPlan, partsAt, loads, rooms, findings, taught, selection, drag }}
+              chosen={content.chosen}
+              before={proposal ? edit.chosen : null}
+              mayEdit={canEdit}
               room={teachingMinutes(level)}
               dates={section?.dates ?? []}
               onSelect={setSelection}
               onSelectFigure={selectFigure}
-              onMove={move}
-              onDrag={setDrag}
+              onMove={onMove}
+              onDrag={(figureId, week) => setDrag(now.current.targets(figureId, week))}
+              onDragEnd={() => setDrag(null)}
             />
-            {mayEdit ? (
+            {canEdit ? (
               <Text color="soft" fontSize="sm" mt="2" pl="2" className="no-print">
-                Drag a strand to another week, or use the arrow keys on it; Delete lets it wait.
+                Drag a strand to another week, or use the arrow keys on it; Delete lets it wait. With Shift
+                several are chosen and move together.
               </Text>
             ) : null}
           </Box>
           <Inspector
-            {...{
-              level,
-              dance: props.dance,
-              levelPlan,
-              strands,
-              loads,
-              findings,
-              taught,
-              mayEdit,
-              selection,
-              left,
-            }}
+            {...{ input, edit, levelPlan, strands, loads, rooms, findings, muted, taught, selection }}
+            mayEdit={canEdit}
+            left={proposal?.left ?? []}
             dragging={drag !== null}
-            library={library}
             onSelect={setSelection}
-            onMove={move}
-            onTakeOut={(figureId) => {
-              setSelection(null);
-              edit.edit(chosen.filter((entry) => entry.figureId !== figureId));
-            }}
+            onMove={onMove}
+            onRepair={repair}
           />
         </Flex>
       )}
-      {choosing ? (
+      {tool === "choose" ? (
         <ChooseDialog
           figures={library.filter(({ danceId }) => danceId === level.danceId)}
-          chosen={chosen}
-          known={plan.known}
+          chosen={edit.chosen}
+          levelPlan={levelPlan}
           taught={taught}
-          onClose={() => setChoosing(false)}
-          onChoose={(next) => {
-            setChoosing(false);
-            edit.edit(next);
+          onClose={() => setTool(null)}
+          onChoose={(chosen) => {
+            setTool(null);
+            edit.edit({ chosen });
           }}
         />
-      ) : null}
-      <PlanConflict edit={edit} library={library} />
+      ) : (
+        <ToolDialogs
+          {...{ tool, input, edit, levelPlan, loads, rooms, strands, partsAt }}
+          figures={figures as readonly FigureRecord[]}
+          onClose={() => setTool(null)}
+          onPropose={(next) => {
+            setTool(null);
+            propose(next);
+          }}
+        />
+      )}
+      <PlanConflict edit={edit} library={library} members={members} />
     </Box>
   );
 }

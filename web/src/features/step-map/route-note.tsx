@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, NativeSelect, Stack, Text } from "@chakra-ui/react";
-import { api, type FigureRecord, type Level, type Plan } from "@map-step/contract";
+import { api, choose, contentOfPlan, type FigureRecord, type Level, type Plan } from "@map-step/contract";
 import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
 import { Link } from "react-router";
 import { call, useChange } from "../../kit/api.ts";
@@ -21,9 +21,12 @@ function AddToLevel({ route, levels }: AddProps) {
       const plan: Plan = await call(api.plans.read, { params: { id: level.planId } });
       const have = new Set([...plan.chosen.map(({ figureId }) => figureId), ...plan.known]);
       const added = route.figureIds.filter((id) => !have.has(id));
-      const chosen = [...plan.chosen, ...added.map((figureId) => ({ figureId, week: null }))];
+      const chosen = [...plan.chosen, ...added.map((figureId) => choose(figureId))];
       if (added.length > 0)
-        await change.mutateAsync({ params: { id: plan.id }, body: { version: plan.version, chosen } });
+        await change.mutateAsync({
+          params: { id: plan.id },
+          body: { ...contentOfPlan(plan), version: plan.version, chosen },
+        });
       tellDone(
         added.length > 0
           ? `${level.name}: ${count(added.length, "figure")} more`

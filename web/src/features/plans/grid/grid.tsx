@@ -1,30 +1,37 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
-import { type Finding, type Strand, type WeekLoad, WORK } from "@map-step/core/plan";
-import { useRef, useState } from "react";
+import type { Finding, LevelPlan, PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { ChevronDown, ChevronRight } from "lucide-react";
+import { type ReactNode, useRef, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
+import { columnWidth, LABEL_WIDTH, ROW_HEIGHT } from "../../../kit/strand-look.ts";
 import { useWidth } from "../../../kit/use-width.ts";
 import type { Chosen } from "../use-plan.ts";
 import { WeekHeads } from "./heads.tsx";
-import { columnWidth, LABEL_WIDTH, WORK_FILL, WORK_NAMES } from "./look.ts";
+import { Legend } from "./legend.tsx";
+import { NeedsLines } from "./needs-lines.tsx";
 import { GridRow } from "./row.tsx";
 import type { DragHandlers } from "./use-strand-drag.ts";
 
-/** A strand on its way to another week, not let go yet; week 0 takes it off the weeks. */
-export interface Drag {
-  readonly figureId: string;
-  readonly from: number;
-  readonly to: number;
-}
+/** Strands on their way to other weeks, not let go yet: the week of each, 0 for waiting. */
+export type Drag = ReadonlyMap<string, number>;
 
-export type Selection = { readonly figureId: string } | { readonly week: number } | null;
+/** One or several figures, or a week. */
+export type Selection = { readonly figureIds: readonly string[] } | { readonly week: number } | null;
+
+export const figuresIn = (selection: Selection): readonly string[] =>
+  selection && "figureIds" in selection ? selection.figureIds : [];
 
 interface Props {
   readonly figures: readonly FigureRecord[];
   readonly chosen: Chosen;
-  readonly strands: ReadonlyMap<string, Strand>;
+  /** The plan that a proposal stands beside; its strands are drawn faintly where they differ. */
+  readonly before: Chosen | null;
+  readonly levelPlan: LevelPlan;
+  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
   readonly loads: readonly WeekLoad[];
+  readonly rooms: readonly WeekRoom[];
   readonly findings: readonly Finding[];
   readonly room: number;
   readonly dates: readonly string[];
@@ -33,143 +40,188 @@ interface Props {
   readonly selection: Selection;
   readonly drag: Drag | null;
   readonly onSelect: (selection: Selection) => void;
-  readonly onSelectFigure: (figureId: string) => void;
+  readonly onSelectFigure: (figureId: string, more: boolean) => void;
+  /** Moves a figure to a week, and those that are selected with it as far. */
   readonly onMove: (figureId: string, week: number) => void;
-  readonly onDrag: (drag: Drag | null) => void;
+  readonly onDrag: (figureId: string, week: number) => void;
+  readonly onDragEnd: () => void;
 }
 
-function Legend() {
-  return (
-    <Flex gap="4" wrap="wrap" mt="3" pl="2" fontSize="sm" color="soft">
-      {WORK.map((work) => (
-        <Flex key={work} align="center" gap="1.5">
-          <Box
-            w={work === "return" ? "12px" : "22px"}
-            h="12px"
-            borderRadius="full"
-            borderWidth={work === "return" ? "2.5px" : "1px"}
-            borderColor="pine"
-            style={{ background: WORK_FILL[work] }}
-          />
-          {WORK_NAMES[work]}
-        </Flex>
-      ))}
-    </Flex>
-  );
+const GROUP_HEIGHT = 34;
+
+interface Group {
+  readonly key: string;
+  readonly title: string;
+  readonly glyph: ReactNode;
+  readonly rows: readonly FigureRecord[];
 }
+
+/** How high the middle of each shown row lies, under the heads. */
+function middlesOf(groups: readonly Group[], closed: ReadonlySet<string>): Map<string, number> {
+  const middles = new Map<string, number>();
+  let top = 0;
+  for (const { key, rows } of groups) {
+    top += GROUP_HEIGHT;
+    if (closed.has(key)) continue;
+    for (const { id } of rows) {
+      middles.set(id, top + ROW_HEIGHT / 2);
+      top += ROW_HEIGHT;
+    }
+  }
+  return middles;
+}
+
+interface GroupHeadProps {
+  readonly group: Group;
+  readonly closed: boolean;
+  readonly onToggle: () => void;
+}
+
+const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHeadProps) => (
+  <Flex h={`${GROUP_HEIGHT}px`} align="flex-end" pl="1">
+    <Flex
+      asChild
+      align="center"
+      gap="1.5"
+      color="soft"
+      borderBottomWidth="1px"
+      borderColor="rule"
+      w="full"
+      pb="1"
+    >
+      <button type="button" aria-expanded={!closed} onClick={onToggle}>
+        {closed ? <ChevronRight size={14} aria-hidden /> : <ChevronDown size={14} aria-hidden />}
+        {glyph}
+        <Heading as="h3" size="xs" fontFamily="body">
+          {title}
+          {closed ? ` (${rows.length})` : ""}
+        </Heading>
+      </button>
+    </Flex>
+  </Flex>
+);
 
 /** The week grid: the skyline of minutes, and under it one strand for each figure. */
 export function WeekGrid(props: Props) {
-  const { figures, chosen, strands, loads, findings, room, dates, taught, mayEdit, selection, drag } = props;
+  const { figures, chosen, before, levelPlan, partsAt, loads, rooms, findings, room, dates } = props;
+  const { taught, mayEdit, selection, drag } = props;
   const [ref, width] = useWidth<HTMLDivElement>();
+  const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
   const weeks = loads.length;
   const column = columnWidth(width, weeks);
-  const weekOf = new Map(chosen.map(({ figureId, week }) => [figureId, week ?? 0]));
+  const entries = new Map(chosen.map((entry) => [entry.figureId, entry]));
+  const weekOf = (id: string): number => entries.get(id)?.week ?? 0;
+  const beforeOf = new Map(before?.map(({ figureId, week }) => [figureId, week ?? 0]));
   const longest = Math.max(0, ...figures.map(({ minutes }) => minutes));
   const found = new Set(findings.map(({ figureId }) => figureId));
-  const moved = (figureId: string, by: number): Drag => {
-    const from = weekOf.get(figureId) ?? 0;
+  const selected = figuresIn(selection);
+  const target = (figureId: string, by: number): number => {
+    const from = weekOf(figureId);
     // A waiting figure stands half a column before week 1.
     const columns = (by + (from === 0 ? column / 2 : 0)) / column;
     const to = Math.min(weeks, Math.max(0, from + Math.round(columns)));
-    return { figureId, from, to: to > 0 && to <= taught ? taught + 1 : to };
+    return to > 0 && to <= taught ? taught + 1 : to;
   };
-  const latest = useRef({ moved, props });
-  latest.current = { moved, props };
+  const latest = useRef({ target, props });
+  latest.current = { target, props };
   const [handlers] = useState<DragHandlers>(() => ({
     onPull: (figureId, by) => {
-      const { moved: now, props: current } = latest.current;
-      const next = now(figureId, by);
-      if (current.drag === null) current.onSelectFigure(figureId);
-      if (next.to !== current.drag?.to || next.figureId !== current.drag.figureId) current.onDrag(next);
+      const { target: now, props: current } = latest.current;
+      const to = now(figureId, by);
+      if (!figuresIn(current.selection).includes(figureId)) current.onSelectFigure(figureId, false);
+      if (to !== current.drag?.get(figureId)) current.onDrag(figureId, to);
     },
     onDrop: (figureId, by) => {
-      const { moved: now, props: current } = latest.current;
-      const { from, to } = now(figureId, by);
-      current.onDrag(null);
-      if (to !== from) current.onMove(figureId, to);
+      const { target: now, props: current } = latest.current;
+      const to = now(figureId, by);
+      current.onDragEnd();
+      if (to !== (current.chosen.find((entry) => entry.figureId === figureId)?.week ?? 0))
+        current.onMove(figureId, to);
     },
-    onCancel: () => latest.current.props.onDrag(null),
+    onCancel: () => latest.current.props.onDragEnd(),
   }));
-  const groups = [
+  const groups: Group[] = [
     ...FIGURE_KINDS.map((kind) => ({
       key: kind,
       title: KIND_NAMES[kind].many,
       glyph: <KindGlyph kind={kind} size={14} />,
-      rows: figures.filter((figure) => figure.kind === kind && (weekOf.get(figure.id) ?? 0) > 0),
+      rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
     })),
     {
       key: "waiting",
       title: "Waiting for a week",
       glyph: null,
-      rows: figures.filter(({ id }) => weekOf.get(id) === 0),
+      rows: figures.filter(({ id }) => weekOf(id) === 0),
     },
   ].filter(({ rows }) => rows.length > 0);
+  const toggle = (key: string) => {
+    const next = new Set(closed);
+    if (!next.delete(key)) next.add(key);
+    setClosed(next);
+  };
+  const [one] = selected;
   return (
     <Box ref={ref} overflowX="auto" overflowY="hidden" pb="2">
       <Box w={width === 0 ? "full" : `${LABEL_WIDTH + weeks * column}px`} position="relative">
         <WeekHeads
-          {...{ loads, findings, room, dates, taught, column }}
+          {...{ loads, rooms, findings, room, dates, taught, column }}
           week={selection && "week" in selection ? selection.week : null}
           onSelect={(week) => props.onSelect({ week })}
         />
         <Box position="relative">
           <Flex position="absolute" inset="0" pl={`${LABEL_WIDTH}px`} aria-hidden>
-            {loads.map(({ week }) => (
+            {rooms.map(({ week, held }) => (
               <Box
                 key={week}
                 w={`${column}px`}
                 flexShrink="0"
                 borderLeftWidth="1px"
                 borderColor="rule"
-                bg={week <= taught ? "sunk" : "transparent"}
+                bg={week <= taught || !held ? "sunk" : "transparent"}
                 opacity="0.75"
               />
             ))}
           </Flex>
-          {groups.map(({ key, title, glyph, rows }) => (
-            <Box key={key} position="relative" pt="2">
-              <Flex
-                align="center"
-                gap="1.5"
-                color="soft"
-                borderBottomWidth="1px"
-                borderColor="rule"
-                pb="0.5"
-                mb="0.5"
-                pl="1"
-              >
-                {glyph}
-                <Heading as="h3" size="xs" fontFamily="body">
-                  {title}
-                </Heading>
-              </Flex>
-              <Box role="list" aria-label={title}>
-                {rows.map((figure) => {
-                  const week = weekOf.get(figure.id) ?? 0;
-                  const dragged = drag?.figureId === figure.id;
-                  return (
-                    <GridRow
-                      key={figure.id}
-                      figure={figure}
-                      strand={strands.get(figure.id) ?? []}
-                      week={dragged ? drag.to : week}
-                      ghost={dragged && drag.to !== drag.from ? drag.from : null}
-                      selected={
-                        selection !== null && "figureId" in selection && selection.figureId === figure.id
-                      }
-                      locked={!mayEdit || (week > 0 && week <= taught)}
-                      found={found.has(figure.id)}
-                      onSelect={props.onSelectFigure}
-                      onMove={props.onMove}
-                      drag={handlers}
-                      {...{ weeks, column, longest }}
-                    />
-                  );
-                })}
-              </Box>
+          {groups.map((group) => (
+            <Box key={group.key} position="relative">
+              <GroupHead group={group} closed={closed.has(group.key)} onToggle={() => toggle(group.key)} />
+              {closed.has(group.key) ? null : (
+                <Box role="list" aria-label={group.title}>
+                  {group.rows.map((figure) => {
+                    const { id } = figure;
+                    const stood = weekOf(id);
+                    const week = drag?.get(id) ?? stood;
+                    const was = drag?.has(id) ? stood : (beforeOf.get(id) ?? week);
+                    return (
+                      <GridRow
+                        key={id}
+                        figure={figure}
+                        parts={partsAt(id, week)}
+                        week={week}
+                        ghost={was !== week && was > 0 ? partsAt(id, was) : null}
+                        selected={selected.includes(id)}
+                        locked={!mayEdit || (stood > 0 && stood <= taught)}
+                        pinned={entries.get(id)?.pinned ?? false}
+                        found={found.has(id)}
+                        onSelect={props.onSelectFigure}
+                        onMove={props.onMove}
+                        drag={handlers}
+                        {...{ weeks, column, longest }}
+                      />
+                    );
+                  })}
+                </Box>
+              )}
             </Box>
           ))}
+          {one !== undefined && selected.length === 1 && !drag ? (
+            <NeedsLines
+              level={levelPlan}
+              figureId={one}
+              column={column}
+              middles={middlesOf(groups, closed)}
+            />
+          ) : null}
         </Box>
         {figures.length === 0 ? (
           <Text color="soft" p="6">

@@ -1,16 +1,20 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type Finding, type WeekLoad, WORK } from "@map-step/core/plan";
+import { type Finding, type WeekLoad, type WeekRoom, WORK } from "@map-step/core/plan";
 import { daysBetween } from "@map-step/core/time";
 import { Check } from "lucide-react";
+import { tone } from "../../../app/theme.ts";
 import { dayAndMonth } from "../../../kit/dates.ts";
-import { LABEL_WIDTH, WORK_FILL } from "./look.ts";
+import { LABEL_WIDTH, WORK_FILL } from "../../../kit/strand-look.ts";
+import { SPECIAL_NAMES } from "../words.ts";
 
 const SKY = 84;
 
 interface Props {
   readonly loads: readonly WeekLoad[];
   readonly findings: readonly Finding[];
-  /** Minutes a lesson has for figures. */
+  /** What each week has room for. */
+  readonly rooms: readonly WeekRoom[];
+  /** Minutes a plain lesson has for figures. */
   readonly room: number;
   /** The date of each week; none for a level without a section. */
   readonly dates: readonly string[];
@@ -50,8 +54,25 @@ function Tower({ load, scale, over }: { load: WeekLoad; scale: number; over: boo
   );
 }
 
+/** What a special week takes away of the lesson: hatched, from the minutes that are left up to the full lesson. */
+const SpecialRoof = ({ here, room, scale }: { here: WeekRoom; room: number; scale: number }) => (
+  <Box
+    position="absolute"
+    left="19%"
+    w="62%"
+    top={`${20 + SKY - room * scale}px`}
+    h={`${Math.max(0, room - here.minutes) * scale}px`}
+    pointerEvents="none"
+    opacity="0.6"
+    style={{
+      background: `repeating-linear-gradient(45deg, ${tone("rule")} 0 3px, transparent 3px 8px)`,
+      border: `1px dashed ${tone("soft")}`,
+    }}
+  />
+);
+
 /** The skyline of minutes over the weeks against what a lesson has, and the head of each week. */
-export function WeekHeads({ loads, findings, room, dates, taught, column, week, onSelect }: Props) {
+export function WeekHeads({ loads, findings, rooms, room, dates, taught, column, week, onSelect }: Props) {
   const most = Math.max(room, ...loads.map(({ minutes }) => minutes));
   const scale = SKY / Math.max(1, most);
   const skipped = (index: number): boolean => {
@@ -100,7 +121,8 @@ export function WeekHeads({ loads, findings, room, dates, taught, column, week, 
               borderTopRadius="md"
             >
               <button type="button" aria-pressed={week === load.week} onClick={() => onSelect(load.week)}>
-                <Tower load={load} scale={scale} over={load.minutes > room} />
+                <Tower load={load} scale={scale} over={load.minutes > (rooms[index]?.minutes ?? room)} />
+                {rooms[index]?.special ? <SpecialRoof {...{ room, scale }} here={rooms[index]} /> : null}
                 <Box borderTopWidth="1.5px" borderColor="ink" pt="1" pb="1">
                   <Flex
                     justify="center"
@@ -116,7 +138,11 @@ export function WeekHeads({ loads, findings, room, dates, taught, column, week, 
                     {dates[index] ? dayAndMonth(dates[index]) : " "}
                   </Text>
                   <Text fontSize="xs" color="soft" lineHeight="1.3">
-                    {fresh > 0 ? `${fresh} new` : "–"}
+                    {rooms[index]?.special
+                      ? SPECIAL_NAMES[rooms[index].special.kind]
+                      : fresh > 0
+                        ? `${fresh} new`
+                        : "–"}
                   </Text>
                 </Box>
                 {here.length > 0 ? (

@@ -1,26 +1,29 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
-import type { Strand } from "@map-step/core/plan";
-import { Lock, TriangleAlert } from "lucide-react";
-import { type KeyboardEvent, memo } from "react";
-import { LABEL_WIDTH, minuteWidth, ROW_HEIGHT } from "./look.ts";
+import type { PlacedPart } from "@map-step/core/plan";
+import { Lock, Pin, TriangleAlert } from "lucide-react";
+import { type KeyboardEvent, type MouseEvent, memo } from "react";
+import { LABEL_WIDTH, minuteWidth, ROW_HEIGHT } from "../../../kit/strand-look.ts";
 import { StrandView } from "./strand.tsx";
 import { type DragHandlers, useStrandDrag } from "./use-strand-drag.ts";
 
 export interface RowProps {
   readonly figure: FigureRecord;
-  readonly strand: Strand;
+  /** What it has in the weeks; nothing while it waits. */
+  readonly parts: readonly PlacedPart[];
   /** 0 while it waits for a week. */
   readonly week: number;
-  /** Where it was before the drag that is under way. */
-  readonly ghost: number | null;
+  /** What it had before the drag that is under way, or has in the plan beside a proposal. */
+  readonly ghost: readonly PlacedPart[] | null;
   readonly weeks: number;
   readonly column: number;
   readonly longest: number;
   readonly selected: boolean;
   readonly locked: boolean;
+  readonly pinned: boolean;
   readonly found: boolean;
-  readonly onSelect: (figureId: string) => void;
+  /** With `more` it is chosen beside what is chosen already. */
+  readonly onSelect: (figureId: string, more: boolean) => void;
   readonly onMove: (figureId: string, week: number) => void;
   readonly drag: DragHandlers;
 }
@@ -35,15 +38,16 @@ function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | 
 
 /** One figure of the plan: its name and its strand, which moves by dragging or with the arrow keys. */
 export const GridRow = memo(function GridRow(props: RowProps) {
-  const { figure, strand, week, ghost, weeks, column, longest, selected, locked, found, onSelect, onMove } =
-    props;
-  const pull = useStrandDrag(figure.id, locked, props.drag);
+  const { figure, parts, week, ghost, weeks, column, longest, selected, locked, pinned, found } = props;
+  const { onSelect, onMove } = props;
+  const held = locked || pinned;
+  const pull = useStrandDrag(figure.id, held, props.drag);
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "Enter" || event.key === " ") onSelect(figure.id);
-    const to = locked ? null : movedBy(event, week, weeks);
+    if (event.key === "Enter" || event.key === " ") onSelect(figure.id, event.shiftKey || event.ctrlKey);
+    const to = held ? null : movedBy(event, week, weeks);
     if (to === null) return;
     event.preventDefault();
-    onSelect(figure.id);
+    if (!selected) onSelect(figure.id, false);
     if (to !== week) onMove(figure.id, to);
   };
   const handleWidth = Math.max(24, Math.min(column, figure.minutes * minuteWidth(column, longest)));
@@ -55,7 +59,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
       position="relative"
       bg={selected ? "pineWash" : "transparent"}
       borderRadius="md"
-      onClick={() => onSelect(figure.id)}
+      onClick={(event: MouseEvent) => onSelect(figure.id, event.shiftKey || event.ctrlKey || event.metaKey)}
     >
       <Flex
         w={`${LABEL_WIDTH}px`}
@@ -75,6 +79,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           {figure.name}
         </Text>
         {locked ? <Lock size={12} aria-label="taught already" role="img" style={{ flexShrink: 0 }} /> : null}
+        {pinned ? <Pin size={12} aria-label="pinned" role="img" style={{ flexShrink: 0 }} /> : null}
         {found ? (
           <Box as="span" color="apricot" flexShrink="0" ml="auto">
             <TriangleAlert size={15} aria-label="has something to solve" role="img" />
@@ -82,19 +87,19 @@ export const GridRow = memo(function GridRow(props: RowProps) {
         ) : null}
       </Flex>
       <Box position="relative" flex="1">
-        {ghost !== null && ghost > 0 ? (
+        {ghost ? (
           <Box opacity="0.25">
-            <StrandView {...{ strand, weeks, column, longest }} week={ghost} minutesShown={false} />
+            <StrandView {...{ column, longest }} parts={ghost} minutesShown={false} />
           </Box>
         ) : null}
-        <StrandView {...{ strand, week, weeks, column, longest }} minutesShown={selected} />
+        <StrandView {...{ parts, column, longest }} minutesShown={selected} />
         <Box
           {...pull}
           onKeyDown={onKeyDown}
           role="button"
           tabIndex={0}
           aria-pressed={selected}
-          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : "; arrow keys move it"}`}
+          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : pinned ? ", pinned" : "; arrow keys move it"}`}
           position="absolute"
           top="2px"
           h={`${ROW_HEIGHT - 4}px`}
@@ -104,7 +109,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           borderWidth={week === 0 ? "1.5px" : selected ? "2px" : "0"}
           borderStyle={week === 0 ? "dashed" : "solid"}
           borderColor="pine"
-          cursor={locked ? "default" : ghost === null ? "grab" : "grabbing"}
+          cursor={held ? "default" : ghost === null ? "grab" : "grabbing"}
           touchAction="none"
         />
       </Box>

@@ -1,9 +1,9 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Strand } from "@map-step/core/plan";
-import { minuteWidth, ROW_HEIGHT, WORK_FILL } from "./look.ts";
+import type { PlacedPart } from "@map-step/core/plan";
+import { minuteWidth, ROW_HEIGHT, WORK_FILL } from "../../../kit/strand-look.ts";
 
 interface BeadProps {
-  readonly parts: Strand;
+  readonly parts: readonly PlacedPart[];
   readonly centre: number;
   readonly scale: number;
   readonly minutesShown: boolean;
@@ -59,38 +59,36 @@ function Bead({ parts, centre, scale, minutesShown }: BeadProps) {
 }
 
 interface Props {
-  readonly strand: Strand;
-  /** Week 0 stands for waiting: only its first bead is drawn, before the first column. */
-  readonly week: number;
-  readonly weeks: number;
+  /** All that the figure has in the weeks; nothing while it waits. */
+  readonly parts: readonly PlacedPart[];
   readonly column: number;
   readonly longest: number;
   readonly minutesShown: boolean;
 }
 
 /** A figure's minutes over the weeks, as beads on a thread. */
-export function StrandView({ strand, week, weeks, column, longest, minutesShown }: Props) {
-  const ages = [...new Set(strand.map(({ age }) => age))].filter((age) => week > 0 && week + age <= weeks);
-  const centre = (age: number) => (week + age - 0.5) * column;
-  const last = ages.at(-1) ?? 0;
+export function StrandView({ parts, column, longest, minutesShown }: Props) {
+  const weeks = [...new Set(parts.map(({ week }) => week))];
+  const centre = (week: number) => (week - 0.5) * column;
+  const [first = 0, last = 0] = [weeks[0], weeks.at(-1)];
   const scale = minuteWidth(column, longest);
   return (
     <>
-      {last > 0 ? (
+      {last > first ? (
         <Box
           position="absolute"
           h="1.5px"
           bg="pine2"
           top={`${ROW_HEIGHT / 2 - 0.75}px`}
-          left={`${centre(0)}px`}
-          w={`${centre(last) - centre(0)}px`}
+          left={`${centre(first)}px`}
+          w={`${centre(last) - centre(first)}px`}
         />
       ) : null}
-      {ages.map((age) => (
+      {weeks.map((week) => (
         <Bead
-          key={age}
-          parts={strand.filter((part) => part.age === age)}
-          centre={centre(age)}
+          key={week}
+          parts={parts.filter((part) => part.week === week)}
+          centre={centre(week)}
           scale={scale}
           minutesShown={minutesShown}
         />

@@ -7,7 +7,9 @@ import { useMemo } from "react";
 import { Link } from "react-router";
 import { CountRibbon } from "../../../kit/ribbon/index.ts";
 import { timingOf, useSteps } from "../../figures/library.ts";
+import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./inspector.tsx";
+import { Wishes } from "./wishes.tsx";
 
 /** Why a waiting figure waits, or why a placed one stands in its week. */
 function reasons(
@@ -26,7 +28,13 @@ interface WeekButtonsProps extends InspectorProps {
   readonly week: number;
 }
 
-function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekButtonsProps) {
+function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: WeekButtonsProps) {
+  const { level } = input;
+  const pinned = edit.chosen.find(({ figureId }) => figureId === figure.id)?.pinned === true;
+  const takeOut = () => {
+    onSelect(null);
+    edit.edit({ chosen: edit.chosen.filter((entry) => entry.figureId !== figure.id) });
+  };
   return (
     <Box mb="5">
       <Text fontWeight="600" fontSize="sm" color="soft" mb="1">
@@ -41,7 +49,7 @@ function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekBut
             px="1"
             variant={to === week ? "solid" : "outline"}
             aria-pressed={to === week}
-            disabled={to <= taught}
+            disabled={to <= taught || pinned}
             onClick={() => onMove(figure.id, to)}
           >
             {to}
@@ -50,11 +58,23 @@ function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekBut
       </Flex>
       <Flex gap="2" mt="2" wrap="wrap">
         {week > 0 ? (
+          <Button
+            size="xs"
+            variant={pinned ? "solid" : "outline"}
+            aria-pressed={pinned}
+            onClick={() =>
+              edit.edit({ chosen: withEntry(edit.chosen, [figure.id], () => ({ pinned: !pinned })) })
+            }
+          >
+            {pinned ? "Pinned here" : "Pin it here"}
+          </Button>
+        ) : null}
+        {week > 0 && !pinned ? (
           <Button size="xs" variant="outline" onClick={() => onMove(figure.id, 0)}>
             Let it wait
           </Button>
         ) : null}
-        <Button size="xs" variant="outline" onClick={() => onTakeOut(figure.id)}>
+        <Button size="xs" variant="outline" onClick={takeOut}>
           Take out of the level
         </Button>
       </Flex>
@@ -64,7 +84,8 @@ function WeekButtons({ figure, week, level, taught, onMove, onTakeOut }: WeekBut
 
 /** One figure of the plan: its ribbon, why it stands where it does, and where else it can go. */
 export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
-  const { figure, dance, levelPlan, mayEdit, taught, dragging } = props;
+  const { figure, input, edit, levelPlan, mayEdit, taught, dragging } = props;
+  const entry = edit.chosen.find(({ figureId }) => figureId === figure.id);
   const steps = useSteps(figure);
   const week = levelPlan.placements.find(({ figureId }) => figureId === figure.id)?.week ?? 0;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what it reads of the props is listed
@@ -79,7 +100,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
         {KIND_NAMES[figure.kind].one}
         {beats}, {figure.minutes} minutes on its first night
       </Text>
-      {steps ? <CountRibbon figure={steps} name={figure.name} timing={timingOf(dance)} small /> : null}
+      {steps ? <CountRibbon figure={steps} name={figure.name} timing={timingOf(input.dance)} small /> : null}
       <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
         {week > 0 ? `Why week ${week}` : "Waiting"}
       </Heading>
@@ -91,6 +112,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
       {mayEdit && (week === 0 || week > taught) ? (
         <Box mt="4">
           <WeekButtons {...props} week={week} />
+          {entry ? <Wishes {...props} entry={entry} /> : null}
         </Box>
       ) : null}
     </Box>

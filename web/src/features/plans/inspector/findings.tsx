@@ -1,11 +1,21 @@
-import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
-import { type Finding, findingKey, type Remedy, remedyFor } from "@map-step/core/plan";
-import { useDeferredValue, useMemo } from "react";
+import { Box, Button, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
+import { type Finding, findingKey, type Remedy, remedyFor, returnFor } from "@map-step/core/plan";
+import { useDeferredValue, useMemo, useState } from "react";
+import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./inspector.tsx";
 
 type Props = Pick<
   InspectorProps,
-  "levelPlan" | "findings" | "library" | "mayEdit" | "taught" | "dragging" | "onMove" | "onSelect"
+  | "levelPlan"
+  | "findings"
+  | "input"
+  | "edit"
+  | "mayEdit"
+  | "taught"
+  | "dragging"
+  | "onMove"
+  | "onSelect"
+  | "onRepair"
 > & {
   readonly title: string;
 };
@@ -16,9 +26,59 @@ interface CardProps {
   readonly nameOf: (id: string) => string;
   readonly onMove: Props["onMove"];
   readonly onSelect: () => void;
+  /** Ways out that are no move of a figure. */
+  readonly others: readonly { readonly name: string; readonly act: () => void }[];
+  readonly onMute: ((reason: string) => void) | null;
 }
 
-function Card({ finding, remedy, nameOf, onMove, onSelect }: CardProps) {
+const LINK = {
+  variant: "plain",
+  size: "sm",
+  height: "auto",
+  p: "0",
+  pt: "1",
+  color: "pine",
+  fontWeight: "700",
+  whiteSpace: "normal",
+  textAlign: "left",
+} as const;
+
+/** Why somebody lives with a finding; the reason is kept with the plan. */
+function Mute({ onMute }: { readonly onMute: (reason: string) => void }) {
+  const [open, setOpen] = useState(false);
+  const [reason, setReason] = useState("");
+  if (!open)
+    return (
+      <Button {...LINK} fontWeight="400" onClick={() => setOpen(true)}>
+        Live with it …
+      </Button>
+    );
+  return (
+    <Flex asChild gap="2" mt="2">
+      <form
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (reason.trim() !== "") onMute(reason.trim());
+        }}
+      >
+        <Input
+          size="sm"
+          bg="panel"
+          aria-label="Why it is all right"
+          placeholder="why it is all right"
+          maxLength={300}
+          value={reason}
+          onChange={({ target }) => setReason(target.value)}
+        />
+        <Button size="sm" type="submit" disabled={reason.trim() === ""}>
+          Keep
+        </Button>
+      </form>
+    </Flex>
+  );
+}
+
+function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: CardProps) {
   return (
     <Box
       as="li"
@@ -37,28 +97,25 @@ function Card({ finding, remedy, nameOf, onMove, onSelect }: CardProps) {
         </button>
       </Box>
       {remedy ? (
-        <Button
-          variant="plain"
-          size="sm"
-          height="auto"
-          p="0"
-          pt="1"
-          color="pine"
-          fontWeight="700"
-          whiteSpace="normal"
-          textAlign="left"
-          onClick={() => onMove(remedy.figureId, remedy.to)}
-        >
+        <Button {...LINK} display="block" onClick={() => onMove(remedy.figureId, remedy.to)}>
           Move {nameOf(remedy.figureId)} to week {remedy.to}
+          {`, which then holds ${remedy.minutes} minutes`}
         </Button>
       ) : null}
+      {others.map(({ name, act }) => (
+        <Button key={name} {...LINK} display="block" onClick={act}>
+          {name}
+        </Button>
+      ))}
+      {onMute ? <Mute onMute={onMute} /> : null}
     </Box>
   );
 }
 
 /** What the plan has to solve, each with the move that solves it where one does. */
 export function Findings(props: Props) {
-  const { title, library, taught, mayEdit, dragging, onMove, onSelect } = props;
+  const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair } = props;
+  const { library } = input;
   const levelPlan = useDeferredValue(props.levelPlan);
   const findings = useDeferredValue(props.findings);
   const remedies = useMemo(() => {
@@ -68,6 +125,27 @@ export function Findings(props: Props) {
     return new Map(findings.map((finding) => [findingKey(finding), movable(remedyFor(levelPlan, finding))]));
   }, [levelPlan, findings, taught, mayEdit, dragging]);
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  /** Ways out that change something else than a week: bring it back once more, find a new week for what was missed. */
+  const othersFor = (finding: Finding): CardProps["others"] => {
+    const { figureId, week } = finding;
+    if (!mayEdit || !figureId) return [];
+    if (finding.code === "fades") {
+      const entry = edit.chosen.find((one) => one.figureId === figureId);
+      const back = returnFor(levelPlan, finding);
+      if (!entry || back === null) return [];
+      const extraReturns = [...entry.extraReturns, back].sort((a, b) => a - b);
+      const act = () => edit.edit({ chosen: withEntry(edit.chosen, [figureId], () => ({ extraReturns })) });
+      return [{ name: `Bring it back in week ${back}`, act }];
+    }
+    if (finding.code === "not-reached")
+      return [
+        {
+          name: `Find it a week after week ${Math.max(week, taught)}`,
+          act: () => onRepair({ kind: "not-reached", figureIds: [figureId] }),
+        },
+      ];
+    return [];
+  };
   return (
     <Box as="section" aria-label={title}>
       <Heading as="h2" size="sm" color="soft" mb="2">
@@ -84,8 +162,21 @@ export function Findings(props: Props) {
             remedy={remedies.get(findingKey(finding)) ?? null}
             nameOf={nameOf}
             onMove={onMove}
+            others={othersFor(finding)}
+            onMute={
+              mayEdit
+                ? (reason) =>
+                    edit.edit({ muted: [...edit.content.muted, { key: findingKey(finding), reason }] })
+                : null
+            }
             onSelect={() =>
-              onSelect(finding.figureId ? { figureId: finding.figureId } : { week: finding.week })
+              onSelect(
+                finding.figureId
+                  ? { figureIds: [finding.figureId] }
+                  : finding.week > 0
+                    ? { week: finding.week }
+                    : null,
+              )
             }
           />
         ))}

@@ -1,43 +1,84 @@
-import { Text } from "@chakra-ui/react";
-import type { DanceRecord, FigureRecord, Level } from "@map-step/contract";
-import type { Finding, LeftOut, LevelPlan, Strand, WeekLoad } from "@map-step/core/plan";
+import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
+import type { Change, Finding, LeftOut, LevelPlan, Strand, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { Aside } from "../../../kit/page.tsx";
-import type { Selection } from "../grid/grid.tsx";
+import { figuresIn, type Selection } from "../grid/grid.tsx";
+import type { PlannerInput } from "../planner-input.ts";
+import { type PlanEdit, withEntry } from "../use-plan.ts";
 import { FigureNote } from "./figure-note.tsx";
 import { Findings } from "./findings.tsx";
+import { MutedFindings } from "./muted.tsx";
 import { WeekNote } from "./week-note.tsx";
 
 export interface InspectorProps {
-  readonly level: Level;
-  readonly dance: DanceRecord | undefined;
-  readonly library: readonly FigureRecord[];
+  readonly input: PlannerInput;
+  readonly edit: PlanEdit;
   readonly levelPlan: LevelPlan;
   readonly strands: ReadonlyMap<string, Strand>;
   readonly loads: readonly WeekLoad[];
+  readonly rooms: readonly WeekRoom[];
   readonly findings: readonly Finding[];
+  readonly muted: readonly { readonly finding: Finding; readonly reason: string }[];
   readonly taught: number;
   readonly mayEdit: boolean;
   readonly selection: Selection;
-  /** What the last draft could not place, and why. */
+  /** What a draft could not place, and why. */
   readonly left: readonly LeftOut[];
   /** While a strand is on its way, only what is quick to say is said. */
   readonly dragging: boolean;
   readonly onSelect: (selection: Selection) => void;
   readonly onMove: (figureId: string, week: number) => void;
-  readonly onTakeOut: (figureId: string) => void;
+  readonly onRepair: (change: Change) => void;
+}
+
+/** Several figures at once. */
+function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) {
+  const ids = figuresIn(selection);
+  const pinned = edit.chosen.filter(({ figureId, pinned: is }) => is && ids.includes(figureId)).length;
+  const names = ids.flatMap((id) => input.library.find((figure) => figure.id === id)?.name ?? []);
+  return (
+    <Box mb="5">
+      <Heading as="h2" size="lg">
+        {ids.length} figures
+      </Heading>
+      <Text color="soft" fontSize="sm" mb="3">
+        {names.join(", ")}. They move together.
+      </Text>
+      {mayEdit ? (
+        <Stack direction="row" gap="2" wrap="wrap">
+          <Button
+            size="xs"
+            variant="outline"
+            onClick={() =>
+              edit.edit({
+                chosen: withEntry(edit.chosen, ids, ({ week }) => ({
+                  pinned: pinned < ids.length && week !== null,
+                })),
+              })
+            }
+          >
+            {pinned < ids.length ? "Pin them" : "Unpin them"}
+          </Button>
+          <Button size="xs" variant="outline" onClick={() => onSelect(null)}>
+            Choose none
+          </Button>
+        </Stack>
+      ) : null}
+    </Box>
+  );
 }
 
 /** Explains what is selected in the grid; under it, what the plan still has to solve. */
 export function Inspector(props: InspectorProps) {
-  const { selection, library, findings } = props;
-  const figure =
-    selection && "figureId" in selection ? library.find(({ id }) => id === selection.figureId) : undefined;
+  const { selection, findings, input } = props;
+  const ids = figuresIn(selection);
+  const figure = ids.length === 1 ? input.library.find(({ id }) => id === ids[0]) : undefined;
   const week = selection && "week" in selection ? selection.week : null;
   return (
     <Aside label="About the selection">
       {figure ? <FigureNote {...props} figure={figure} /> : null}
+      {ids.length > 1 ? <Several {...props} /> : null}
       {week !== null ? <WeekNote {...props} week={week} /> : null}
-      {!figure && week === null ? (
+      {ids.length === 0 && week === null ? (
         <Text color="soft" mb="4">
           Choose a strand or a week to see why it stands as it does.
         </Text>
@@ -47,6 +88,7 @@ export function Inspector(props: InspectorProps) {
         findings={week === null ? findings : findings.filter((finding) => finding.week === week)}
         title={week === null ? "To solve in this plan" : `To solve in week ${week}`}
       />
+      <MutedFindings {...props} />
     </Aside>
   );
 }

@@ -1,15 +1,126 @@
-import { Box, Flex, Heading, Text } from "@chakra-ui/react";
-import { teachingMinutes, WORK } from "@map-step/core/plan";
-import { WORK_FILL, WORK_NAMES } from "../grid/look.ts";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import {
+  LEAST_RECALL,
+  lookAt,
+  newCountsIn,
+  newMinutesByRole,
+  recallAt,
+  SPECIAL_KINDS,
+  type SpecialKind,
+  WORK,
+} from "@map-step/core/plan";
+import { useMemo } from "react";
+import { TextField } from "../../../kit/fields.tsx";
+import { SmallSelect } from "../../../kit/small-select.tsx";
+import { WORK_FILL, WORK_NAMES } from "../../../kit/strand-look.ts";
+import { SPECIAL_NAMES } from "../words.ts";
 import type { InspectorProps } from "./inspector.tsx";
 
-/** One week of the plan: its minutes by kind of work and what is new in it. */
-export function WeekNote({ level, loads, library, week }: InspectorProps & { week: number }) {
+type Props = InspectorProps & { readonly week: number };
+
+/** What makes a week unlike the others, and what can happen to it. */
+function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
+  const special = rooms[week - 1]?.special ?? null;
+  const others = edit.content.special.filter((entry) => entry.week !== week);
+  const set = (kind: string, minutes: number) =>
+    edit.edit({
+      special:
+        kind === ""
+          ? others
+          : [...others, { week, kind: kind as SpecialKind, minutes }].sort((a, b) => a.week - b.week),
+    });
+  if (week <= taught) return null;
+  const away = new Set(edit.content.away.filter((one) => one.week === week).map(({ staffId }) => staffId));
+  return (
+    <Box mb="4">
+      <Flex gap="2" align="flex-end" wrap="wrap">
+        <SmallSelect
+          label="This week is"
+          value={special?.kind ?? ""}
+          choices={[
+            ["", "a plain lesson"],
+            ...SPECIAL_KINDS.map((kind) => [kind, SPECIAL_NAMES[kind]] as const),
+          ]}
+          onChange={(kind) => set(kind, kind === "cancelled" ? 0 : (special?.minutes ?? 20))}
+        />
+        {special && special.kind !== "cancelled" ? (
+          <Box w="6rem">
+            <TextField
+              label="Minutes"
+              size="sm"
+              type="number"
+              min={0}
+              max={240}
+              value={special.minutes}
+              onChange={({ target }) =>
+                set(special.kind, Math.max(0, Math.min(240, Math.round(Number(target.value)))))
+              }
+            />
+          </Box>
+        ) : null}
+      </Flex>
+      <Flex gap="2" mt="3" wrap="wrap">
+        <Button size="xs" variant="outline" onClick={() => onRepair({ kind: "cancelled", week })}>
+          Cancelled: repair the plan
+        </Button>
+        <Button size="xs" variant="outline" onClick={() => onRepair({ kind: "short", week, minutes: 20 })}>
+          20 minutes lost: repair
+        </Button>
+        {(input.teachers ?? [])
+          .filter(({ id }) => !away.has(id))
+          .map(({ id, name }) => (
+            <Button
+              key={id}
+              size="xs"
+              variant="outline"
+              onClick={() => onRepair({ kind: "away", week, staffId: id })}
+            >
+              {name} is away: repair
+            </Button>
+          ))}
+        {[...away].map((id) => (
+          <Button
+            key={id}
+            size="xs"
+            variant="outline"
+            onClick={() =>
+              edit.edit({
+                away: edit.content.away.filter((one) => one.week !== week || one.staffId !== id),
+              })
+            }
+          >
+            {input.members.find((one) => one.id === id)?.name ?? "Somebody"} is there after all
+          </Button>
+        ))}
+      </Flex>
+    </Box>
+  );
+}
+
+/** One week of the plan: its minutes by kind of work, what is new in it, and what is due to come back. */
+export function WeekNote(props: Props) {
+  const { levelPlan, loads, rooms, input, week, mayEdit, dragging } = props;
   const load = loads[week - 1];
+  const room = rooms[week - 1]?.minutes ?? 0;
+  const told = useMemo(() => {
+    if (dragging) return null;
+    const sight = lookAt(levelPlan);
+    const fresh = [...sight.weeks].flatMap(([id, start]) =>
+      start === week ? (sight.figures.get(id) ?? []) : [],
+    );
+    const due = [...sight.parts].flatMap(([id, parts]) => {
+      const before = parts.filter((part) => part.week < week);
+      const here = parts.some((part) => part.week === week);
+      const left = recallAt(before, week);
+      return before.length > 0 && !here && left < LEAST_RECALL
+        ? [{ name: sight.figures.get(id)?.name ?? "", left }]
+        : [];
+    });
+    return { counts: newCountsIn(sight, week), roles: newMinutesByRole(fresh), due };
+  }, [levelPlan, week, dragging]);
   if (!load) return null;
-  const room = teachingMinutes(level);
   const spare = room - load.minutes;
-  const names = load.newFigures.flatMap((id) => library.find((figure) => figure.id === id)?.name ?? []);
+  const names = load.newFigures.flatMap((id) => input.library.find((figure) => figure.id === id)?.name ?? []);
   return (
     <Box mb="5">
       <Heading as="h2" size="lg">
@@ -19,6 +130,7 @@ export function WeekNote({ level, loads, library, week }: InspectorProps & { wee
         {load.minutes} of {room} minutes for figures
         {spare < 0 ? `, ${-spare} too many` : spare > 0 ? `, ${spare} left to dance` : ""}
       </Text>
+      {mayEdit ? <WeekKind {...props} /> : null}
       {WORK.filter((work) => load.byWork[work] > 0).map((work) => (
         <Flex key={work} align="center" gap="2" fontSize="sm">
           <Box
@@ -37,6 +149,26 @@ export function WeekNote({ level, loads, library, week }: InspectorProps & { wee
         New
       </Heading>
       <Text>{names.length > 0 ? names.join(", ") : "Nothing new; time to bring things back."}</Text>
+      {told && names.length > 0 ? (
+        <Text fontSize="sm" color="soft" className="numbers" mt="1">
+          {told.counts.length > 0
+            ? `New to count: ${told.counts.map(({ counts }) => counts).join("; ")}. `
+            : ""}
+          {told.roles.leader + told.roles.follower > 0
+            ? `New steps: leaders ${told.roles.leader} min, followers ${told.roles.follower} min.`
+            : ""}
+        </Text>
+      ) : null}
+      {told && told.due.length > 0 ? (
+        <>
+          <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
+            Due to come back (an estimate)
+          </Heading>
+          <Text className="numbers">
+            {told.due.map(({ name, left }) => `${name} ${Math.round(left * 100)} %`).join(", ")}
+          </Text>
+        </>
+      ) : null}
     </Box>
   );
 }

@@ -1,5 +1,5 @@
 import { WORK, type Work } from "@map-step/core/plan";
-import { tone } from "../../../app/theme.ts";
+import { tone } from "../app/theme.ts";
 
 export const LABEL_WIDTH = 184;
 export const ROW_HEIGHT = 30;

@@ -1,0 +1,124 @@
+import { countedFrom } from "@map-step/core/figure";
+import { compareLibrary, type LikePair } from "@map-step/core/likeness";
+import { type Figure, openLibrary } from "@map-step/core/notation";
+import {
+  type AlikeFigures,
+  approachOf,
+  type LevelPlan,
+  type PlanFacts,
+  planFacts,
+} from "@map-step/core/plan";
+import { type ApproachRecord, asApproach } from "./approaches.ts";
+import type { DanceRecord } from "./dances.ts";
+import type { FigureRecord } from "./figures.ts";
+import type { Level } from "./levels.ts";
+import type { Plan } from "./plans.ts";
+
+/** What plans read off a dance's figures. */
+export interface DanceFacts {
+  readonly facts: ReadonlyMap<string, PlanFacts>;
+  /** What its figures have in common; worked out when it is first asked for. */
+  readonly alike: () => readonly LikePair[];
+}
+
+/** So many libraries are kept: those of the dances as they are now, and a few as they were. */
+const MOST_KEPT = 12;
+const kept = new Map<string, DanceFacts>();
+
+function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
+  const find = openLibrary(own, dance);
+  const steps = new Map<string, Figure>();
+  for (const { id, name } of own) {
+    const parsed = find(name);
+    if (parsed && parsed.faults.length === 0) steps.set(id, countedFrom(parsed.figure, dance.countFrom));
+  }
+  const known = (ids: readonly string[]) =>
+    ids.flatMap((id) => {
+      const figure = steps.get(id);
+      return figure ? [{ id, figure }] : [];
+    });
+  const facts = own.flatMap(({ id, tier, needs }) => {
+    const figure = steps.get(id);
+    return figure ? [[id, planFacts(figure, tier, dance, known(needs))] as const] : [];
+  });
+  let pairs: readonly LikePair[] | null = null;
+  return {
+    facts: new Map(facts),
+    alike: () => {
+      pairs ??= compareLibrary([...steps].map(([id, figure]) => ({ id, figure })));
+      return pairs;
+    },
+  };
+}
+
+/** The facts of a dance's figures, worked out once for as long as none of them changes. */
+export function danceFacts(library: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
+  const own = library.filter(({ danceId }) => danceId === dance.id);
+  const key = [`${dance.id}.${dance.version}`, ...own.map(({ id, version }) => `${id}.${version}`)].join(" ");
+  const known = kept.get(key);
+  if (known) return known;
+  const facts = workOut(own, dance);
+  kept.set(key, facts);
+  const [oldest] = kept.keys();
+  if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
+  return facts;
+}
+
+/** What a plan is computed with beside its level and the library. */
+export interface PlanSurroundings {
+  readonly dance?: DanceRecord | undefined;
+  readonly approaches?: readonly ApproachRecord[];
+  /** Pairs that have something in common; worked out from the dance where nothing is given. */
+  readonly alike?: readonly AlikeFigures[] | undefined;
+  /** Who teaches the section; nothing for a level's own plan. */
+  readonly teachers?: readonly { readonly id: string; readonly name: string }[] | undefined;
+}
+
+/** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */
+export function toLevelPlan(
+  rules: Level,
+  plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "notReached">,
+  library: readonly FigureRecord[],
+  { dance, approaches = [], alike, teachers }: PlanSurroundings = {},
+): LevelPlan {
+  const own = approaches.map(asApproach);
+  const chosen = new Map(plan.chosen.map((entry) => [entry.figureId, entry]));
+  const used = new Set([...chosen.keys(), ...plan.known]);
+  const read = dance ? danceFacts(library, dance) : null;
+  const pairs = alike ?? read?.alike() ?? [];
+  return {
+    rules,
+    approach: approachOf(rules.approachId, own),
+    figures: library
+      .filter(({ id }) => used.has(id))
+      .map((figure) => {
+        const { id, name, kind, minutes, needs, cautions, teacherIds } = figure;
+        const entry = chosen.get(id);
+        return {
+          id,
+          name,
+          kind,
+          minutes,
+          needs,
+          cautions,
+          teacherIds,
+          facts: read?.facts.get(id),
+          wish: entry?.wish ?? "may",
+          worth: entry?.worth ?? 5,
+          pinned: entry?.pinned ?? false,
+          parts: entry?.parts ?? 1,
+          approach: entry?.approachId ? approachOf(entry.approachId, own) : undefined,
+          extraReturns: entry?.extraReturns ?? [],
+        };
+      }),
+    known: plan.known,
+    placements: plan.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
+    phraseBeats: dance?.phraseBeats ?? 8,
+    special: plan.special,
+    muted: plan.muted,
+    away: plan.away,
+    notReached: plan.notReached,
+    alike: pairs.filter(({ a, b }) => used.has(a) && used.has(b)),
+    ...(teachers ? { teachers } : {}),
+  };
+}

@@ -1,0 +1,121 @@
+import { LEAST_RECALL, recallAt } from "./fading.ts";
+import type { Finding } from "./finding.ts";
+import type { PlanFigure } from "./level.ts";
+import { lessonsBefore, type Sight } from "./sight.ts";
+
+const lessons = (count: number): string => (count === 1 ? "1 lesson" : `${count} lessons`);
+
+function checkNeed(sight: Sight, figure: PlanFigure, week: number, otherId: string): Finding[] {
+  if (sight.known.has(otherId)) return [];
+  const other = sight.figures.get(otherId);
+  const needed = other?.name ?? "A figure outside this level";
+  const start = sight.weeks.get(otherId);
+  const about = { severity: "must", week, figureId: figure.id, otherId } as const;
+  if (start === undefined) {
+    const text = `${figure.name} in week ${week} needs ${needed}, which this plan never teaches.`;
+    return [{ code: "needs-missing", ...about, text }];
+  }
+  if (start >= week) {
+    const when = start === week ? `is new in the same lesson` : `comes in week ${start}`;
+    const text = `${figure.name} in week ${week} needs ${needed}, which ${when}.`;
+    return [{ code: "needs-later", ...about, text }];
+  }
+  if (figure.kind !== "turn" || other?.kind !== "basic") return [];
+  const { settledLessons } = sight.level.rules;
+  const danced = lessonsBefore(sight, otherId, week);
+  if (danced >= settledLessons) return [];
+  const text = `${figure.name} turns in week ${week}, when ${needed} has been danced in ${lessons(danced)}; it settles after ${settledLessons}.`;
+  return [{ code: "turn-before-settled", ...about, severity: "should", text }];
+}
+
+/** What the week itself does not allow this figure. */
+function checkWhen({ level, rooms, lastHeld }: Sight, figure: PlanFigure, week: number): Finding[] {
+  const about = { week, figureId: figure.id } as const;
+  const { firstShowWeek, talkWeek } = level.rules;
+  const findings: Finding[] = [];
+  if (figure.kind === "show" && figure.cautions.length === 0) {
+    const text = `${figure.name} is a show move without cautions. Write them on its page before it is taught.`;
+    findings.push({ code: "show-move-without-cautions", severity: "must", ...about, text });
+  }
+  if (figure.kind === "show" && week < firstShowWeek) {
+    const text = `${figure.name} is a show move in week ${week}; this level has them from week ${firstShowWeek} on.`;
+    findings.push({ code: "show-move-too-early", severity: "must", ...about, text });
+  }
+  if (figure.facts?.closeHold && talkWeek !== null && week < talkWeek) {
+    const text = `${figure.name} brings a close hold in week ${week}, before consent and holds are talked about in week ${talkWeek}.`;
+    findings.push({ code: "close-hold-before-talk", severity: "must", ...about, text });
+  }
+  const room = rooms[week - 1];
+  if (week === lastHeld && lastHeld > 1) {
+    const text = `${figure.name} is new on the last night, with no lesson left to bring it back.`;
+    findings.push({ code: "new-on-last-night", severity: "should", ...about, text });
+  } else if (room && !room.takesNew) {
+    const why: Record<string, string> = {
+      routine: "which belongs to the routine",
+      check: "in which the check is held",
+      guest: "which a guest teaches",
+      cancelled: "which is cancelled",
+    };
+    const text = `${figure.name} is new in week ${week}, ${why[room.special?.kind ?? ""] ?? "which takes nothing new"}.`;
+    findings.push({ code: "nothing-new-now", severity: room.held ? "should" : "must", ...about, text });
+  }
+  return findings;
+}
+
+/** Whether it is danced often enough not to be forgotten before it comes back, or before the last lesson. */
+function checkFading({ parts, lastHeld }: Sight, figure: PlanFigure): Finding[] {
+  const exposures = parts.get(figure.id) ?? [];
+  const first = exposures[0];
+  if (!first) return [];
+  const weeks = [...new Set(exposures.map(({ week }) => week))];
+  const ends = [...weeks.slice(1), lastHeld];
+  for (const [index, end] of ends.entries()) {
+    const from = weeks[index] ?? first.week;
+    if (end - from < 2) continue;
+    const before = exposures.filter(({ week }) => week <= from);
+    const left = recallAt(before, end);
+    if (left >= LEAST_RECALL) continue;
+    const text = `${figure.name} is not danced between week ${from} and week ${end}; by then about ${Math.round(left * 100)} % of it is left (an estimate).`;
+    return [{ code: "fades", severity: "should", week: end, figureId: figure.id, text }];
+  }
+  return [];
+}
+
+function checkTempo({ level: { rules } }: Sight, figure: PlanFigure, week: number): Finding[] {
+  const fastest = figure.facts?.fastestBpm ?? null;
+  if (rules.bpm === null || fastest === null || fastest >= rules.bpm) return [];
+  const text = `${figure.name} is comfortable up to ${fastest} bpm for its level; this course dances at ${rules.bpm}.`;
+  return [{ code: "too-fast", severity: "should", week, figureId: figure.id, text }];
+}
+
+function checkTeachers({ level }: Sight, figure: PlanFigure, week: number): Finding[] {
+  const { teachers, away = [] } = level;
+  const { teacherIds = [] } = figure;
+  if (!teachers || teachers.length === 0 || teacherIds.length === 0) return [];
+  const there = teachers.filter(({ id }) => !away.some((one) => one.week === week && one.staffId === id));
+  if (there.some(({ id }) => teacherIds.includes(id))) return [];
+  const others = teachers.filter(({ id }) => teacherIds.includes(id));
+  const why =
+    others.length > 0
+      ? `${others.map(({ name }) => name).join(" and ")}, who may teach it, is away`
+      : "nobody who teaches this section may teach it";
+  const text = `${figure.name} is new in week ${week}, but ${why}.`;
+  return [{ code: "no-qualified-teacher", severity: "must", week, figureId: figure.id, text }];
+}
+
+/** All that is to say of one placed figure. */
+export function checkFigure(sight: Sight, figure: PlanFigure, week: number): Finding[] {
+  const findings: Finding[] = [];
+  for (const otherId of new Set(figure.needs)) findings.push(...checkNeed(sight, figure, week, otherId));
+  findings.push(
+    ...checkWhen(sight, figure, week),
+    ...checkTempo(sight, figure, week),
+    ...checkTeachers(sight, figure, week),
+    ...checkFading(sight, figure),
+  );
+  if (figure.wish === "ban") {
+    const text = `${figure.name} stands in week ${week} although this level leaves it out.`;
+    findings.push({ code: "banned", severity: "must", week, figureId: figure.id, text });
+  }
+  return findings;
+}

@@ -1,0 +1,124 @@
+import { looseEnds } from "./facts.ts";
+import type { Finding } from "./finding.ts";
+import type { PlanFigure } from "./level.ts";
+import { planLoads, type WeekLoad } from "./loads.ts";
+import type { Sight } from "./sight.ts";
+
+const names = (figures: readonly PlanFigure[]): string => {
+  const all = figures.map(({ name }) => name);
+  return all.length < 2 ? all.join("") : `${all.slice(0, -1).join(", ")} and ${all.at(-1)}`;
+};
+
+/** Ways to count that are new in a week: neither known nor taught in a week before. */
+export function newCountsIn(
+  sight: Sight,
+  week: number,
+): { readonly counts: string; readonly figureId: string }[] {
+  const found: { counts: string; figureId: string }[] = [];
+  for (const [id, start] of sight.weeks) {
+    const facts = sight.figures.get(id)?.facts;
+    if (start !== week || !facts?.timed || found.some(({ counts }) => counts === facts.counts)) continue;
+    const before = sight.level.figures.some(
+      (other) =>
+        other.facts?.counts === facts.counts &&
+        (sight.known.has(other.id) || (sight.weeks.get(other.id) ?? Number.POSITIVE_INFINITY) < week),
+    );
+    if (!before) found.push({ counts: facts.counts, figureId: id });
+  }
+  return found;
+}
+
+/** From so many minutes of difference on, and twice as much for one role, the other one waits. */
+const WAITS = { minutes: 15, times: 2 } as const;
+
+/** Minutes of new material by role: a figure that is new to one role only keeps the other waiting. */
+export function newMinutesByRole(fresh: readonly PlanFigure[]): Record<"leader" | "follower", number> {
+  const sum = { leader: 0, follower: 0 };
+  for (const { facts, minutes } of fresh) {
+    const beats = facts?.newBeats;
+    if (!beats || beats.leader === undefined || beats.follower === undefined) continue;
+    const most = Math.max(beats.leader, beats.follower);
+    if (most === 0) continue;
+    sum.leader += (minutes * beats.leader) / most;
+    sum.follower += (minutes * beats.follower) / most;
+  }
+  return { leader: Math.round(sum.leader), follower: Math.round(sum.follower) };
+}
+
+function checkRoles(fresh: readonly PlanFigure[], week: number): Finding[] {
+  const { leader, follower } = newMinutesByRole(fresh);
+  const [busy, idle] = leader > follower ? ["leaders", "followers"] : ["followers", "leaders"];
+  const [most, least] = [Math.max(leader, follower), Math.min(leader, follower)];
+  if (most - least < WAITS.minutes || most < WAITS.times * least) return [];
+  const text = `In week ${week} ${busy} learn ${most} minutes of new steps and ${idle} ${least}; one role waits.`;
+  return [{ code: "one-role-waits", severity: "should", week, text }];
+}
+
+function checkAlike({ level, weeks, figures }: Sight): Finding[] {
+  return (level.alike ?? []).flatMap(({ a, b, decides }): Finding[] => {
+    const week = weeks.get(a);
+    const [one, two] = [figures.get(a), figures.get(b)];
+    if (decides === null || week === undefined || weeks.get(b) !== week || !one || !two) return [];
+    const text = `${one.name} and ${two.name} are new in the same lesson and differ only at count ${decides}; keep them a lesson apart, or contrast them on purpose.`;
+    return [{ code: "look-alikes-together", severity: "should", week, figureId: a, otherId: b, text }];
+  });
+}
+
+/** The routine of the last weeks: all patterns, basics and turns that are danced by then, as one loop. */
+function checkRoutine(sight: Sight): Finding[] {
+  const routine = sight.rooms.find(({ special }) => special?.kind === "routine");
+  if (!routine) return [];
+  const danced = sight.level.figures.filter(({ id, kind, facts }) => {
+    const week = sight.weeks.get(id);
+    return (
+      week !== undefined && week < routine.week && facts?.timed && kind !== "technique" && kind !== "show"
+    );
+  });
+  const withSteps = danced.flatMap(({ id, facts }) => (facts ? [{ id, steps: facts.steps }] : []));
+  const findings = looseEnds(withSteps).map(({ id, side }): Finding => {
+    const name = sight.figures.get(id)?.name ?? "";
+    const text =
+      side === "before"
+        ? `Nothing that is danced by week ${routine.week} leads into ${name}, so it cannot stand in the routine.`
+        : `${name} leads into nothing that is danced by week ${routine.week}, so the routine cannot go on after it.`;
+    return { code: "routine-does-not-close", severity: "should", week: routine.week, figureId: id, text };
+  });
+  const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
+  const phrase = sight.level.phraseBeats ?? 8;
+  const over = beats % phrase;
+  if (over > 0) {
+    const text = `The ${danced.length} figures danced once each take ${beats} beats, ${over} more than whole phrases of ${phrase}; the routine needs ${phrase - over} beats of a filler to end with the music.`;
+    findings.push({ code: "routine-does-not-fit", severity: "should", week: routine.week, text });
+  }
+  return findings;
+}
+
+function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Finding[] {
+  const findings: Finding[] = [];
+  const { mostNew, mostNewCounts } = sight.level.rules;
+  const room = sight.rooms[week - 1];
+  const fresh = newFigures.flatMap((id) => sight.figures.get(id) ?? []);
+  if (room && minutes > room.minutes) {
+    const text = `Week ${week} holds ${minutes} minutes, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
+    findings.push({ code: "over-minutes", severity: "must", week, text });
+  }
+  if (newFigures.length > mostNew) {
+    const text = `Week ${week} has ${newFigures.length} new figures; this level takes ${mostNew} a lesson at most.`;
+    findings.push({ code: "too-many-new", severity: "should", week, text });
+  }
+  const counts = fresh.length < 2 ? [] : newCountsIn(sight, week);
+  if (counts.length > mostNewCounts) {
+    const told = counts.flatMap(({ figureId }) => sight.figures.get(figureId) ?? []);
+    const text = `Week ${week} brings ${counts.length} new ways to count (${names(told)}); this level takes ${mostNewCounts} a lesson at most.`;
+    findings.push({ code: "too-many-counts", severity: "should", week, text });
+  }
+  findings.push(...checkRoles(fresh, week));
+  return findings;
+}
+
+/** All that is to say of the weeks, and of figures that stand together in one. */
+export const checkWeeks = (sight: Sight): Finding[] => [
+  ...planLoads(sight.level, sight.strands).flatMap((load) => checkWeek(sight, load)),
+  ...checkAlike(sight),
+  ...checkRoutine(sight),
+];

@@ -1,0 +1,57 @@
+import { countStructure, figureFacts, flowsInto } from "../figure/index.ts";
+import { type KnownFigure, newMaterial } from "../likeness/index.ts";
+import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
+import type { Dance, Tier } from "../time/index.ts";
+
+/** What a plan reads off the steps of a figure. */
+export interface PlanFacts {
+  /** How it is counted; see `countStructure`. */
+  readonly counts: string;
+  /** Danced in one's own time: it brings no new counting. */
+  readonly timed: boolean;
+  readonly beats: number;
+  /** Goes through a hold in which the bodies are close. */
+  readonly closeHold: boolean;
+  /** The fastest comfortable tempo for dancers of its level; null when it has none. */
+  readonly fastestBpm: number | null;
+  /** Beats in which each role has something to learn, given what it needs. */
+  readonly newBeats: Readonly<Record<string, number>>;
+  /** The steps themselves, to see what flows into what. */
+  readonly steps: Figure;
+}
+
+const CLOSE = /\bclosed?\b|\bbody\b/i;
+
+/** The facts of one figure, given the steps of those it needs. */
+export function planFacts(
+  steps: Figure,
+  tier: Tier,
+  dance: Dance,
+  needed: readonly KnownFigure[],
+): PlanFacts {
+  const { beats, fastestBpm, timed } = figureFacts(steps, dance);
+  const holds = writtenRoles(steps).flatMap((role) => stepsOf(steps, role).flatMap(({ hold }) => hold ?? []));
+  const { byRole } = newMaterial(steps, needed);
+  return {
+    counts: countStructure(steps),
+    timed,
+    beats,
+    closeHold: holds.some((hold) => CLOSE.test(hold)),
+    fastestBpm: fastestBpm?.[tier] ?? null,
+    newBeats: Object.fromEntries(Object.entries(byRole).map(([role, material]) => [role, material.newBeats])),
+    steps,
+  };
+}
+
+/** Whether all figures can be danced in some order as one loop: nothing that none flows into, or that flows nowhere. */
+export function looseEnds(
+  figures: readonly { readonly id: string; readonly steps: Figure }[],
+): { readonly id: string; readonly side: "before" | "after" }[] {
+  return figures.flatMap(({ id, steps }): { id: string; side: "before" | "after" }[] => {
+    const others = figures.filter((other) => other.id !== id);
+    if (others.length === 0) return [];
+    if (!others.some((other) => flowsInto(other.steps, steps))) return [{ id, side: "before" }];
+    if (!others.some((other) => flowsInto(steps, other.steps))) return [{ id, side: "after" }];
+    return [];
+  });
+}

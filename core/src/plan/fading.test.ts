@@ -1,0 +1,80 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { figure, levelOf } from "../../testing/levels.ts";
+import { LAYERS } from "../figure/index.ts";
+import { checkPlan, ENOUGH_MARKS, type Exposure, fitScale, recallAt, refresherOf } from "./index.ts";
+
+const weeks = fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { minLength: 1, maxLength: 8 });
+const exposures: fc.Arbitrary<Exposure[]> = fc
+  .tuple(weeks, fc.constantFrom(...LAYERS))
+  .map(([list, layer]) => list.sort((a, b) => a - b).map((week) => ({ week, layer })));
+
+describe("recallAt", () => {
+  it("is whole on the night, half after the half-life, and nothing before the first time", () => {
+    const once: Exposure[] = [{ week: 2, layer: "partner" }];
+    expect(recallAt(once, 2)).toBe(1);
+    expect(recallAt(once, 4)).toBe(0.5);
+    expect(recallAt(once, 1)).toBe(0);
+  });
+
+  test("falls with time, and is never less for one more time danced or a longer memory", () => {
+    fc.assert(
+      fc.property(exposures, fc.integer({ min: 1, max: 30 }), (list, later) => {
+        const last = list.at(-1)?.week ?? 0;
+        const now = recallAt(list, last + later);
+        expect(recallAt(list, last + later + 1)).toBeLessThan(now);
+        expect(recallAt(list, last + later, 2)).toBeGreaterThan(now);
+        expect(now).toBeGreaterThanOrEqual(recallAt(list.slice(0, -1), last + later) - 1e-12);
+      }),
+    );
+  });
+});
+
+describe("fitScale", () => {
+  const seen: Exposure[] = [{ week: 1, layer: "partner" }];
+  it("asks for enough marks first", () => {
+    const one = { exposures: seen, week: 3, recalled: true };
+    expect(fitScale(Array(ENOUGH_MARKS - 1).fill(one))).toBeNull();
+  });
+
+  it("finds a class that remembers longer, and one that forgets sooner", () => {
+    const marks = (share: number) =>
+      Array.from({ length: 40 }, (_, index) => ({ exposures: seen, week: 3, recalled: index < 40 * share }));
+    expect(fitScale(marks(0.5))).toBeCloseTo(1, 1);
+    expect(fitScale(marks(0.9))).toBeGreaterThan(2);
+    expect(fitScale(marks(0.1))).toBeLessThan(0.5);
+  });
+});
+
+describe("what fades in a plan", () => {
+  it("is found with its weeks and an estimate, and gone when it is brought back", () => {
+    const approach = {
+      id: "x",
+      name: "x",
+      reason: "x",
+      ages: [[{ layer: "steps" as const, share: 1 }]],
+      returns: [],
+      returnMinutes: 2,
+    };
+    const bare = { ...levelOf([figure("Pass")], [["Pass", 1]]), approach };
+    expect(checkPlan(bare)).toMatchObject([
+      {
+        code: "fades",
+        week: 8,
+        text: "Pass is not danced between week 1 and week 8; by then about 2 % of it is left (an estimate).",
+      },
+    ]);
+    const back = { ...bare, figures: [figure("Pass", { extraReturns: [2, 3, 4, 6] })] };
+    expect(checkPlan(back)).toEqual([]);
+  });
+
+  it("costs the first lesson of a later level a refresher, at most a quarter of it", () => {
+    const known = Array.from({ length: 6 }, (_, index) => `k${index}`);
+    const { rules } = levelOf([], [], { breakWeeks: 6 });
+    expect(refresherOf({ rules, known })).toEqual({ recall: 0.5, minutes: 9 });
+    expect(refresherOf({ rules: { ...rules, breakWeeks: 0 }, known }).minutes).toBe(0);
+    expect(refresherOf({ rules: { ...rules, breakWeeks: 52 }, known: [...known, ...known] }).minutes).toBe(
+      12,
+    );
+  });
+});

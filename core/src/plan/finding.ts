@@ -1,0 +1,44 @@
+export const FINDING_CODES = [
+  "needs-later",
+  "needs-missing",
+  "over-minutes",
+  "too-many-new",
+  "too-many-counts",
+  "look-alikes-together",
+  "turn-before-settled",
+  "new-on-last-night",
+  "nothing-new-now",
+  "fades",
+  "show-move-without-cautions",
+  "show-move-too-early",
+  "close-hold-before-talk",
+  "too-fast",
+  "one-role-waits",
+  "routine-does-not-close",
+  "routine-does-not-fit",
+  "nobody-assigned",
+  "no-qualified-teacher",
+  "not-reached",
+  "must-waits",
+  "banned",
+] as const;
+export type FindingCode = (typeof FINDING_CODES)[number];
+
+/** Something in a plan that a director would want to change. */
+export interface Finding {
+  readonly code: FindingCode;
+  /** `must`: the plan should not be taught like this; `should`: worth a second look. */
+  readonly severity: "must" | "should";
+  /** The week it is about; 0 when it is about none. */
+  readonly week: number;
+  /** The figure it is about; none when it is about the week. */
+  readonly figureId?: string;
+  /** The other figure concerned, such as the one needed. */
+  readonly otherId?: string;
+  /** One plain sentence with the numbers. */
+  readonly text: string;
+}
+
+/** Names a finding across plans, so that it can be recognised after a change. */
+export const findingKey = ({ code, week, figureId = "", otherId = "" }: Finding): string =>
+  figureId === "" ? `${code}@${week}` : `${code}:${figureId}:${otherId}`;

@@ -1,0 +1,90 @@
+import { dependants, insertBest } from "./insert.ts";
+import { keepsLimits, type Problem, scoreOf } from "./problem.ts";
+
+/** So many rounds over all figures are made at most. */
+const MOST_ROUNDS = 8;
+/** So often a part of the plan is torn out and put back another way. */
+const RUINS = 160;
+/** A change that loses more than this on its own figures cannot win it back elsewhere. */
+const HOPELESS = 150;
+
+/** Numbers that look random and are the same each time (a linear congruential generator after Lehmer, 1951). */
+function numbersFrom(seed: number): (below: number) => number {
+  let state = seed;
+  return (below) => {
+    state = (state * 48_271) % 2_147_483_647;
+    return state % below;
+  };
+}
+
+/** Moves, exchanges and admissions, each kept when the whole is worth more, until none helps. */
+function climb(problem: Problem, places: number[]): void {
+  const { weeks, fixed, value, allowed } = problem;
+  const free = places.map((_, f) => f).filter((f) => (fixed[f] ?? -1) < 0);
+  let score = scoreOf(problem, places);
+  const worth = (f: number, w: number): number => (w < 0 ? 0 : (value[f]?.[w] ?? 0));
+  const attempt = (f: number, w: number, g = -1, v = -1): boolean => {
+    const [stood, other] = [places[f] as number, g < 0 ? -1 : (places[g] as number)];
+    const gain = worth(f, w) - worth(f, stood) + (g < 0 ? 0 : worth(g, v) - worth(g, other));
+    if (gain < -HOPELESS) return false;
+    places[f] = w;
+    if (g >= 0) places[g] = v;
+    const next = scoreOf(problem, places);
+    if (next > score + 1e-9 && keepsLimits(problem, places)) {
+      score = next;
+      return true;
+    }
+    places[f] = stood;
+    if (g >= 0) places[g] = other;
+    return false;
+  };
+  const move = (f: number): boolean => {
+    let any = false;
+    for (let w = 0; w < weeks; w++) if (w !== places[f] && allowed[f]?.[w] && attempt(f, w)) any = true;
+    return any;
+  };
+  const exchange = (f: number): boolean => {
+    for (const g of free) {
+      const [w, v] = [places[f] as number, places[g] as number];
+      if (g === f || v < 0 || v === w || !allowed[f]?.[v]) continue;
+      if (w >= 0 && g > f && allowed[g]?.[w] && attempt(f, v, g, w)) return true;
+      if (w < 0)
+        for (let to = 0; to < weeks; to++) if (allowed[f]?.[to] && attempt(f, to, g, -1)) return true;
+    }
+    return false;
+  };
+  for (let round = 0; round < MOST_ROUNDS; round++) {
+    let any = false;
+    for (const f of free) if (move(f)) any = true;
+    for (const f of free) if (exchange(f)) any = true;
+    if (!any) return;
+  }
+}
+
+/**
+ * Betters a placement: first by small changes, then by tearing out a figure with what builds on it and some others
+ * and putting them back where they are worth most (ruin and recreate after Schrimpf and others, 2000). The same
+ * input gives the same plan.
+ */
+export function improve(problem: Problem, start: readonly number[]): number[] {
+  let best = [...start];
+  climb(problem, best);
+  let score = scoreOf(problem, best);
+  const free = best.map((_, f) => f).filter((f) => (problem.fixed[f] ?? -1) < 0);
+  if (free.length < 3) return best;
+  const random = numbersFrom(12_345);
+  for (let ruin = 0; ruin < RUINS; ruin++) {
+    const places = [...best];
+    const out = new Set<number>();
+    for (let seed = 0; seed < 2 + random(3); seed++)
+      for (const f of dependants(problem, free[random(free.length)] as number)) out.add(f);
+    for (const f of out) places[f] = -1;
+    insertBest(problem, places, random);
+    const next = scoreOf(problem, places);
+    if (next <= score + 1e-9) continue;
+    climb(problem, places);
+    best = places;
+    score = scoreOf(problem, places);
+  }
+  return best;
+}

@@ -1,0 +1,44 @@
+import type { PlanContent, PlanDraft } from "@map-step/contract";
+import type { Database } from "../../db/connection.ts";
+import { notFound } from "../../http/problems.ts";
+import type { PlanDraftRow } from "./models.ts";
+
+const view = ({ id, version, planId, name, content }: PlanDraftRow): PlanDraft => ({
+  id,
+  version,
+  planId,
+  name,
+  content,
+});
+
+/** Plans kept under a name beside a plan, newest first. */
+export async function listPlanDrafts(db: Database, planId: string): Promise<PlanDraft[]> {
+  if (!(await db.Plan.findByPk(planId))) throw notFound();
+  const rows = await db.PlanDraft.findAll({
+    where: { planId, deletedAt: null },
+    order: [["createdAt", "DESC"]],
+  });
+  return rows.map(view);
+}
+
+export async function createPlanDraft(
+  db: Database,
+  planId: string,
+  draft: { readonly name: string; readonly content: PlanContent },
+): Promise<PlanDraft> {
+  if (!(await db.Plan.findByPk(planId))) throw notFound();
+  return view(await db.PlanDraft.create({ ...draft, planId }));
+}
+
+export async function removePlanDraft(db: Database, id: string): Promise<Record<string, never>> {
+  const [count] = await db.PlanDraft.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } });
+  if (count === 0) throw notFound();
+  return {};
+}
+
+export async function restorePlanDraft(db: Database, id: string): Promise<PlanDraft> {
+  await db.PlanDraft.update({ deletedAt: null }, { where: { id } });
+  const row = await db.PlanDraft.findByPk(id);
+  if (!row) throw notFound();
+  return view(row);
+}

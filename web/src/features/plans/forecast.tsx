@@ -1,0 +1,129 @@
+import { Box, Text } from "@chakra-ui/react";
+import { api, type Check, type FigureRecord } from "@map-step/contract";
+import {
+  ENOUGH_MARKS,
+  type Exposure,
+  fitScale,
+  type LevelPlan,
+  lookAt,
+  recallAt,
+  type WeekRoom,
+} from "@map-step/core/plan";
+import { lazy, Suspense, useMemo } from "react";
+import { useApi } from "../../kit/api.ts";
+import { Modal } from "../../kit/dialog.tsx";
+import { Loading } from "../../kit/states.tsx";
+import type { PlannerInput } from "./planner-input.ts";
+
+const ForecastChart = lazy(async () => ({ default: (await import("./forecast-chart.tsx")).ForecastChart }));
+
+interface Props {
+  readonly input: PlannerInput;
+  readonly levelPlan: LevelPlan;
+  readonly rooms: readonly WeekRoom[];
+  readonly figures: readonly FigureRecord[];
+  readonly onClose: () => void;
+}
+
+/** The memory of a section, fitted to its checks once there are enough marks. */
+function scaleOf(
+  checks: readonly Check[],
+  dates: readonly string[],
+  exposures: ReadonlyMap<string, readonly Exposure[]>,
+) {
+  const observations = checks.flatMap(({ heldOn, marks }) => {
+    const week = dates.filter((date) => date <= heldOn).length;
+    return marks.map(({ figureId, mark }) => ({
+      exposures: exposures.get(figureId) ?? [],
+      week: week + 0.5,
+      recalled: mark === "alone" || mark === "dances-it",
+    }));
+  });
+  return { scale: fitScale(observations), marks: observations.length };
+}
+
+/** What is left of each figure week by week, and at the check; always an estimate. */
+export function Forecast({ input, levelPlan, rooms, figures, onClose }: Props) {
+  const { section, level } = input;
+  const checks = useApi(
+    api.checks.list,
+    { params: { id: section?.id ?? "" } },
+    { enabled: section !== null },
+  );
+  const told = useMemo(() => {
+    const exposures = lookAt(levelPlan).parts;
+    const { scale, marks } = scaleOf(checks.data ?? [], section?.dates ?? [], exposures);
+    const weeks = Array.from({ length: level.weeks }, (_, index) => index + 1);
+    const checkWeek = rooms.find(({ special }) => special?.kind === "check")?.week ?? level.weeks;
+    const rows = figures.flatMap((figure) => {
+      const own = exposures.get(figure.id);
+      if (!own || own.length === 0) return [];
+      const recall = weeks.map((week) => recallAt(own, week, scale ?? 1));
+      return [
+        { id: figure.id, name: figure.name, kind: figure.kind, recall, atCheck: recall[checkWeek - 1] ?? 0 },
+      ];
+    });
+    const started = (week: number) => rows.filter(({ recall }) => (recall[week - 1] ?? 0) > 0);
+    const mean = weeks.map((week) => {
+      const here = started(week);
+      return here.length === 0
+        ? 0
+        : here.reduce((sum, { recall }) => sum + (recall[week - 1] ?? 0), 0) / here.length;
+    });
+    return { rows: rows.sort((a, b) => a.atCheck - b.atCheck), weeks, mean, checkWeek, scale, marks };
+  }, [levelPlan, checks.data, section, level.weeks, rooms, figures]);
+  const percent = (share: number) => `${Math.round(share * 100)} %`;
+  return (
+    <Modal open title="What will be left of it" onClose={onClose} size="xl">
+      <Text mb="3">
+        An estimate: each time a figure is danced it is remembered longer.{" "}
+        {told.scale === null
+          ? section
+            ? `The house's defaults are used; ${told.marks} of ${ENOUGH_MARKS} marks are there to fit them to this section.`
+            : "The house's defaults are used; a section with checks has a memory of its own."
+          : `Fitted to ${told.marks} marks of this section: it remembers ${told.scale.toFixed(1)} times as long as the defaults say.`}
+      </Text>
+      <Suspense fallback={<Loading />}>
+        <ForecastChart weeks={told.weeks} mean={told.mean} rows={told.rows} checkWeek={told.checkWeek} />
+      </Suspense>
+      <Box
+        as="table"
+        w="full"
+        mt="4"
+        fontSize="sm"
+        className="numbers"
+        css={{
+          "& th, & td": { padding: "3px 6px", textAlign: "right" },
+          "& th:first-of-type": { textAlign: "left" },
+        }}
+      >
+        <caption style={{ textAlign: "left", fontWeight: 700 }}>
+          Least is left in week {told.checkWeek} of these
+        </caption>
+        <thead>
+          <tr>
+            <th scope="col">Figure</th>
+            {told.weeks.map((week) => (
+              <th key={week} scope="col">
+                {week}
+              </th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {told.rows.slice(0, 10).map(({ id, name, recall }) => (
+            <tr key={id}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                {name}
+              </th>
+              {recall.map((share, index) => (
+                // biome-ignore lint/suspicious/noArrayIndexKey: a week is its place
+                <td key={index}>{share === 0 ? "" : percent(share)}</td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Modal>
+  );
+}

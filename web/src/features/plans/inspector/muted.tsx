@@ -1,0 +1,37 @@
+import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
+import { findingKey } from "@map-step/core/plan";
+import type { InspectorProps } from "./inspector.tsx";
+
+/** Findings that somebody decided to live with, each with the reason, and the way to hear of it again. */
+export function MutedFindings({ muted, edit, mayEdit }: InspectorProps) {
+  if (muted.length === 0) return null;
+  return (
+    <Box as="section" aria-label="Lived with" mt="5">
+      <Heading as="h2" size="sm" color="soft" mb="2">
+        Lived with ({muted.length})
+      </Heading>
+      <Stack as="ul" gap="2" listStyleType="none" fontSize="sm">
+        {muted.map(({ finding, reason }) => (
+          <Box as="li" key={findingKey(finding)} borderLeftWidth="4px" borderColor="rule" px="3" py="1">
+            <Text color="soft">{finding.text}</Text>
+            <Text fontStyle="italic">{reason}</Text>
+            {mayEdit ? (
+              <Button
+                variant="plain"
+                size="sm"
+                p="0"
+                height="auto"
+                color="pine"
+                onClick={() =>
+                  edit.edit({ muted: edit.content.muted.filter(({ key }) => key !== findingKey(finding)) })
+                }
+              >
+                Tell it again
+              </Button>
+            ) : null}
+          </Box>
+        ))}
+      </Stack>
+    </Box>
+  );
+}

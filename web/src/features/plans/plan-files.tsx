@@ -1,0 +1,87 @@
+import { Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { api, type FigureRecord } from "@map-step/contract";
+import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { call } from "../../kit/api.ts";
+import { Modal } from "../../kit/dialog.tsx";
+import { download } from "../../kit/download.ts";
+import { tellError } from "../../kit/toasts.tsx";
+import type { PlannerInput } from "./planner-input.ts";
+import type { PlanEdit } from "./use-plan.ts";
+import { planAsCsv, planAsJson, planAsSvg, type WrittenPlan } from "./written-plan.ts";
+
+interface Props {
+  readonly input: PlannerInput;
+  readonly edit: PlanEdit;
+  readonly loads: readonly WeekLoad[];
+  readonly rooms: readonly WeekRoom[];
+  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly figures: readonly FigureRecord[];
+  readonly onClose: () => void;
+}
+
+/** The plan in open formats, its dates as a calendar, and on paper. */
+export function PlanFiles({ input, edit, loads, rooms, partsAt, figures, onClose }: Props) {
+  const { level, section } = input;
+  const written: WrittenPlan = {
+    levelName: level.name,
+    sectionName: section?.name ?? null,
+    content: edit.content,
+    figures,
+    loads,
+    rooms,
+    dates: section?.dates ?? [],
+    partsAt,
+  };
+  const base = `${level.name} ${section?.name ?? "plan"}`.toLowerCase().replace(/\W+/g, "-");
+  const calendar = async () => {
+    try {
+      const { text } = await call(api.sections.calendar, { params: { id: section?.id ?? "" } });
+      download(`${base}.ics`, "text/calendar", text);
+    } catch (error) {
+      tellError(error);
+    }
+  };
+  const print = () => {
+    onClose();
+    // The dialog must be gone before the page is printed.
+    window.setTimeout(() => window.print(), 300);
+  };
+  return (
+    <Modal open title="Files and print" onClose={onClose}>
+      <Stack gap="4">
+        <Flex gap="2" wrap="wrap">
+          <Button variant="outline" onClick={() => download(`${base}.csv`, "text/csv", planAsCsv(written))}>
+            Plan as CSV
+          </Button>
+          <Button
+            variant="outline"
+            onClick={() => download(`${base}.json`, "application/json", planAsJson(written))}
+          >
+            Plan as JSON
+          </Button>
+          <Button
+            variant="outline"
+            onClick={() => download(`${base}.svg`, "image/svg+xml", planAsSvg(written))}
+          >
+            Grid as SVG
+          </Button>
+        </Flex>
+        {section ? (
+          <Flex gap="3" align="center">
+            <Button variant="outline" onClick={() => void calendar()}>
+              Dates as a calendar
+            </Button>
+            <Text color="soft" fontSize="sm">
+              One event a lesson, with its room, its teachers and what is new (iCalendar).
+            </Text>
+          </Flex>
+        ) : (
+          <Text color="soft" fontSize="sm">
+            A section has dates; its plan can be saved as a calendar.
+          </Text>
+        )}
+        <Button onClick={print}>Print the grid on one page</Button>
+      </Stack>
+    </Modal>
+  );
+}

@@ -1,0 +1,126 @@
+import { Button, IconButton, NativeSelect } from "@chakra-ui/react";
+import { Redo2, Undo2 } from "lucide-react";
+import { useNavigate } from "react-router";
+import { SaveBadge } from "../../kit/save-state.tsx";
+import type { PlannerInput } from "./planner-input.ts";
+import type { PlanEdit } from "./use-plan.ts";
+
+/** What opens in front of the planner. */
+export type Tool = "choose" | "forecast" | "kept" | "files";
+
+/** Which copy of the plan is on screen: the level's or one of its sections'. */
+function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "section" | "sections">) {
+  const navigate = useNavigate();
+  if (sections.length === 0) return null;
+  return (
+    <NativeSelect.Root width="auto">
+      <NativeSelect.Field
+        aria-label="Plan of"
+        bg="panel"
+        value={section?.id ?? ""}
+        onChange={({ target }) =>
+          navigate(
+            target.value === "" ? `/levels/${level.id}` : `/levels/${level.id}/sections/${target.value}`,
+          )
+        }
+      >
+        <option value="">Level plan</option>
+        {sections.map(({ id, name }) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  );
+}
+
+interface Props {
+  readonly input: PlannerInput;
+  readonly edit: PlanEdit;
+  readonly mayEdit: boolean;
+  /** Not while a proposal is on screen. */
+  readonly canEdit: boolean;
+  readonly onTool: (tool: Tool) => void;
+  readonly onDraft: () => void;
+}
+
+const DEPTHS = [
+  [0, "cover more"],
+  [0.5, "between"],
+  [1, "go deeper"],
+] as const;
+
+/** Everything that is done to the plan as a whole. */
+export function PlannerTools({ input, edit, mayEdit, canEdit, onTool, onDraft }: Props) {
+  const tools: readonly (readonly [Tool, string])[] = [
+    ["forecast", "Forecast"],
+    ["kept", "Kept plans"],
+    ["files", "Files and print"],
+  ];
+  return (
+    <>
+      <PlanPicker {...input} />
+      {mayEdit ? <SaveBadge state={edit.saving.state} retry={edit.saving.flush} /> : null}
+      {canEdit ? (
+        <>
+          <IconButton
+            variant="outline"
+            bg="panel"
+            aria-label="Undo"
+            disabled={!edit.canUndo}
+            onClick={edit.undo}
+          >
+            <Undo2 />
+          </IconButton>
+          <IconButton
+            variant="outline"
+            bg="panel"
+            aria-label="Redo"
+            disabled={!edit.canRedo}
+            onClick={edit.redo}
+          >
+            <Redo2 />
+          </IconButton>
+          <Button variant="outline" bg="panel" onClick={() => onTool("choose")}>
+            Choose figures
+          </Button>
+        </>
+      ) : null}
+      {tools.map(([tool, name]) => (
+        <Button
+          key={tool}
+          variant="outline"
+          bg="panel"
+          disabled={edit.chosen.length === 0}
+          onClick={() => onTool(tool)}
+        >
+          {name}
+        </Button>
+      ))}
+      {canEdit ? (
+        <>
+          <NativeSelect.Root width="auto">
+            <NativeSelect.Field
+              aria-label="The draft should"
+              bg="panel"
+              value={input.depth}
+              onChange={({ target }) => input.onDepth(Number(target.value))}
+            >
+              {DEPTHS.map(([depth, name]) => (
+                <option key={depth} value={depth}>
+                  {name}
+                </option>
+              ))}
+            </NativeSelect.Field>
+            <NativeSelect.Indicator />
+          </NativeSelect.Root>
+          <Button disabled={edit.chosen.length === 0} onClick={onDraft}>
+            Draft the plan
+          </Button>
+        </>
+      ) : null}
+    </>
+  );
+}

@@ -1,0 +1,101 @@
+import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import type { PlanContent } from "@map-step/contract";
+import { Panel } from "../../kit/page.tsx";
+import { movesBetween, type Proposal } from "./proposal.ts";
+import { count, weekInWords } from "./words.ts";
+
+interface Props {
+  readonly proposal: Proposal;
+  readonly present: PlanContent;
+  /** How good it is and how far the search has come. */
+  readonly status: string;
+  /** Said when no plan holds all that must be taught. */
+  readonly conflict: string | null;
+  readonly running: boolean;
+  readonly nameOf: (figureId: string) => string;
+  readonly onStop: () => void;
+  readonly onTake: () => void;
+  readonly onLeave: () => void;
+}
+
+/** What a proposed plan moves and leaves out, and why; the grid beside it shows the proposal. */
+export function ProposalPanel(props: Props) {
+  const { proposal, present, status, conflict, running, nameOf, onStop, onTake, onLeave } = props;
+  const moves = movesBetween(present.chosen, proposal.content.chosen);
+  const names = moves.map((move) => ({
+    ...move,
+    name: nameOf(move.figureId),
+    why: proposal.why.get(move.figureId),
+  }));
+  return (
+    <Panel
+      as="section"
+      aria-label="Proposal"
+      borderColor="apricot"
+      borderWidth="2px"
+      mb="4"
+      className="no-print"
+    >
+      <Flex gap="3" align="center" wrap="wrap">
+        <Box flex="1" minW="14rem">
+          <Heading as="h2" size="md">
+            {proposal.title}
+          </Heading>
+          <Text color="soft" className="numbers" aria-live="polite">
+            {moves.length === 0 ? "Nothing moves" : count(moves.length, "move")}
+            {proposal.left.length > 0 ? `, ${proposal.left.length} left out` : ""}
+            {status === "" ? "" : `; ${status}`}
+          </Text>
+        </Box>
+        {running ? (
+          <Button variant="outline" onClick={onStop}>
+            Stop searching
+          </Button>
+        ) : null}
+        <Button variant="outline" onClick={onLeave}>
+          Leave it
+        </Button>
+        <Button onClick={onTake}>Take this plan</Button>
+      </Flex>
+      {conflict ? (
+        <Text bg="brickWash" borderRadius="md" p="2" mt="3">
+          {conflict}
+        </Text>
+      ) : null}
+      {names.length + proposal.left.length > 0 ? (
+        <Flex
+          gap="6"
+          mt="3"
+          wrap="wrap"
+          align="flex-start"
+          maxH="11rem"
+          overflowY="auto"
+          tabIndex={0}
+          role="group"
+          aria-label="Moves"
+        >
+          {names.length > 0 ? (
+            <Stack as="ul" gap="1" flex="1" minW="16rem" listStyleType="none" fontSize="sm">
+              {names.map(({ figureId, from, to, name, why }) => (
+                <li key={figureId}>
+                  <b>{name}</b>: {weekInWords(from)} → {weekInWords(to)}
+                  {why ? `. ${why}` : ""}
+                </li>
+              ))}
+            </Stack>
+          ) : null}
+          {proposal.left.length > 0 ? (
+            <Stack as="ul" gap="1" flex="1" minW="16rem" listStyleType="none" fontSize="sm">
+              {proposal.left.map(({ figureId, reason, wayIn }) => (
+                <li key={figureId}>
+                  <b>{nameOf(figureId)}</b> finds no week. {reason}
+                  {wayIn ? ` Cheapest way in: ${wayIn.text}.` : ""}
+                </li>
+              ))}
+            </Stack>
+          ) : null}
+        </Flex>
+      ) : null}
+    </Panel>
+  );
+}

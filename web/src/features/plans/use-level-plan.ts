@@ -1,0 +1,78 @@
+import {
+  type ApproachRecord,
+  type DanceRecord,
+  type FigureRecord,
+  type Level,
+  type Plan,
+  type PlanContent,
+  toLevelPlan,
+} from "@map-step/contract";
+import type { LikePair } from "@map-step/core/likeness";
+import {
+  type LevelPlan,
+  type PlacedPart,
+  partsOf,
+  roomsOf,
+  type Strand,
+  strandsOf,
+} from "@map-step/core/plan";
+import { useMemo } from "react";
+
+export interface PlanInput {
+  readonly level: Level;
+  readonly plan: Plan;
+  readonly content: PlanContent;
+  readonly library: readonly FigureRecord[];
+  readonly dance: DanceRecord | undefined;
+  readonly approaches: readonly ApproachRecord[];
+  readonly pairs: readonly LikePair[] | undefined;
+  readonly teachers: readonly { readonly id: string; readonly name: string }[] | undefined;
+}
+
+export interface Computed {
+  /** The plan to compute with. */
+  readonly levelPlan: LevelPlan;
+  readonly strands: ReadonlyMap<string, Strand>;
+  /** What a figure has in the weeks when it is new in one of them; the same list as long as nothing else changes. */
+  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+}
+
+const NONE: readonly PlacedPart[] = [];
+
+/** A plan made ready for computing. What does not depend on the weeks of its figures is kept while they move. */
+export function useLevelPlan(input: PlanInput): Computed {
+  const { level, plan, content, library, dance, approaches, pairs, teachers } = input;
+  const { chosen, special, muted, away } = content;
+  const wishes = JSON.stringify(chosen.map(({ week: _week, ...wish }) => wish));
+  const { known, notReached } = plan;
+  const bare = useMemo(() => {
+    const waiting = (JSON.parse(wishes) as Omit<PlanContent["chosen"][number], "week">[]).map((wish) => ({
+      ...wish,
+      week: null,
+    }));
+    const told = { chosen: waiting, special, muted, away, known, notReached };
+    return toLevelPlan(level, told, library, { dance, approaches, alike: pairs ?? [], teachers });
+  }, [level, wishes, special, muted, away, known, notReached, library, dance, approaches, pairs, teachers]);
+  const strands = useMemo(() => strandsOf(bare), [bare]);
+  const partsAt = useMemo(() => {
+    const rooms = roomsOf(bare);
+    const figures = new Map(bare.figures.map((figure) => [figure.id, figure]));
+    const kept = new Map<string, readonly PlacedPart[]>();
+    return (figureId: string, week: number): readonly PlacedPart[] => {
+      const figure = figures.get(figureId);
+      if (!figure || week < 1) return NONE;
+      const key = `${figureId}@${week}`;
+      const parts = kept.get(key) ?? partsOf(bare, figure, strands.get(figureId) ?? [], week, rooms);
+      kept.set(key, parts);
+      return parts;
+    };
+  }, [bare, strands]);
+  const levelPlan = useMemo(
+    () => ({
+      ...bare,
+      placements: chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
+    }),
+    [bare, chosen],
+  );
+  return { levelPlan, strands, partsAt };
+}

@@ -1,0 +1,149 @@
+import type { FigureRecord, PlanContent } from "@map-step/contract";
+import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { unparse } from "papaparse";
+
+/** What is written of a plan. */
+export interface WrittenPlan {
+  readonly levelName: string;
+  readonly sectionName: string | null;
+  readonly content: PlanContent;
+  readonly figures: readonly FigureRecord[];
+  readonly loads: readonly WeekLoad[];
+  readonly rooms: readonly WeekRoom[];
+  /** The date of each week; none for a level's own plan. */
+  readonly dates: readonly string[];
+  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+}
+
+const nameIn = (figures: readonly FigureRecord[], id: string): string =>
+  figures.find((figure) => figure.id === id)?.name ?? "";
+
+/** The plan as JSON: figures by name, weeks with their minutes. */
+export function planAsJson({
+  levelName,
+  sectionName,
+  content,
+  figures,
+  loads,
+  rooms,
+  dates,
+}: WrittenPlan): string {
+  const plan = {
+    format: "map-step/plan",
+    formatVersion: 1,
+    level: levelName,
+    section: sectionName,
+    figures: content.chosen.map(({ figureId, approachId: _approachId, ...entry }) => ({
+      figure: nameIn(figures, figureId),
+      ...entry,
+    })),
+    weeks: loads.map(({ week, minutes, newFigures }, index) => ({
+      week,
+      date: dates[index] ?? null,
+      kind: rooms[index]?.special?.kind ?? "plain",
+      minutes,
+      room: rooms[index]?.minutes ?? 0,
+      new: newFigures.map((id) => nameIn(figures, id)),
+    })),
+  };
+  return `${JSON.stringify(plan, null, 2)}\n`;
+}
+
+/** The plan as CSV: one row a figure, its minutes in each week. */
+export function planAsCsv({ content, figures, loads, partsAt }: WrittenPlan): string {
+  const weeks = loads.map(({ week }) => week);
+  return unparse(
+    {
+      fields: [
+        "figure",
+        "kind",
+        "new_in_week",
+        "pinned",
+        "wish",
+        "worth",
+        ...weeks.map((week) => `week_${week}`),
+      ],
+      data: content.chosen.map(({ figureId, week, pinned, wish, worth }) => {
+        const figure = figures.find(({ id }) => id === figureId);
+        const parts = partsAt(figureId, week ?? 0);
+        const minutes = weeks.map((at) =>
+          parts.filter((part) => part.week === at).reduce((sum, part) => sum + part.minutes, 0),
+        );
+        return [
+          figure?.name ?? "",
+          figure?.kind ?? "",
+          week ?? "",
+          pinned ? "yes" : "no",
+          wish,
+          worth,
+          ...minutes.map((own) => (own === 0 ? "" : own)),
+        ];
+      }),
+    },
+    { newline: "\r\n", escapeFormulae: true },
+  );
+}
+
+const escaped = (text: string): string =>
+  text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
+
+const SVG = { label: 190, column: 62, row: 24, head: 92, sky: 60 } as const;
+
+/** The week grid as a drawing in black and white that other programs open. */
+export function planAsSvg({
+  levelName,
+  sectionName,
+  content,
+  figures,
+  loads,
+  rooms,
+  dates,
+  partsAt,
+}: WrittenPlan): string {
+  const placed = content.chosen
+    .filter(({ week }) => week !== null)
+    .sort((a, b) => (a.week ?? 0) - (b.week ?? 0));
+  const width = SVG.label + loads.length * SVG.column + 10;
+  const height = SVG.head + placed.length * SVG.row + 20;
+  const most = Math.max(1, ...loads.map(({ minutes }) => minutes), ...rooms.map(({ minutes }) => minutes));
+  const centre = (week: number) => SVG.label + (week - 0.5) * SVG.column;
+  const text = (x: number, y: number, words: string, more = "") =>
+    `<text x="${x}" y="${y}" ${more}>${escaped(words)}</text>`;
+  const heads = loads.map(({ week, minutes }, index) => {
+    const tall = (minutes / most) * SVG.sky;
+    const kind = rooms[index]?.special?.kind ?? "";
+    return [
+      `<rect x="${centre(week) - 14}" y="${SVG.sky - tall + 4}" width="28" height="${tall}" fill="#bbb" stroke="#000"/>`,
+      text(centre(week), SVG.sky + 18, `${week}: ${minutes} min`, 'text-anchor="middle" font-weight="bold"'),
+      text(centre(week), SVG.sky + 30, kind || (dates[index] ?? "").slice(5), 'text-anchor="middle"'),
+    ].join("");
+  });
+  const rows = placed.map(({ figureId, week }, row) => {
+    const y = SVG.head + row * SVG.row + SVG.row / 2;
+    const parts = partsAt(figureId, week ?? 0);
+    const weeks = [...new Set(parts.map((part) => part.week))];
+    const beads = weeks.map((at) => {
+      const here = parts.filter((part) => part.week === at);
+      const minutes = here.reduce((sum, part) => sum + part.minutes, 0);
+      const isReturn = here[0]?.layer === "return";
+      const wide = isReturn ? 10 : Math.min(SVG.column - 6, 10 + minutes * 2);
+      const fill = at === week ? "#333" : isReturn ? "#fff" : "#999";
+      const ink = at === week ? "#fff" : "#000";
+      return (
+        `<rect x="${centre(at) - wide / 2}" y="${y - 7}" width="${wide}" height="14" rx="7" fill="${fill}" stroke="#000"/>` +
+        (isReturn ? "" : text(centre(at), y + 4, String(minutes), `text-anchor="middle" fill="${ink}"`))
+      );
+    });
+    const [first = 0, last = 0] = [weeks[0], weeks.at(-1)];
+    const thread = `<line x1="${centre(first)}" x2="${centre(last)}" y1="${y}" y2="${y}" stroke="#000"/>`;
+    return `${text(4, y + 4, nameIn(figures, figureId))}${thread}${beads.join("")}`;
+  });
+  const title = sectionName === null ? levelName : `${levelName}, ${sectionName}`;
+  return [
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" font-size="10">`,
+    `<title>${escaped(title)}</title>`,
+    ...heads,
+    ...rows,
+    "</svg>",
+  ].join("\n");
+}

@@ -1,0 +1,110 @@
+import {
+  columnsFrom,
+  type ExactModel,
+  type Places,
+  placesFrom,
+  type Scored,
+  scored,
+  scoreOf,
+} from "@map-step/core/plan";
+import type { Highs, ModelData } from "highs";
+
+/** What became of the search for the best plan. */
+export interface Proof extends Scored {
+  /** Nothing can be worth more than this. */
+  readonly bound: number;
+  /** Whether the plan is proven to be the best. */
+  readonly best: boolean;
+  /** Whether any plan keeps all limits. */
+  readonly feasible: boolean;
+}
+
+/** The model as the solver takes it. */
+function dataOf(highs: Highs, { cost, upper, integer, rows }: ExactModel): ModelData {
+  const starts = new Int32Array(rows.length + 1);
+  rows.forEach(({ columns }, index) => {
+    starts[index + 1] = (starts[index] ?? 0) + columns.length;
+  });
+  return {
+    numCols: cost.length,
+    numRows: rows.length,
+    sense: highs.constants.objectiveSense.maximize,
+    colCost: Float64Array.from(cost),
+    colLower: new Float64Array(cost.length),
+    colUpper: Float64Array.from(upper),
+    rowLower: Float64Array.from(rows, ({ lower }) =>
+      lower === Number.NEGATIVE_INFINITY ? -highs.infinity : lower,
+    ),
+    rowUpper: Float64Array.from(rows, ({ upper: most }) =>
+      most === Number.POSITIVE_INFINITY ? highs.infinity : most,
+    ),
+    matrix: {
+      format: "csr",
+      numRows: rows.length,
+      numCols: cost.length,
+      starts,
+      indices: Int32Array.from(rows.flatMap(({ columns }) => [...columns])),
+      values: Float64Array.from(rows.flatMap(({ values }) => [...values])),
+    },
+    integrality: Int32Array.from(integer, (whole) => (whole ? 1 : 0)),
+  };
+}
+
+/** News while it searches: a better plan, or a lower bound. */
+export interface ProofNews {
+  readonly better?: Scored;
+  readonly bound?: number;
+}
+
+/**
+ * Searches for the best plan of a level with the mixed-integer solver, beginning with one that is known.
+ * @param seconds how long it may search; then the best so far and the bound are given back
+ */
+export function prove(
+  highs: Highs,
+  model: ExactModel,
+  start: Places,
+  seconds: number,
+  onNews: (news: ProofNews) => void = () => undefined,
+): Proof {
+  const { problem } = model;
+  return highs.withModel(dataOf(highs, model), (solver): Proof => {
+    solver.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 });
+    solver.setSolution(columnsFrom(model, start));
+    let best: Places = start;
+    let bound = Number.POSITIVE_INFINITY;
+    const { mipImprovingSolution, mipLogging } = highs.constants.callbackType;
+    const { modelStatus } = solver.run({
+      [mipImprovingSolution]: ({ data }) => {
+        if (!data.mip_solution) return;
+        const places = placesFrom(model, data.mip_solution);
+        if (scoreOf(problem, places) <= scoreOf(problem, best)) return;
+        best = places;
+        onNews({ better: scored(problem, places) });
+      },
+      [mipLogging]: ({ data }) => {
+        const now = data.mip_dual_bound;
+        if (now === undefined || !Number.isFinite(now) || now >= bound) return;
+        bound = now;
+        onNews({ bound: now });
+      },
+    });
+    const { infeasible, optimal } = highs.constants.modelStatus;
+    if (modelStatus === infeasible)
+      return { ...scored(problem, start), bound: scoreOf(problem, start), best: false, feasible: false };
+    const value = Number(solver.info.get("mip_dual_bound"));
+    if (Number.isFinite(value)) bound = Math.min(bound, value);
+    if (solver.info.get("primal_solution_status") === 2) {
+      const places = placesFrom(model, solver.getSolution().colValue);
+      if (scoreOf(problem, places) > scoreOf(problem, best)) best = places;
+    }
+    const found = scored(problem, best);
+    const proven = modelStatus === optimal;
+    return {
+      ...found,
+      bound: proven ? found.score : Math.max(found.score, bound),
+      best: proven,
+      feasible: true,
+    };
+  });
+}
