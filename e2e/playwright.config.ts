@@ -11,6 +11,7 @@ export default defineConfig({
   reporter: [["list"], ["json", { outputFile: "../.data/e2e-report.json" }]],
   use: {
     viewport: { width: 1280, height: 800 },
+    actionTimeout: 20_000,
     launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
     screenshot: "only-on-failure",
     permissions: ["clipboard-read", "clipboard-write"],

@@ -29,24 +29,52 @@ interface Shot {
 const plan = ({ level, section }: Ids) => `/levels/${level}/sections/${section}`;
 const select = (name: string) => (page: Page) => page.getByText(name, { exact: true }).first().click();
 
+const press = (name: string) => async (page: Page) => {
+  await page.getByRole("button", { name, exact: true }).click();
+  await page.waitForTimeout(1200);
+};
+const hustle = async (page: Page) => {
+  await page.getByLabel("Dance").selectOption({ label: "Hustle" });
+};
+const goal = (name: string) => async (page: Page) => {
+  await hustle(page);
+  await page.getByLabel("The way to", { exact: true }).selectOption({ label: name });
+};
+const cancelled = async (page: Page) => {
+  await select("Week 3")(page);
+  await press("Cancelled: repair the plan")(page);
+};
+const ROWS = [
+  "dance,name,kind,level,minutes,needs",
+  "Hustle,Lantern step,pattern,improver,12,Foundation step",
+  "Hustle,Window,,,14,",
+  "Hustle,Half a step,pattern,beginner,9,Ghost figure",
+].join("\n");
+const readFile = async (page: Page) => {
+  const file = { name: "from-last-year.csv", mimeType: "text/csv", buffer: Buffer.from(ROWS) };
+  await page.getByLabel(/Choose a CSV/).setInputFiles(file);
+  await page.getByText("refused").first().waitFor();
+};
+
 /** One picture of each main view. */
 const SHOTS: readonly Shot[] = [
   { name: "today", path: () => "/" },
   { name: "figures", path: () => "/figures" },
   { name: "figure", path: ({ figure }) => `/figures/${figure}` },
-  { name: "figure-dark", path: ({ figure }) => `/figures/${figure}`, dark: true },
   { name: "figure-editor", path: ({ figure }) => `/figures/${figure}/edit` },
   { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
-  { name: "step-map", path: () => "/step-map", first: select("Turn and a half") },
+  { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
+  { name: "figure-file", path: () => "/figures/file", first: readFile },
+  { name: "program", path: () => "/levels/program", first: hustle },
   { name: "levels", path: () => "/levels" },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
   { name: "week-plan-dark", path: plan, first: select("Week 4"), dark: true },
+  { name: "proposal", path: plan, first: cancelled },
+  { name: "forecast", path: plan, first: press("Forecast") },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
   { name: "recap-on-a-phone", path: ({ recap }) => `/r/${recap}`, size: { width: 390, height: 800 } },
   { name: "check", path: ({ section }) => `/checks/${section}` },
-  { name: "students", path: ({ section }) => `/sections/${section}/roster` },
-  { name: "staff", path: () => "/staff" },
 ];
 
 async function signedIn(browser: Browser, address: string, shot: Partial<Shot>): Promise<Page> {
@@ -66,17 +94,14 @@ async function signedIn(browser: Browser, address: string, shot: Partial<Shot>):
 
 async function idsOf(page: Page, address: string): Promise<Ids> {
   const read = async (path: string) => (await page.request.get(`${address}/api${path}`)).json();
-  const [figures, [level], [section]] = [
-    await read("/figures"),
-    await read("/levels"),
-    await read("/sections"),
-  ];
+  const [figures, sections] = [await read("/figures"), await read("/sections")];
+  const section = sections.find(({ name }: { name: string }) => name === "Monday section");
   const recap = await read(`/sections/${section.id}/lessons/1/recap`);
   const idOf = (wanted: string): string => figures.find(({ name }: { name: string }) => name === wanted).id;
   return {
     figure: idOf("Inside turn"),
     alike: idOf("Underarm turn"),
-    level: level.id,
+    level: section.levelId,
     section: section.id,
     recap: recap.secret,
   };

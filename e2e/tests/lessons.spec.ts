@@ -90,34 +90,34 @@ test("two teachers mark one part: the second sees both marks and chooses", async
   const other = await another(browser, "Bento Haverlock");
   for (const who of [page, other]) await openLesson(who, 7);
   // The first mark keeps the lesson; the other browser learns of it when it looks again.
-  await part(other, "Spotting for turns").getByRole("button", { name: "not done" }).click();
-  await expect(part(other, "Spotting for turns").getByRole("button", { name: "not done" })).toHaveAttribute(
+  await part(other, "Two-hand wrap").getByRole("button", { name: "not done" }).click();
+  await expect(part(other, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
     "aria-pressed",
     "true",
   );
   await saved(other);
   await page.reload();
-  await expect(part(page, "Spotting for turns").getByRole("button", { name: "not done" })).toHaveAttribute(
+  await expect(part(page, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
     "aria-pressed",
     "true",
   );
-  await part(other, "Spotting for turns").getByRole("button", { name: "part done" }).click();
-  await expect(part(other, "Spotting for turns").getByRole("button", { name: "part done" })).toHaveAttribute(
+  await part(other, "Two-hand wrap").getByRole("button", { name: "part done" }).click();
+  await expect(part(other, "Two-hand wrap").getByRole("button", { name: "part done" })).toHaveAttribute(
     "aria-pressed",
     "true",
   );
   await other.waitForLoadState("networkidle");
-  await part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }).click();
+  await part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }).click();
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("radio", { name: "Yours: done" })).toBeVisible();
   await expect(dialog.getByRole("radio", { name: "Theirs: part done" })).toBeVisible();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await expect(
-    part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }),
+    part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
   ).toHaveAttribute("aria-pressed", "true");
   await page.reload();
   await expect(
-    part(page, "Spotting for turns").getByRole("button", { name: "done", exact: true }),
+    part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
   ).toHaveAttribute("aria-pressed", "true");
   await other.context().close();
 });

@@ -4,7 +4,7 @@ test("students come, change, go and come back", async ({ page, watch }) => {
   watch.expectStatus(422);
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/levels`);
-  await page.getByRole("link", { name: "Students" }).click();
+  await page.getByRole("link", { name: "Students" }).first().click();
   await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("corin");
   await page.getByRole("button", { name: "Add", exact: true }).click();

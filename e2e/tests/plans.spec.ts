@@ -1,3 +1,4 @@
+import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import { another, expect, signIn, test } from "../fixtures.ts";
 
@@ -60,12 +61,12 @@ test("the keyboard moves, undoes and redoes, and lets a figure wait", async ({ p
 test("a finding says what is wrong and its remedy takes it away", async ({ page }) => {
   await signIn(page);
   await page.getByRole("link", { name: "Levels" }).click();
-  await page.getByRole("link", { name: "Plan", exact: true }).click();
+  await page.getByRole("link", { name: "Plan", exact: true }).first().click();
   const findings = page.getByRole("region", { name: "To solve in this plan" });
-  await expect(findings.getByRole("heading")).toHaveText("To solve in this plan (3)");
+  await expect(findings.getByRole("heading")).toHaveText("To solve in this plan (2)");
   const late = findings
     .getByRole("listitem")
-    .filter({ hasText: "Window in week 4 needs Underarm turn, which comes in week 5." });
+    .filter({ hasText: "Window in week 4 needs Underarm turn, which is new in the same lesson." });
   await late.getByRole("button", { name: /^Move Window/ }).click();
   await expect(late).toHaveCount(0);
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/taught already/);
@@ -73,12 +74,106 @@ test("a finding says what is wrong and its remedy takes it away", async ({ page 
   await page.keyboard.press("ArrowRight");
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Draft the plan" }).click();
+  await page.getByRole("button", { name: "Take this plan" }).click();
   await expect(findings).toContainText("Nothing. Every lesson fits");
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(findings.getByRole("heading")).toHaveText("To solve in this plan (3)");
+  await expect(findings.getByRole("heading")).toHaveText("To solve in this plan (2)");
   await saved(page);
+});
+
+test("a draft is proposed beside the plan, proven in the background, and taken or left", async ({ page }) => {
+  await signIn(page);
+  await openPlan(page, "Hustle 2");
+  const bead = strand(page, "Free spin");
+  const stood = (await bead.getAttribute("aria-label"))?.split("; arrow")[0] ?? "";
+  await bead.click();
+  await page.getByRole("complementary").getByRole("button", { name: "Pin it here" }).click();
+  await expect(bead).toHaveAccessibleName(/pinned/);
+  await page.keyboard.press("Escape");
+  await page.getByRole("button", { name: "Draft the plan" }).click();
+  const proposal = page.getByRole("region", { name: "Proposal" });
+  await expect(proposal.getByText(/proven best/)).toBeVisible({ timeout: 60_000 });
+  await expect(bead).toHaveAccessibleName(new RegExp(`^${stood}`));
+  await expect(page.getByRole("button", { name: "Choose figures" })).toHaveCount(0);
+  await proposal.getByRole("button", { name: "Leave it" }).click();
+  await expect(proposal).toHaveCount(0);
+  await bead.focus();
+  await page.keyboard.press("ArrowRight");
+  await expect(bead).toHaveAccessibleName(new RegExp(`^${stood}`));
+  await bead.click();
+  await page.getByRole("complementary").getByRole("button", { name: "Pinned here" }).click();
+  await saved(page);
+});
+
+test("a cancelled week is repaired with explained moves; a finding is lived with, and its reason kept", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Levels" }).click();
+  await page.getByRole("link", { name: "Plan", exact: true }).first().click();
+  const head = page.getByRole("button", { name: /Week 3/ });
+  await head.click();
+  await page.getByRole("button", { name: "Cancelled: repair the plan" }).click();
+  const proposal = page.getByRole("region", { name: "Proposal" });
+  await expect(proposal).toContainText("Week 3 is cancelled; week 4 is the nearest that takes it.");
+  await proposal.getByRole("button", { name: "Take this plan" }).click();
+  await expect(head).toContainText("cancelled");
+  await expect(strand(page, "Side pass")).toHaveAccessibleName(/new in week 4/);
+  await saved(page);
+  await page.goto(`${new URL(page.url()).origin}/lessons`);
+  await expect(page.getByText("cancelled", { exact: true })).toBeVisible();
+  await page.goBack();
+  await page.getByRole("button", { name: /Week 3/ }).click();
+  await page.getByLabel("This week is").selectOption({ label: "a plain lesson" });
+  await strand(page, "Hook turn-away").focus();
+  for (let press = 0; press < 3; press++) await page.keyboard.press("ArrowRight");
+  await expect(strand(page, "Hook turn-away")).toHaveAccessibleName(/new in week 8/);
+  const late = page.getByRole("listitem").filter({ hasText: "Hook turn-away is new on the last night" });
+  await late.getByRole("button", { name: "Live with it …" }).click();
+  await late.getByLabel("Why it is all right").fill("A treat for the end.");
+  await late.getByRole("button", { name: "Keep" }).click();
+  const lived = page.getByRole("region", { name: "Lived with" });
+  await expect(lived).toContainText("A treat for the end.");
+  await saved(page);
+  await page.reload();
+  await expect(lived).toContainText("A treat for the end.");
+  await lived.getByRole("button", { name: "Tell it again" }).click();
+  await expect(lived).toHaveCount(0);
+  await saved(page);
+});
+
+test("the forecast, kept plans and files of a plan", async ({ page }) => {
+  await signIn(page);
+  await page.getByRole("link", { name: "Levels" }).click();
+  await page.getByRole("link", { name: "Plan", exact: true }).first().click();
+  await page.getByRole("button", { name: "Forecast" }).click();
+  await expect(page.getByRole("img", { name: /What is left of the figures/ })).toBeVisible();
+  await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
+  await page.getByRole("button", { name: "Close" }).click();
+  await page.getByRole("button", { name: "Kept plans" }).click();
+  await page.getByLabel("Name of the kept plan").fill("Before the holidays");
+  await page.getByRole("button", { name: "Keep it" }).click();
+  await expect(page.getByRole("dialog").getByText("Before the holidays")).toBeVisible();
+  await page.getByRole("dialog").getByRole("button", { name: "Compare" }).last().click();
+  await expect(page.getByRole("region", { name: "Proposal" })).toContainText(/\d+ moves?|Nothing moves/);
+  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Files and print" }).click();
+  const [calendar] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Dates as a calendar" }).click(),
+  ]);
+  expect(calendar.suggestedFilename()).toBe("hustle-1-monday-section.ics");
+  const [drawing] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("button", { name: "Grid as SVG" }).click(),
+  ]);
+  expect(await readFile(await drawing.path(), "utf8")).toContain("<title>Hustle 1, Monday section</title>");
+  await page.keyboard.press("Escape");
+  await page.emulateMedia({ media: "print" });
+  await expect(page.getByRole("button", { name: "Draft the plan" })).toBeHidden();
+  await expect(strand(page, "Foundation step")).toBeVisible();
 });
 
 test("two people change one plan: both places are shown, the choice is kept", async ({

@@ -46,6 +46,8 @@ const security = (config: Config) =>
     contentSecurityPolicy: {
       directives: {
         defaultSrc: ["'self'"],
+        // The solver that proves a plan is WebAssembly, served from here like every script.
+        scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
         upgradeInsecureRequests: config.SECURE_COOKIES ? [] : null,

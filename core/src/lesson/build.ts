@@ -6,6 +6,7 @@ import {
   roomsOf,
   type SpecialKind,
   shareOut,
+  teachingMinutes,
 } from "../plan/index.ts";
 import type { Segment, SegmentKind } from "./segment.ts";
 
@@ -63,6 +64,14 @@ const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
   guest: "The guest's part",
 };
 
+/** Minutes of a lesson from beginning to end: none when it is cancelled, fewer when it is cut short. */
+export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: number): number {
+  const here = roomsOf(plan)[week - 1];
+  if (!here?.held) return 0;
+  const lost = here.special?.kind === "short" ? teachingMinutes(plan.rules) - here.minutes : 0;
+  return plan.rules.lessonMinutes - lost;
+}
+
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
  * new, dancing it with the minutes that are left, and the wrap. Whole minutes that sum exactly to the lesson's.
@@ -74,17 +83,18 @@ export function buildLesson(input: LessonInput): Segment[] {
   const rooms = roomsOf(plan);
   const here = rooms[week - 1];
   const room = here?.minutes ?? 0;
-  const special = here?.special ?? null;
-  const lost = special?.kind === "short" ? special.minutes : 0;
-  const own = special && lost === 0 ? fixed("own", SPECIAL_TITLES[special.kind] ?? "", special.minutes) : [];
-  const ownMinutes = own.reduce((sum, { minutes }) => sum + minutes, 0);
+  if (here && !here.held) return [];
+  const length = lessonLength(plan, week);
+  const title = SPECIAL_TITLES[here?.special?.kind ?? "short"];
+  const ownMinutes = title === undefined ? 0 : Math.max(0, teachingMinutes(rules) - room);
+  const own = fixed("own", title ?? "", ownMinutes);
   const isFirst = rooms.find(({ held }) => held)?.week === week;
   const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
   const back = fixed("return", "Back to what came before the break", refresher);
   const work = [...input.carryOver, ...back, ...planned(input)];
   const wanted = work.reduce((sum, { minutes }) => sum + minutes, 0);
   const warmUp = Math.min(rules.warmUpMinutes, rules.lessonMinutes);
-  const wrap = Math.max(0, rules.lessonMinutes - lost - warmUp - room - ownMinutes);
+  const wrap = Math.max(0, length - warmUp - room - ownMinutes);
   return [
     ...fixed("warm-up", "Welcome and warm-up", warmUp),
     ...(wanted > room ? squeeze(work, room) : work),

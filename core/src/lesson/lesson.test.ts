@@ -6,6 +6,7 @@ import {
   buildLesson,
   carryOver,
   insertSegment,
+  lessonLength,
   removeSegment,
   retime,
   SEGMENT_KINDS,
@@ -34,7 +35,7 @@ describe("buildLesson", () => {
       fc.property(anyLevel, fc.nat({ max: 11 }), carried, (plan, at, carryOver) => {
         const week = (at % plan.rules.weeks) + 1;
         const parts = buildLesson({ plan, week, carryOver });
-        expect(totalMinutes(parts)).toBe(plan.rules.lessonMinutes);
+        expect(totalMinutes(parts)).toBe(lessonLength(plan, week));
         for (const { minutes } of parts) {
           expect(Number.isInteger(minutes)).toBe(true);
           expect(minutes).toBeGreaterThanOrEqual(1);
@@ -134,5 +135,41 @@ describe("carryOver", () => {
       ["missed", "carry-over", 4],
       ["unmarked", "carry-over", 2],
     ]);
+  });
+});
+
+describe("weeks unlike the others", () => {
+  const plan = levelOf([figure("A", { minutes: 12 })], [["A", 1]]);
+  const on = (kind: "routine" | "short" | "cancelled", minutes: number) => ({
+    ...plan,
+    special: [{ week: 2, kind, minutes }],
+  });
+
+  it("give their own part its minutes, and shorten or drop the lesson", () => {
+    const routine = buildLesson({ plan: on("routine", 20), week: 2, carryOver: [] });
+    expect(routine.find(({ kind }) => kind === "own")).toMatchObject({
+      title: "All in one routine",
+      minutes: 20,
+    });
+    expect(totalMinutes(routine)).toBe(60);
+    expect(lessonLength(on("short", 25), 2)).toBe(35);
+    expect(totalMinutes(buildLesson({ plan: on("short", 25), week: 2, carryOver: [] }))).toBe(35);
+    expect(buildLesson({ plan: on("cancelled", 0), week: 2, carryOver: [] })).toEqual([]);
+    expect(
+      buildLesson({ plan: on("cancelled", 0), week: 3, carryOver: [] }).map(({ title }) => title),
+    ).toContain("A");
+  });
+
+  it("begin a later level with what faded since the one before", () => {
+    const later = { ...plan, rules: { ...plan.rules, breakWeeks: 6 }, known: ["k1", "k2", "k3", "k4"] };
+    const first = buildLesson({ plan: later, week: 1, carryOver: [] });
+    expect(first[1]).toMatchObject({
+      kind: "return",
+      title: "Back to what came before the break",
+      minutes: 6,
+    });
+    expect(buildLesson({ plan: later, week: 2, carryOver: [] }).map(({ title }) => title)).not.toContain(
+      "Back to what came before the break",
+    );
   });
 });

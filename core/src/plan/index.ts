@@ -9,6 +9,7 @@ export * from "./fading.ts";
 export * from "./finding.ts";
 export * from "./history.ts";
 export { improve } from "./improve.ts";
+export { insertBest } from "./insert.ts";
 export { type LeftOut, limitInWords, type WayIn } from "./left-out.ts";
 export * from "./level.ts";
 export * from "./loads.ts";

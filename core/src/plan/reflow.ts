@@ -122,11 +122,15 @@ function giveWay(problem: Problem, places: number[], before: Places, f: number):
 
 /** Puts every moved figure back where that is possible after all, so that no move is made in vain. */
 function takeBack(problem: Problem, before: Places, places: number[]): void {
-  for (let f = 0; f < places.length; f++) {
-    const now = places[f] as number;
-    if (now === before[f] || (before[f] ?? -1) < 0) continue;
-    places[f] = before[f] as number;
-    if (!keepsLimits(problem, places)) places[f] = now;
+  for (let again = true; again; ) {
+    again = false;
+    for (let f = 0; f < places.length; f++) {
+      const now = places[f] as number;
+      if (now === before[f] || (before[f] ?? -1) < 0) continue;
+      places[f] = before[f] as number;
+      if (keepsLimits(problem, places)) again = true;
+      else places[f] = now;
+    }
   }
 }
 
@@ -177,6 +181,7 @@ export function reflow(level: LevelPlan, change: Change, taught = 0): Repair {
     }
   takeBack(problem, before, mended);
   const fresh = improve(problem, construct(problem, options));
+  takeBack(problem, before, fresh);
   const worse = placed(mended) < placed(before) && placed(fresh) > placed(mended);
   const places =
     worse || movesBetween(before, fresh) < movesBetween(before, mended)

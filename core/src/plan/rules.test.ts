@@ -158,6 +158,7 @@ describe("returnFor", () => {
     expect(week).toBe(6);
     const back = { ...level, figures: [figure("A", { extraReturns: [6] })] };
     expect(checkPlan(back)).toEqual([]);
-    expect(returnFor(back, finding)).toBeNull();
+    const late = { ...finding, week: 6 };
+    expect(returnFor(level, late)).toBeNull();
   });
 });

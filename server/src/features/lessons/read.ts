@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
-import { buildLesson, carryOver, type Segment } from "@map-step/core/lesson";
+import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
 import { type LevelPlan, roomsOf } from "@map-step/core/plan";
 import type { Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
@@ -62,8 +62,7 @@ export async function readLesson(db: Database, sectionId: string, week: number):
   if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
   const carried = await carriedInto(db, sectionId, week);
   const row = await findLesson(db, sectionId, week);
-  const lost = room?.special?.kind === "short" ? room.special.minutes : 0;
-  const about = { sectionId, week, date, lessonMinutes: plan.rules.lessonMinutes - lost };
+  const about = { sectionId, week, date, lessonMinutes: lessonLength(plan, week) };
   if (!row) {
     const segments = buildLesson({ plan, week, carryOver: carried }).map(fresh);
     return { ...about, state: "planned", version: 0, segments, toCarry: [] };

@@ -1,3 +1,4 @@
+import { lessonLength } from "@map-step/core/lesson";
 import { lookAt, roomsOf } from "@map-step/core/plan";
 import ical from "ical-generator";
 import type { Database } from "../../db/connection.ts";
@@ -23,7 +24,6 @@ export async function sectionCalendar(db: Database, id: string): Promise<{ text:
     const room = rooms[index];
     if (!room?.held) return;
     const week = index + 1;
-    const minutes = level.lessonMinutes - (room.special?.kind === "short" ? room.special.minutes : 0);
     // Floating: the digits are those of the studio's wall clock, wherever the calendar is read.
     const start = new Date(`${date}T${section.startTime}:00`);
     const fresh = [...weeks].filter(([, at]) => at === week).map(([figureId]) => figureId);
@@ -33,7 +33,7 @@ export async function sectionCalendar(db: Database, id: string): Promise<{ text:
     calendar.createEvent({
       id: `${section.id}-${week}@map-step`,
       start,
-      end: new Date(start.getTime() + minutes * MINUTE_MS),
+      end: new Date(start.getTime() + lessonLength(plan, week) * MINUTE_MS),
       floating: true,
       summary: `${level.name}, week ${week}`,
       location: section.room || null,

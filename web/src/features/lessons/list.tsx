@@ -59,15 +59,30 @@ function Term({ section }: { section: Section }) {
   return (
     <Loaded all={[lessons]}>
       {(all) => {
-        const next = all.find(({ state }) => state === "planned");
+        const next = all.find(({ state, cancelled }) => state === "planned" && !cancelled);
         const taught = all.filter(({ state }) => state === "taught").length;
         return (
           <>
-            <PageHead title="Lessons" about={`${section.name}: ${taught} of ${all.length} taught`} />
+            <PageHead
+              title="Lessons"
+              about={`${section.name}: ${taught} of ${all.filter(({ cancelled }) => !cancelled).length} taught`}
+            />
             <Stack gap="2">
-              {all.map((lesson) => (
-                <LessonLine key={lesson.week} lesson={lesson} next={lesson.week === next?.week} />
-              ))}
+              {all.map((lesson) =>
+                lesson.cancelled ? (
+                  <Flex key={lesson.week} px="4" py="2" gap="4" color="soft">
+                    <Box w="8.5rem">
+                      <Text fontFamily="heading" fontWeight="700">
+                        Week {lesson.week}
+                      </Text>
+                      <Text fontSize="sm">{shortDay(lesson.date)}</Text>
+                    </Box>
+                    <Text alignSelf="center">cancelled</Text>
+                  </Flex>
+                ) : (
+                  <LessonLine key={lesson.week} lesson={lesson} next={lesson.week === next?.week} />
+                ),
+              )}
             </Stack>
           </>
         );

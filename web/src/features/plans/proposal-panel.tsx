@@ -68,21 +68,28 @@ export function ProposalPanel(props: Props) {
           mt="3"
           wrap="wrap"
           align="flex-start"
-          maxH="11rem"
+          maxH="8.5rem"
           overflowY="auto"
           tabIndex={0}
           role="group"
           aria-label="Moves"
         >
           {names.length > 0 ? (
-            <Stack as="ul" gap="1" flex="1" minW="16rem" listStyleType="none" fontSize="sm">
+            <Box
+              as="ul"
+              flex="2"
+              minW="16rem"
+              listStyleType="none"
+              fontSize="sm"
+              css={{ columnWidth: "24rem" }}
+            >
               {names.map(({ figureId, from, to, name, why }) => (
                 <li key={figureId}>
                   <b>{name}</b>: {weekInWords(from)} → {weekInWords(to)}
                   {why ? `. ${why}` : ""}
                 </li>
               ))}
-            </Stack>
+            </Box>
           ) : null}
           {proposal.left.length > 0 ? (
             <Stack as="ul" gap="1" flex="1" minW="16rem" listStyleType="none" fontSize="sm">

@@ -73,7 +73,3 @@ export const withEntry = (
   part: (entry: ChosenFigure) => Partial<ChosenFigure>,
 ): ChosenFigure[] =>
   chosen.map((entry) => (figureIds.includes(entry.figureId) ? { ...entry, ...part(entry) } : entry));
-
-/** A figure's entry with another week. */
-export const withWeek = (chosen: Chosen, figureId: string, week: number | null): ChosenFigure[] =>
-  withEntry(chosen, [figureId], () => ({ week }));

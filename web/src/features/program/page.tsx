@@ -1,5 +1,13 @@
 import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, type FigureRecord, type Level, type Plan } from "@map-step/contract";
+import {
+  type ApproachRecord,
+  api,
+  type DanceRecord,
+  type FigureRecord,
+  type Level,
+  type Plan,
+  type Section,
+} from "@map-step/contract";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { useApi, useApiOfEach } from "../../kit/api.ts";
@@ -8,25 +16,29 @@ import { Empty, Loaded, Loading } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { GapsPanel } from "./gaps.tsx";
+import { LevelLoads } from "./level-loads.tsx";
 import { programOf } from "./program.ts";
 import { type ChartWeek, RepertoireChart } from "./repertoire-chart.tsx";
 import { RepertoireTable } from "./repertoire-table.tsx";
+import { SectionsBeside } from "./sections-beside.tsx";
 
 interface Props {
+  readonly approaches: readonly ApproachRecord[];
+  readonly sections: readonly Section[];
   readonly levels: readonly Level[];
   readonly plans: readonly Plan[];
   readonly library: readonly FigureRecord[];
   readonly dances: readonly DanceRecord[];
 }
 
-function DanceProgram({ levels, plans, library, dances }: Props) {
+function DanceProgram({ levels, plans, library, dances, approaches, sections }: Props) {
   const program = useMemo(() => {
     const planned = levels.flatMap((level) => {
       const plan = plans.find(({ levelId }) => levelId === level.id);
       return plan ? [{ level, plan }] : [];
     });
-    return programOf(planned, library, dances);
-  }, [levels, plans, library, dances]);
+    return programOf(planned, library, dances, approaches);
+  }, [levels, plans, library, dances, approaches]);
   const weeks = useMemo(
     () =>
       program.levels.flatMap(({ level, repertoire }): ChartWeek[] =>
@@ -44,6 +56,13 @@ function DanceProgram({ levels, plans, library, dances }: Props) {
           A stretch is two steps after each other; figures that share their footwork hold it once.
         </Text>
       </Panel>
+      <LevelLoads levels={program.levels} />
+      {program.levels.map(({ level }) => {
+        const own = sections.filter(({ levelId }) => levelId === level.id);
+        return own.length > 1 ? (
+          <SectionsBeside key={level.id} level={level} sections={own} nameOf={nameOf} />
+        ) : null;
+      })}
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" alignItems="start">
         <RepertoireTable levels={program.levels} />
         <GapsPanel program={program} nameOf={nameOf} />
@@ -57,6 +76,8 @@ export function ProgramPage() {
   const library = useFigures();
   const dances = useDances();
   const levels = useApi(api.levels.list, {});
+  const approaches = useApi(api.approaches.list, {});
+  const sections = useApi(api.sections.list, {});
   const { dance, choose } = useDanceChoice(dances.data);
   const own = useMemo(
     () => (levels.data ?? []).filter(({ danceId }) => danceId === dance?.id),
@@ -67,8 +88,8 @@ export function ProgramPage() {
     useMemo(() => own.map(({ planId }) => ({ params: { id: planId } })), [own]),
   );
   return (
-    <Loaded all={[library, dances, levels]}>
-      {(figures, allDances) => (
+    <Loaded all={[library, dances, levels, approaches, sections]}>
+      {(figures, allDances, _levels, ways, running) => (
         <>
           <PageHead
             title="Program"
@@ -84,7 +105,14 @@ export function ProgramPage() {
               With a level and its plan you see here what dancers hold after each week.
             </Empty>
           ) : plans ? (
-            <DanceProgram levels={own} plans={plans} library={figures} dances={allDances} />
+            <DanceProgram
+              levels={own}
+              plans={plans}
+              library={figures}
+              dances={allDances}
+              approaches={ways}
+              sections={running}
+            />
           ) : (
             <Loading />
           )}

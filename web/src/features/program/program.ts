@@ -1,4 +1,12 @@
-import type { DanceRecord, FigureRecord, Level, Plan } from "@map-step/contract";
+import {
+  type ApproachRecord,
+  type DanceRecord,
+  type FigureRecord,
+  type Level,
+  type Plan,
+  toLevelPlan,
+} from "@map-step/contract";
+import type { LevelPlan } from "@map-step/core/plan";
 import {
   type ProgramGaps,
   programGaps,
@@ -15,6 +23,7 @@ export interface PlannedLevel {
 }
 
 export interface CountedLevel extends PlannedLevel {
+  readonly levelPlan: LevelPlan;
   readonly repertoire: Repertoire;
 }
 
@@ -47,6 +56,7 @@ export function programOf(
   planned: readonly PlannedLevel[],
   library: readonly FigureRecord[],
   dances: readonly DanceRecord[],
+  approaches: readonly ApproachRecord[] = [],
 ): Program {
   const levels = planned.map(({ level }) => level);
   const figure = (id: string): RepertoireFigure | null => {
@@ -60,7 +70,8 @@ export function programOf(
       return one && week !== null ? [{ ...one, week }] : [];
     });
     const known = plan.known.flatMap((id) => figure(id) ?? []);
-    return { level, plan, repertoire: repertoire({ weeks: level.weeks, known, taught }) };
+    const levelPlan = toLevelPlan(level, plan, library, { approaches, alike: [] });
+    return { level, plan, levelPlan, repertoire: repertoire({ weeks: level.weeks, known, taught }) };
   });
   const danceIds = new Set(levels.map(({ danceId }) => danceId));
   const gaps = programGaps(

@@ -200,7 +200,8 @@ export function WeekGrid(props: Props) {
                         week={week}
                         ghost={was !== week && was > 0 ? partsAt(id, was) : null}
                         selected={selected.includes(id)}
-                        locked={!mayEdit || (stood > 0 && stood <= taught)}
+                        locked={stood > 0 && stood <= taught}
+                        still={!mayEdit}
                         pinned={entries.get(id)?.pinned ?? false}
                         found={found.has(id)}
                         onSelect={props.onSelectFigure}

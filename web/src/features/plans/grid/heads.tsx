@@ -5,7 +5,6 @@ import { Check } from "lucide-react";
 import { tone } from "../../../app/theme.ts";
 import { dayAndMonth } from "../../../kit/dates.ts";
 import { LABEL_WIDTH, WORK_FILL } from "../../../kit/strand-look.ts";
-import { SPECIAL_NAMES } from "../words.ts";
 
 const SKY = 84;
 
@@ -138,11 +137,7 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
                     {dates[index] ? dayAndMonth(dates[index]) : " "}
                   </Text>
                   <Text fontSize="xs" color="soft" lineHeight="1.3">
-                    {rooms[index]?.special
-                      ? SPECIAL_NAMES[rooms[index].special.kind]
-                      : fresh > 0
-                        ? `${fresh} new`
-                        : "–"}
+                    {rooms[index]?.special ? rooms[index].special.kind : fresh > 0 ? `${fresh} new` : "–"}
                   </Text>
                 </Box>
                 {here.length > 0 ? (

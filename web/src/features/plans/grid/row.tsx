@@ -19,7 +19,10 @@ export interface RowProps {
   readonly column: number;
   readonly longest: number;
   readonly selected: boolean;
+  /** Taught already. */
   readonly locked: boolean;
+  /** Not to be moved by this person, or not now. */
+  readonly still: boolean;
   readonly pinned: boolean;
   readonly found: boolean;
   /** With `more` it is chosen beside what is chosen already. */
@@ -38,9 +41,10 @@ function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | 
 
 /** One figure of the plan: its name and its strand, which moves by dragging or with the arrow keys. */
 export const GridRow = memo(function GridRow(props: RowProps) {
-  const { figure, parts, week, ghost, weeks, column, longest, selected, locked, pinned, found } = props;
+  const { figure, parts, week, ghost, weeks, column, longest, selected, locked, still, pinned, found } =
+    props;
   const { onSelect, onMove } = props;
-  const held = locked || pinned;
+  const held = locked || still || pinned;
   const pull = useStrandDrag(figure.id, held, props.drag);
   const onKeyDown = (event: KeyboardEvent) => {
     if (event.key === "Enter" || event.key === " ") onSelect(figure.id, event.shiftKey || event.ctrlKey);
@@ -99,7 +103,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           role="button"
           tabIndex={0}
           aria-pressed={selected}
-          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : pinned ? ", pinned" : "; arrow keys move it"}`}
+          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : pinned ? ", pinned" : still ? "" : "; arrow keys move it"}`}
           position="absolute"
           top="2px"
           h={`${ROW_HEIGHT - 4}px`}
