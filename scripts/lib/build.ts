@@ -26,5 +26,5 @@ export function buildWeb(): void {
   if (Math.max(...SOURCES.map(newest)) < built) return;
   console.log("Building the web application …");
   const vite = join(process.cwd(), "node_modules/vite/bin/vite.js");
-  execFileSync(process.execPath, [vite, "build", "--logLevel", "warn"], { cwd: "web", stdio: "inherit" });
+  execFileSync(process.execPath, [vite, "build", "--logLevel", "error"], { cwd: "web", stdio: "inherit" });
 }

@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { figure, levelOf } from "../../testing/levels.ts";
 import { LAYERS } from "../figure/index.ts";
-import { checkPlan, ENOUGH_MARKS, type Exposure, fitScale, recallAt, refresherOf } from "./index.ts";
+import { checkPlan, ENOUGH_MARKS, type Exposure, fading, fitScale, recallAt, refresherOf } from "./index.ts";
 
 const weeks = fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { minLength: 1, maxLength: 8 });
 const exposures: fc.Arbitrary<Exposure[]> = fc
@@ -76,5 +76,48 @@ describe("what fades in a plan", () => {
     expect(refresherOf({ rules: { ...rules, breakWeeks: 52 }, known: [...known, ...known] }).minutes).toBe(
       12,
     );
+  });
+});
+
+describe("fading", () => {
+  const once = {
+    id: "x",
+    name: "x",
+    reason: "",
+    ages: [[{ layer: "partner" as const, share: 1 }]],
+    returns: [],
+    returnMinutes: 2,
+  };
+  const level = {
+    ...levelOf(
+      [figure("Early"), figure("Late")],
+      [
+        ["Early", 1],
+        ["Late", 4],
+      ],
+      { weeks: 6 },
+    ),
+    approach: once,
+  };
+
+  it("tells what is left week by week, the weakest first, and when each is due", () => {
+    const { figures, mean, due, checkWeek, scale } = fading(level);
+    expect(checkWeek).toBe(6);
+    expect(scale).toBeNull();
+    expect(figures.map(({ figureId }) => figureId)).toEqual(["early", "late"]);
+    expect(figures[1]?.recall).toEqual([0, 0, 0, 1, 2 ** -0.5, 0.5]);
+    expect(mean[0]).toBe(1);
+    expect(mean[3]).toBeCloseTo((1 + 2 ** -1.5) / 2, 10);
+    expect(due).toEqual([[], [], [], ["early"], ["early"], ["early"]]);
+  });
+
+  it("looks at the week of the check, and by the section's own memory", () => {
+    const checked = { ...level, special: [{ week: 4, kind: "check" as const, minutes: 20 }] };
+    const seen: Exposure[] = [{ week: 1, layer: "partner" }];
+    const observations = Array.from({ length: 30 }, () => ({ exposures: seen, week: 3, recalled: true }));
+    const own = fading(checked, { observations });
+    expect(own.checkWeek).toBe(4);
+    expect(own.scale).toBeGreaterThan(2);
+    expect(own.figures[0]?.recall[3]).toBeGreaterThan(fading(checked).figures[0]?.recall[3] ?? 1);
   });
 });

@@ -65,14 +65,15 @@ function climb(problem: Problem, places: number[]): void {
  * Betters a placement: first by small changes, then by tearing out a figure with what builds on it and some others
  * and putting them back where they are worth most (ruin and recreate after Schrimpf and others, 2000). The same
  * input gives the same plan.
+ * @param seed for another search from the same start; a whole number above 0
  */
-export function improve(problem: Problem, start: readonly number[]): number[] {
+export function improve(problem: Problem, start: readonly number[], seed = 12_345): number[] {
   let best = [...start];
   climb(problem, best);
   let score = scoreOf(problem, best);
   const free = best.map((_, f) => f).filter((f) => (problem.fixed[f] ?? -1) < 0);
   if (free.length < 3) return best;
-  const random = numbersFrom(12_345);
+  const random = numbersFrom(seed);
   for (let ruin = 0; ruin < RUINS; ruin++) {
     const places = [...best];
     const out = new Set<number>();

@@ -7,6 +7,7 @@ export * from "./exact.ts";
 export * from "./facts.ts";
 export * from "./fading.ts";
 export * from "./finding.ts";
+export * from "./forecast.ts";
 export * from "./history.ts";
 export { improve } from "./improve.ts";
 export { insertBest } from "./insert.ts";

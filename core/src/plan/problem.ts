@@ -26,6 +26,8 @@ export interface DraftOptions {
   readonly keep?: readonly { readonly figureId: string; readonly week: number }[];
   /** 0 covers as much as it can; 1 wants what it covers to have all its lessons. */
   readonly depth?: number;
+  /** For another search; the same seed gives the same plan. A whole number above 0. */
+  readonly seed?: number;
 }
 
 /** The limits that hold figures out, each by itself. */

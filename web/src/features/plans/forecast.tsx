@@ -3,11 +3,10 @@ import { api, type Check, type FigureRecord } from "@map-step/contract";
 import {
   ENOUGH_MARKS,
   type Exposure,
-  fitScale,
+  fading,
   type LevelPlan,
   lookAt,
-  recallAt,
-  type WeekRoom,
+  type Observation,
 } from "@map-step/core/plan";
 import { lazy, Suspense, useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
@@ -20,18 +19,17 @@ const ForecastChart = lazy(async () => ({ default: (await import("./forecast-cha
 interface Props {
   readonly input: PlannerInput;
   readonly levelPlan: LevelPlan;
-  readonly rooms: readonly WeekRoom[];
   readonly figures: readonly FigureRecord[];
   readonly onClose: () => void;
 }
 
-/** The memory of a section, fitted to its checks once there are enough marks. */
-function scaleOf(
+/** A section's marks as what was remembered, and after which lessons. */
+function observationsOf(
   checks: readonly Check[],
   dates: readonly string[],
   exposures: ReadonlyMap<string, readonly Exposure[]>,
-) {
-  const observations = checks.flatMap(({ heldOn, marks }) => {
+): Observation[] {
+  return checks.flatMap(({ heldOn, marks }) => {
     const week = dates.filter((date) => date <= heldOn).length;
     return marks.map(({ figureId, mark }) => ({
       exposures: exposures.get(figureId) ?? [],
@@ -39,39 +37,32 @@ function scaleOf(
       recalled: mark === "alone" || mark === "dances-it",
     }));
   });
-  return { scale: fitScale(observations), marks: observations.length };
 }
 
 /** What is left of each figure week by week, and at the check; always an estimate. */
-export function Forecast({ input, levelPlan, rooms, figures, onClose }: Props) {
-  const { section, level } = input;
+export function Forecast({ input, levelPlan, figures, onClose }: Props) {
+  const { section } = input;
   const checks = useApi(
     api.checks.list,
     { params: { id: section?.id ?? "" } },
     { enabled: section !== null },
   );
   const told = useMemo(() => {
-    const exposures = lookAt(levelPlan).parts;
-    const { scale, marks } = scaleOf(checks.data ?? [], section?.dates ?? [], exposures);
-    const weeks = Array.from({ length: level.weeks }, (_, index) => index + 1);
-    const checkWeek = rooms.find(({ special }) => special?.kind === "check")?.week ?? level.weeks;
-    const rows = figures.flatMap((figure) => {
-      const own = exposures.get(figure.id);
-      if (!own || own.length === 0) return [];
-      const recall = weeks.map((week) => recallAt(own, week, scale ?? 1));
-      return [
-        { id: figure.id, name: figure.name, kind: figure.kind, recall, atCheck: recall[checkWeek - 1] ?? 0 },
-      ];
-    });
-    const started = (week: number) => rows.filter(({ recall }) => (recall[week - 1] ?? 0) > 0);
-    const mean = weeks.map((week) => {
-      const here = started(week);
-      return here.length === 0
-        ? 0
-        : here.reduce((sum, { recall }) => sum + (recall[week - 1] ?? 0), 0) / here.length;
-    });
-    return { rows: rows.sort((a, b) => a.atCheck - b.atCheck), weeks, mean, checkWeek, scale, marks };
-  }, [levelPlan, checks.data, section, level.weeks, rooms, figures]);
+    const observations = observationsOf(checks.data ?? [], section?.dates ?? [], lookAt(levelPlan).parts);
+    const { figures: rows, mean, checkWeek, scale } = fading(levelPlan, { observations });
+    return {
+      rows: rows.map(({ figureId, recall }) => ({
+        id: figureId,
+        name: figures.find(({ id }) => id === figureId)?.name ?? "",
+        recall,
+      })),
+      weeks: mean.map((_, index) => index + 1),
+      mean,
+      checkWeek,
+      scale,
+      marks: observations.length,
+    };
+  }, [levelPlan, checks.data, section, figures]);
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   return (
     <Modal open title="What will be left of it" onClose={onClose} size="xl">

@@ -6,6 +6,7 @@ import {
   mutedIn,
   planLoads,
   reflow,
+  refresherOf,
   roomsOf,
   teachingMinutes,
 } from "@map-step/core/plan";
@@ -27,7 +28,13 @@ import { useLevelPlan } from "./use-level-plan.ts";
 import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
 import { count } from "./words.ts";
 
-const about = (level: Level, section: PlannerInput["section"], approach: string, chosen: Chosen): string => {
+const about = (
+  level: Level,
+  section: PlannerInput["section"],
+  approach: string,
+  chosen: Chosen,
+  refresher: number,
+): string => {
   const placed = chosen.filter(({ week }) => week !== null).length;
   const waiting = chosen.length - placed;
   return [
@@ -35,6 +42,7 @@ const about = (level: Level, section: PlannerInput["section"], approach: string,
     `${level.weeks} weeks of ${level.lessonMinutes} minutes`,
     `${approach.toLowerCase()} approach`,
     `${count(placed, "figure")} placed${waiting > 0 ? `, ${waiting} waiting` : ""}`,
+    ...(refresher > 0 ? [`begins with ${refresher} minutes of refresher`] : []),
   ].join(", ");
 };
 
@@ -167,7 +175,10 @@ export function Planner(input: PlannerInput) {
   ).name;
   return (
     <Box onKeyDown={onKeyDown}>
-      <PageHead title={level.name} about={about(level, section, approach, content.chosen)}>
+      <PageHead
+        title={level.name}
+        about={about(level, section, approach, content.chosen, refresherOf(levelPlan).minutes)}
+      >
         <PlannerTools
           input={input}
           edit={edit}

@@ -48,6 +48,10 @@ interface Props {
 }
 
 const GROUP_HEIGHT = 34;
+/** The skyline, the heads of the weeks and the legend. */
+const HEADS_HEIGHT = 230;
+/** What of a landscape page of A4 is left beside its margins and the title, in pixels. */
+const PAPER = { width: 1020, height: 540 } as const;
 
 interface Group {
   readonly key: string;
@@ -160,8 +164,19 @@ export function WeekGrid(props: Props) {
     setClosed(next);
   };
   const [one] = selected;
+  const rowCount = groups.reduce((sum, { key, rows }) => sum + (closed.has(key) ? 0 : rows.length), 0);
+  const height = HEADS_HEIGHT + groups.length * GROUP_HEIGHT + rowCount * ROW_HEIGHT;
+  // However long the list and the term are, the grid is printed on one page.
+  const zoom = Math.min(1, PAPER.width / (LABEL_WIDTH + weeks * column), PAPER.height / height);
   return (
-    <Box ref={ref} overflowX="auto" overflowY="hidden" pb="2">
+    <Box
+      ref={ref}
+      overflowX="auto"
+      overflowY="hidden"
+      pb="2"
+      css={{ printColorAdjust: "exact", "@media print": { zoom, overflow: "visible" } }}
+    >
+      <style>{"@page { size: A4 landscape; margin: 10mm }"}</style>
       <Box w={width === 0 ? "full" : `${LABEL_WIDTH + weeks * column}px`} position="relative">
         <WeekHeads
           {...{ loads, rooms, findings, room, dates, taught, column }}

@@ -76,6 +76,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
         left="0"
         zIndex="1"
         bg={selected ? "pineWash" : "ground"}
+        _print={{ bg: "white" }}
         borderRadius="md"
         cursor="pointer"
       >

@@ -1,8 +1,9 @@
 import { Box, Button, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
-import { type Finding, findingKey, type Remedy, remedyFor, returnFor } from "@map-step/core/plan";
-import { useDeferredValue, useMemo, useState } from "react";
+import { type Finding, findingKey, type Remedy } from "@map-step/core/plan";
+import { useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./inspector.tsx";
+import { useRemedies } from "./use-remedies.ts";
 
 type Props = Pick<
   InspectorProps,
@@ -19,6 +20,9 @@ type Props = Pick<
 > & {
   readonly title: string;
 };
+
+/** So many findings are shown; who has more drafts anew, or begins with the first. */
+const MOST_SHOWN = 24;
 
 interface CardProps {
   readonly finding: Finding;
@@ -116,14 +120,16 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
 export function Findings(props: Props) {
   const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair } = props;
   const { library } = input;
-  const levelPlan = useDeferredValue(props.levelPlan);
-  const findings = useDeferredValue(props.findings);
-  const remedies = useMemo(() => {
-    if (dragging || !mayEdit) return new Map<string, Remedy | null>();
-    const movable = (remedy: Remedy | null) =>
-      remedy && remedy.from > taught && remedy.to > taught ? remedy : null;
-    return new Map(findings.map((finding) => [findingKey(finding), movable(remedyFor(levelPlan, finding))]));
-  }, [levelPlan, findings, taught, mayEdit, dragging]);
+  // While a strand is on its way the list stays as it was; only its number follows.
+  const settled = useRef(props.findings);
+  if (!dragging) settled.current = props.findings;
+  const list = settled.current;
+  const shown = useMemo(() => list.slice(0, MOST_SHOWN), [list]);
+  const ways = useRemedies(props.levelPlan, shown, mayEdit && !dragging);
+  const moveOf = (finding: Finding): Remedy | null => {
+    const remedy = ways.get(findingKey(finding))?.remedy ?? null;
+    return remedy && remedy.from > taught && remedy.to > taught ? remedy : null;
+  };
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
   /** Ways out that change something else than a week: bring it back once more, find a new week for what was missed. */
   const othersFor = (finding: Finding): CardProps["others"] => {
@@ -131,7 +137,7 @@ export function Findings(props: Props) {
     if (!mayEdit || !figureId) return [];
     if (finding.code === "fades") {
       const entry = edit.chosen.find((one) => one.figureId === figureId);
-      const back = returnFor(levelPlan, finding);
+      const back = ways.get(findingKey(finding))?.returnWeek ?? null;
       if (!entry || back === null) return [];
       const extraReturns = [...entry.extraReturns, back].sort((a, b) => a - b);
       const act = () => edit.edit({ chosen: withEntry(edit.chosen, [figureId], () => ({ extraReturns })) });
@@ -155,11 +161,11 @@ export function Findings(props: Props) {
         <Text>Nothing. Every lesson fits and is in a teachable order.</Text>
       ) : null}
       <Stack as="ul" gap="2" listStyleType="none">
-        {props.findings.map((finding) => (
+        {shown.map((finding) => (
           <Card
             key={findingKey(finding)}
             finding={finding}
-            remedy={remedies.get(findingKey(finding)) ?? null}
+            remedy={moveOf(finding)}
             nameOf={nameOf}
             onMove={onMove}
             others={othersFor(finding)}
@@ -181,6 +187,11 @@ export function Findings(props: Props) {
           />
         ))}
       </Stack>
+      {list.length > shown.length ? (
+        <Text color="soft" mt="2">
+          And {list.length - shown.length} more, later in the term.
+        </Text>
+      ) : null}
     </Box>
   );
 }

@@ -1,5 +1,6 @@
 import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
 import type { Change, Finding, LeftOut, LevelPlan, Strand, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { useMemo } from "react";
 import { Aside } from "../../../kit/page.tsx";
 import { figuresIn, type Selection } from "../grid/grid.tsx";
 import type { PlannerInput } from "../planner-input.ts";
@@ -73,6 +74,10 @@ export function Inspector(props: InspectorProps) {
   const ids = figuresIn(selection);
   const figure = ids.length === 1 ? input.library.find(({ id }) => id === ids[0]) : undefined;
   const week = selection && "week" in selection ? selection.week : null;
+  const told = useMemo(
+    () => (week === null ? findings : findings.filter((finding) => finding.week === week)),
+    [findings, week],
+  );
   return (
     <Aside label="About the selection">
       {figure ? <FigureNote {...props} figure={figure} /> : null}
@@ -85,7 +90,7 @@ export function Inspector(props: InspectorProps) {
       ) : null}
       <Findings
         {...props}
-        findings={week === null ? findings : findings.filter((finding) => finding.week === week)}
+        findings={told}
         title={week === null ? "To solve in this plan" : `To solve in week ${week}`}
       />
       <MutedFindings {...props} />

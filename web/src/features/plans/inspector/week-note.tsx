@@ -1,10 +1,9 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import {
-  LEAST_RECALL,
+  fading,
   lookAt,
   newCountsIn,
   newMinutesByRole,
-  recallAt,
   SPECIAL_KINDS,
   type SpecialKind,
   WORK,
@@ -108,15 +107,12 @@ export function WeekNote(props: Props) {
     const fresh = [...sight.weeks].flatMap(([id, start]) =>
       start === week ? (sight.figures.get(id) ?? []) : [],
     );
-    const due = [...sight.parts].flatMap(([id, parts]) => {
-      const before = parts.filter((part) => part.week < week);
-      const here = parts.some((part) => part.week === week);
-      const left = recallAt(before, week);
-      return before.length > 0 && !here && left < LEAST_RECALL
-        ? [{ name: sight.figures.get(id)?.name ?? "", left }]
-        : [];
-    });
-    return { counts: newCountsIn(sight, week), roles: newMinutesByRole(fresh), due };
+    const { due, figures } = fading(levelPlan);
+    const owed = (due[week - 1] ?? []).map((id) => ({
+      name: sight.figures.get(id)?.name ?? "",
+      left: figures.find(({ figureId }) => figureId === id)?.recall[week - 1] ?? 0,
+    }));
+    return { counts: newCountsIn(sight, week), roles: newMinutesByRole(fresh), due: owed };
   }, [levelPlan, week, dragging]);
   if (!load) return null;
   const spare = room - load.minutes;
