@@ -85,7 +85,7 @@ async function planLevel(
   const plan = await services.readPlan(db, level.planId);
   const waiting = { ...contentOfPlan(plan), chosen: figures.map(({ id }) => choose(id)) };
   const chosen = await services.changePlan(db, level.planId, plan.version, waiting);
-  const { placements } = draftPlan(await services.computablePlan(db, chosen));
+  const { placements } = draftPlan(await services.computablePlan(db, chosen), { effort: 0.1 });
   const weeks = new Map(placements.map(({ figureId, week }) => [figureId, week]));
   const placed = figures.map(({ id }) => choose(id, weeks.get(id) ?? null));
   await services.changePlan(db, level.planId, chosen.version, { ...waiting, chosen: placed });

@@ -1,7 +1,7 @@
 import { looseEnds } from "./facts.ts";
 import type { Finding } from "./finding.ts";
 import type { PlanFigure } from "./level.ts";
-import { planLoads, type WeekLoad } from "./loads.ts";
+import { loadsFrom, type WeekLoad } from "./loads.ts";
 import type { Sight } from "./sight.ts";
 
 const names = (figures: readonly PlanFigure[]): string => {
@@ -118,7 +118,7 @@ function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Findi
 
 /** All that is to say of the weeks, and of figures that stand together in one. */
 export const checkWeeks = (sight: Sight): Finding[] => [
-  ...planLoads(sight.level, sight.strands).flatMap((load) => checkWeek(sight, load)),
+  ...loadsFrom(sight.level, sight.rooms, sight.parts).flatMap((load) => checkWeek(sight, load)),
   ...checkAlike(sight),
   ...checkRoutine(sight),
 ];

@@ -38,7 +38,7 @@ export function conflictOf(
 ): Conflict | null {
   if (fits(new Set())) return null;
   const problem = problemOf(level, options);
-  const open = waiting(level, problem, improve(problem, construct(problem, options)));
+  const open = waiting(level, problem, improve(problem, construct(problem, options), { effort: 0 }));
   const names = (ids: readonly string[]) =>
     ids.map((id) => level.figures.find((figure) => figure.id === id)?.name ?? "").join(", ");
   const barred = level.figures.filter(
@@ -67,6 +67,6 @@ function allFit(level: LevelPlan, options: DraftOptions, without: ReadonlySet<Li
   const musts = level.figures.filter(({ wish }) => wish === "must");
   if (musts.length === 0) return true;
   const problem = problemOf(level, options, without);
-  const places = improve(problem, construct(problem, options));
+  const places = improve(problem, construct(problem, options), { effort: 0 });
   return keepsLimits(problem, places) && waiting(level, problem, places).length === 0;
 }

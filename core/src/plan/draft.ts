@@ -126,5 +126,5 @@ export function draftPlan(
   insertBest(problem, byWorth);
   const first = scoreOf(problem, byWorth) > scoreOf(problem, inOrder) ? byWorth : inOrder;
   onBetter?.(scored(problem, first));
-  return draftOf(problem, improve(problem, first, options.seed), options);
+  return draftOf(problem, improve(problem, first, options), options);
 }

@@ -1,21 +1,13 @@
+import { anneal } from "./anneal.ts";
 import { dependants, insertBest } from "./insert.ts";
-import { keepsLimits, type Problem, scoreOf } from "./problem.ts";
+import { type DraftOptions, keepsLimits, type Problem, scoreOf } from "./problem.ts";
 
 /** So many rounds over all figures are made at most. */
 const MOST_ROUNDS = 8;
-/** So often a part of the plan is torn out and put back another way. */
-const RUINS = 160;
+/** Annealings from different seeds, bolder and more careful ones; each may end in another valley. */
+const WARMTHS = [1, 0.35, 0.12, 1.8, 0.6, 0.2] as const;
 /** A change that loses more than this on its own figures cannot win it back elsewhere. */
 const HOPELESS = 150;
-
-/** Numbers that look random and are the same each time (a linear congruential generator after Lehmer, 1951). */
-function numbersFrom(seed: number): (below: number) => number {
-  let state = seed;
-  return (below) => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state % below;
-  };
-}
 
 /** Moves, exchanges and admissions, each kept when the whole is worth more, until none helps. */
 function climb(problem: Problem, places: number[]): void {
@@ -61,31 +53,53 @@ function climb(problem: Problem, places: number[]): void {
   }
 }
 
+/** So often a part of the plan is torn out and put back another way. */
+const RUINS = 120;
+
 /**
- * Betters a placement: first by small changes, then by tearing out a figure with what builds on it and some others
- * and putting them back where they are worth most (ruin and recreate after Schrimpf and others, 2000). The same
- * input gives the same plan.
- * @param seed for another search from the same start; a whole number above 0
+ * Tears out some figures with what builds on them and puts them back where they are worth most (ruin and recreate
+ * after Schrimpf and others, 2000).
  */
-export function improve(problem: Problem, start: readonly number[], seed = 12_345): number[] {
+function ruinAndRecreate(problem: Problem, start: readonly number[], seed: number, ruins: number): number[] {
   let best = [...start];
-  climb(problem, best);
   let score = scoreOf(problem, best);
   const free = best.map((_, f) => f).filter((f) => (problem.fixed[f] ?? -1) < 0);
   if (free.length < 3) return best;
-  const random = numbersFrom(seed);
-  for (let ruin = 0; ruin < RUINS; ruin++) {
+  let state = (seed % 2_147_483_646) + 1;
+  const random = (below: number): number => {
+    state = (state * 48_271) % 2_147_483_647; // Lehmer, 1951
+    return state % below;
+  };
+  for (let ruin = 0; ruin < ruins; ruin++) {
     const places = [...best];
-    const out = new Set<number>();
-    for (let seed = 0; seed < 2 + random(3); seed++)
-      for (const f of dependants(problem, free[random(free.length)] as number)) out.add(f);
-    for (const f of out) places[f] = -1;
+    for (let torn = 0; torn < 2 + random(4); torn++)
+      for (const f of dependants(problem, free[random(free.length)] as number)) places[f] = -1;
     insertBest(problem, places, random);
-    const next = scoreOf(problem, places);
-    if (next <= score + 1e-9) continue;
+    if (scoreOf(problem, places) <= score + 1e-9) continue;
     climb(problem, places);
     best = places;
     score = scoreOf(problem, places);
   }
   return best;
+}
+
+/**
+ * Betters a placement: small changes first, then annealing from there, then small changes again. The same input
+ * gives the same plan.
+ */
+export function improve(
+  problem: Problem,
+  start: readonly number[],
+  { seed = 12_345, effort = 1 }: Pick<DraftOptions, "seed" | "effort"> = {},
+): number[] {
+  const first = [...start];
+  climb(problem, first);
+  let best = first;
+  const runs = Math.ceil(WARMTHS.length * effort);
+  for (let run = 0; run < runs; run++) {
+    const annealed = anneal(problem, best, seed + run * 7919, WARMTHS[run], effort);
+    climb(problem, annealed);
+    if (scoreOf(problem, annealed) > scoreOf(problem, best)) best = annealed;
+  }
+  return ruinAndRecreate(problem, best, seed, Math.ceil(RUINS * (0.1 + 0.9 * effort)));
 }

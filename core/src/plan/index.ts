@@ -1,3 +1,4 @@
+export { anneal } from "./anneal.ts";
 export * from "./approach.ts";
 export { checkPlan, mutedIn } from "./check.ts";
 export { newCountsIn, newMinutesByRole } from "./check-week.ts";

@@ -63,17 +63,16 @@ export function partsOf(
   return [...parts, ...extra].sort((a, b) => a.week - b.week);
 }
 
-/**
- * The minutes of each week: the sum of the placed strands, shifted to their weeks, and in week 1 the refresher of
- * what faded since the level before.
- */
-export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
-  const rooms = roomsOf(level);
-  const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
+/** The minutes of each week from what every placed figure has in it. */
+export function loadsFrom(
+  level: LevelPlan,
+  rooms: readonly WeekRoom[],
+  parts: ReadonlyMap<string, readonly PlacedPart[]>,
+): WeekLoad[] {
   const loads = rooms.map(({ week }) => ({
     week,
     minutes: 0,
-    byWork: Object.fromEntries(WORK.map((work) => [work, 0])) as Record<Work, number>,
+    byWork: { steps: 0, rhythm: 0, count: 0, partner: 0, technique: 0, style: 0, return: 0 },
     newFigures: [] as string[],
   }));
   const add = (week: number, work: Work, minutes: number) => {
@@ -83,13 +82,25 @@ export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoa
     load.byWork[work] += minutes;
   };
   for (const [figureId, start] of weekByFigure(level.placements)) {
-    const figure = figures.get(figureId);
     loads[start - 1]?.newFigures.push(figureId);
-    if (!figure) continue;
-    for (const { week, layer, minutes } of partsOf(level, figure, strands.get(figureId) ?? [], start, rooms))
-      add(week, layer, minutes);
+    for (const { week, layer, minutes } of parts.get(figureId) ?? []) add(week, layer, minutes);
   }
   const first = rooms.find(({ held }) => held);
   if (first) add(first.week, "return", Math.min(first.minutes, refresherOf(level).minutes));
   return loads;
+}
+
+/**
+ * The minutes of each week: the sum of the placed strands, shifted to their weeks, and in week 1 the refresher of
+ * what faded since the level before.
+ */
+export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
+  const rooms = roomsOf(level);
+  const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
+  const parts = new Map<string, readonly PlacedPart[]>();
+  for (const { figureId, week } of level.placements) {
+    const figure = figures.get(figureId);
+    if (figure) parts.set(figureId, partsOf(level, figure, strands.get(figureId) ?? [], week, rooms));
+  }
+  return loadsFrom(level, rooms, parts);
 }

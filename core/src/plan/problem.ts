@@ -28,6 +28,8 @@ export interface DraftOptions {
   readonly depth?: number;
   /** For another search; the same seed gives the same plan. A whole number above 0. */
   readonly seed?: number;
+  /** How long it searches, from 0 (an answer within a frame or two) to 1 (seconds for sixty figures). */
+  readonly effort?: number;
 }
 
 /** The limits that hold figures out, each by itself. */

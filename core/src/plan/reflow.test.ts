@@ -19,8 +19,10 @@ import {
   scoreOf,
 } from "./index.ts";
 
+const QUICK = { effort: 0 };
+
 /** Levels whose plan keeps all limits, as the planner would have left them. */
-const drafted = anyLevel.map((level) => ({ ...level, placements: draftPlan(level).placements }));
+const drafted = anyLevel.map((level) => ({ ...level, placements: draftPlan(level, QUICK).placements }));
 const anyChange = (weeks: number): fc.Arbitrary<Change> =>
   fc.oneof(
     fc.record({ kind: fc.constant("cancelled" as const), week: fc.integer({ min: 1, max: weeks }) }),
@@ -63,7 +65,7 @@ describe("reflow", () => {
           );
           expect(placements).toEqual(expect.arrayContaining(stayed));
           for (const { figureId } of left) expect(weekIn(placements, figureId)).toBeNull();
-          const fresh = draftPlan(after).placements;
+          const fresh = draftPlan(after, QUICK).placements;
           const freshMoves = level.placements.filter(
             ({ figureId, week }) => weekIn(fresh, figureId) !== week,
           );
@@ -149,7 +151,7 @@ describe("exactModel", () => {
   test("holds every draft: its rows are kept and its cost is the score", () => {
     fc.assert(
       fc.property(anyLevel, (level) => {
-        const { placements, score } = draftPlan(level);
+        const { placements, score } = draftPlan(level, QUICK);
         const model = exactModel(level);
         const places = placesOf(model.problem, placements);
         const solution: number[] = Array(model.cost.length).fill(0);
@@ -230,7 +232,7 @@ describe("conflictOf", () => {
         const conflict = conflictOf(level);
         if (!conflict || conflict.limits.length === 0) return;
         const problem = problemOf(level, {}, new Set(conflict.limits));
-        const places = improve(problem, construct(problem));
+        const places = improve(problem, construct(problem), QUICK);
         const open = problem.figures.filter(({ wish }, f) => wish === "must" && (places[f] ?? -1) < 0);
         expect(open).toEqual([]);
       }),

@@ -180,7 +180,7 @@ export function reflow(level: LevelPlan, change: Change, taught = 0): Repair {
         giveWay(problem, mended, mended, f);
     }
   takeBack(problem, before, mended);
-  const fresh = improve(problem, construct(problem, options));
+  const fresh = improve(problem, construct(problem, options), { effort: 0 });
   takeBack(problem, before, fresh);
   const worse = placed(mended) < placed(before) && placed(fresh) > placed(mended);
   const places =
