@@ -81,11 +81,17 @@ async function planLevel(
   db: Database,
   level: Level,
   figures: readonly FigureRecord[],
+  arranged: Readonly<Record<string, number>> = {},
 ): Promise<readonly Placement[]> {
   const plan = await services.readPlan(db, level.planId);
   const waiting = { ...contentOfPlan(plan), chosen: figures.map(({ id }) => choose(id)) };
   const chosen = await services.changePlan(db, level.planId, plan.version, waiting);
-  const { placements } = draftPlan(await services.computablePlan(db, chosen), { effort: 0.1 });
+  const byHand = figures.flatMap(({ id, name }) => {
+    const week = arranged[name];
+    return week === undefined ? [] : [{ figureId: id, week }];
+  });
+  const drafted = byHand.length === 0 && draftPlan(await services.computablePlan(db, chosen), { effort: 0 });
+  const placements = drafted ? drafted.placements : byHand;
   const weeks = new Map(placements.map(({ figureId, week }) => [figureId, week]));
   const placed = figures.map(({ id }) => choose(id, weeks.get(id) ?? null));
   await services.changePlan(db, level.planId, chosen.version, { ...waiting, chosen: placed });
@@ -231,13 +237,14 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     const { id: danceId } = await services.createDance(db, program.dance);
     const figures = await loadFigures(db, danceId, program.figures, staff);
     const levels: Level[] = [];
-    for (const { name, mostNew, figures: names } of program.levels) {
+    for (const { name, mostNew, figures: names, weeks } of program.levels) {
       const followsId = levels.at(-1)?.id ?? null;
       const level = await services.createLevel(db, { ...RULES, danceId, name, followsId, mostNew });
       await planLevel(
         db,
         level,
         names.flatMap((one) => figures.get(one) ?? []),
+        weeks,
       );
       levels.push(level);
     }

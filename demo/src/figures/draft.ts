@@ -32,5 +32,7 @@ export interface Program {
     readonly name: string;
     readonly mostNew: number;
     readonly figures: readonly string[];
+    /** The weeks of its plan as the director arranged them; drafted where nothing is said. */
+    readonly weeks?: Readonly<Record<string, number>>;
   }[];
 }

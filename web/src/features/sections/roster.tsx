@@ -34,6 +34,8 @@ function AddStudent({ sectionId }: { sectionId: string }) {
   const add = (body: StudentContent) =>
     create.mutateAsync({ params: { id: sectionId }, body }).then(
       () => {
+        // Whoever writes on while the one before is kept, writes the next one.
+        if (form.getValues().name.trim() !== body.name) return;
         forget();
         form.reset({ name: "", role: body.role });
         form.setFocus("name");
