@@ -4,32 +4,35 @@ import { defineConfig } from "vitest/config";
 /** Starts a throwaway PostgreSQL for the suites that need one. */
 const DATABASE = fileURLToPath(new URL("server/test/database.ts", import.meta.url));
 
+/** Milliseconds: only what hangs is late, also where others share the machine. */
+const TIMEOUT = 120_000;
+
 /** Everything but the browser: the model, the contract, the demo, the web's own arithmetic, the server. */
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"] } },
-      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"] } },
-      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"] } },
+      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
+      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
+      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], testTimeout: TIMEOUT } },
       {
         test: {
           name: "demo",
           root: "demo",
           include: ["src/**/*.test.ts"],
           globalSetup: [DATABASE],
-          testTimeout: 60_000,
-          hookTimeout: 60_000,
+          testTimeout: TIMEOUT,
+          hookTimeout: TIMEOUT,
         },
       },
-      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"] } },
+      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
       {
         test: {
           name: "server",
           root: "server",
           include: ["test/**/*.test.ts"],
           globalSetup: [DATABASE],
-          testTimeout: 20_000,
-          hookTimeout: 60_000,
+          testTimeout: TIMEOUT,
+          hookTimeout: TIMEOUT,
         },
       },
     ],

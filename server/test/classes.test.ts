@@ -248,7 +248,7 @@ describe("today", () => {
       }
     })();
     const statuses: number[] = [];
-    for (let round = 0; round < 30; round += 1) statuses.push((await director.call(api.today.read)).status);
+    for (let round = 0; round < 12; round += 1) statuses.push((await director.call(api.today.read)).status);
     reading = false;
     await restless;
     expect(new Set(statuses)).toEqual(new Set([200]));
