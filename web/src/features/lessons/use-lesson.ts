@@ -1,6 +1,6 @@
 import { api, type Lesson, type LessonSegment } from "@map-step/contract";
 import type { Covered } from "@map-step/core/lesson";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { isStale, useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { tellError } from "../../kit/toasts.tsx";
@@ -73,6 +73,9 @@ export function useLesson(lesson: Lesson): LessonEdit {
     take(kept);
     return kept;
   };
+  // One mark after the other, each on what came of the last: nobody stands in their own way.
+  const marking = useRef(Promise.resolve());
+  const answered = useRef(new Map<string, number>());
   const markOne = async (segmentId: string, covered: Covered | null, version?: number): Promise<void> => {
     const put = (change: Partial<LessonSegment>) =>
       setSegments((before) => before.map((part) => (part.id === segmentId ? { ...part, ...change } : part)));
@@ -85,8 +88,11 @@ export function useLesson(lesson: Lesson): LessonEdit {
       }
       // Marks belong to a kept running order: the first one keeps the order as it is planned now.
       if (saving.version() === 0) await keep(lesson.state);
-      const body = { version: version ?? before?.version ?? 0, covered };
-      put(await mark.mutateAsync({ params: { ...params, segmentId }, body }));
+      const seen = Math.max(before?.version ?? 0, answered.current.get(segmentId) ?? 0);
+      const body = { version: version ?? seen, covered };
+      const marked = await mark.mutateAsync({ params: { ...params, segmentId }, body });
+      answered.current.set(segmentId, marked.version);
+      put(marked);
     } catch (error) {
       put({ covered: before?.covered ?? null });
       if (isStale(error)) setMarkConflict({ mine: covered, theirs: error.problem.current as LessonSegment });
@@ -104,7 +110,10 @@ export function useLesson(lesson: Lesson): LessonEdit {
       setSegments(next);
       saving.settle(next, theirs);
     },
-    mark: markOne,
+    mark: (...given) => {
+      marking.current = marking.current.then(() => markOne(...given));
+      return marking.current;
+    },
     markConflict,
     forgetConflict: () => setMarkConflict(null),
     setState: async (state) => {
