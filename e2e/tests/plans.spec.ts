@@ -7,7 +7,7 @@ async function openPlan(page: Page, level: string): Promise<void> {
   await page.getByRole("region", { name: level }).getByRole("link", { name: "Week plan" }).click();
   await expect(page.getByRole("heading", { name: level, exact: true })).toBeVisible();
   // Quiet, so that no answer on its way moves the strands; what stays open in the background is not waited for.
-  await page.waitForLoadState("networkidle", { timeout: 10_000 }).catch(() => undefined); // what is dragged must not move by itself
+  await page.waitForLoadState("networkidle", { timeout: 10_000 }).catch(() => undefined);
 }
 
 const strand = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}, `) });
