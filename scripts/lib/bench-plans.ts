@@ -79,6 +79,6 @@ export async function benchPlans(): Promise<void> {
   console.log(`First answer at most ${slowest.toFixed(0)} ms (bar ${FIRST_BAR_MS}).`);
   if (worst)
     console.log(
-      `Worst: level ${worst.level}, ${worst.figures} figures in ${worst.weeks} weeks, ${gapOf(worst).toFixed(2)} % below the best: ${worst.left} figures are left out, so the choice of which to leave decides, and the search tears out only a few at a time.`,
+      `Worst: level ${worst.level}, ${worst.figures} figures in ${worst.weeks} weeks, ${gapOf(worst).toFixed(2)} % below the best: ${worst.left} figures are left out, so the choice of which to leave decides.`,
     );
 }

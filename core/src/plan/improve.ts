@@ -1,11 +1,11 @@
 import { anneal } from "./anneal.ts";
-import { dependants, insertBest } from "./insert.ts";
 import { type DraftOptions, keepsLimits, type Problem, scoreOf } from "./problem.ts";
+import { ruinAndRecreate } from "./ruin.ts";
 
 /** So many rounds over all figures are made at most. */
 const MOST_ROUNDS = 8;
 /** Annealings from different seeds, bolder and more careful ones; each may end in another valley. */
-const WARMTHS = [1, 0.35, 0.12, 1.8, 0.6, 0.2] as const;
+const WARMTHS = [1, 0.35, 0.12] as const;
 /** A change that loses more than this on its own figures cannot win it back elsewhere. */
 const HOPELESS = 150;
 
@@ -53,36 +53,6 @@ function climb(problem: Problem, places: number[]): void {
   }
 }
 
-/** So often a part of the plan is torn out and put back another way. */
-const RUINS = 120;
-
-/**
- * Tears out some figures with what builds on them and puts them back where they are worth most (ruin and recreate
- * after Schrimpf and others, 2000).
- */
-function ruinAndRecreate(problem: Problem, start: readonly number[], seed: number, ruins: number): number[] {
-  let best = [...start];
-  let score = scoreOf(problem, best);
-  const free = best.map((_, f) => f).filter((f) => (problem.fixed[f] ?? -1) < 0);
-  if (free.length < 3) return best;
-  let state = (seed % 2_147_483_646) + 1;
-  const random = (below: number): number => {
-    state = (state * 48_271) % 2_147_483_647; // Lehmer, 1951
-    return state % below;
-  };
-  for (let ruin = 0; ruin < ruins; ruin++) {
-    const places = [...best];
-    for (let torn = 0; torn < 2 + random(4); torn++)
-      for (const f of dependants(problem, free[random(free.length)] as number)) places[f] = -1;
-    insertBest(problem, places, random);
-    if (scoreOf(problem, places) <= score + 1e-9) continue;
-    climb(problem, places);
-    best = places;
-    score = scoreOf(problem, places);
-  }
-  return best;
-}
-
 /**
  * Betters a placement: small changes first, then annealing from there, then small changes again. The same input
  * gives the same plan.
@@ -101,5 +71,7 @@ export function improve(
     climb(problem, annealed);
     if (scoreOf(problem, annealed) > scoreOf(problem, best)) best = annealed;
   }
-  return ruinAndRecreate(problem, best, seed, Math.ceil(RUINS * (0.1 + 0.9 * effort)));
+  const rebuilt = ruinAndRecreate(problem, best, seed, effort);
+  climb(problem, rebuilt);
+  return scoreOf(problem, rebuilt) > scoreOf(problem, best) ? rebuilt : best;
 }

@@ -292,7 +292,7 @@ export function keepsLimits(problem: Problem, places: Places): boolean {
   return true;
 }
 
-/** Whether some figure that may not move stands against what it needs; then only it is to blame. */
+/** A placement as a plan keeps it. */
 export const placementsOf = ({ figures }: Problem, places: Places) =>
   places.flatMap((w, f) => (w < 0 || !figures[f] ? [] : [{ figureId: figures[f].id, week: w + 1 }]));
 
