@@ -4,5 +4,15 @@ import { defineConfig } from "vite";
 export default defineConfig({
   plugins: [react()],
   server: { host: "127.0.0.1", proxy: { "/api": process.env.API_ADDRESS ?? "http://127.0.0.1:4317" } },
-  build: { target: "es2022", chunkSizeWarningLimit: 700 },
+  build: {
+    target: "es2022",
+    chunkSizeWarningLimit: 700,
+    rolldownOptions: {
+      // The worker that answers without a network has a fixed address, so that a browser finds its next version.
+      input: { page: "index.html", offline: "src/app/offline.worker.ts" },
+      output: {
+        entryFileNames: ({ name }) => (name === "offline" ? "offline.js" : "assets/[name]-[hash].js"),
+      },
+    },
+  },
 });

@@ -1,5 +1,6 @@
 import { approachesApi } from "./approaches.ts";
 import { checksApi } from "./checks.ts";
+import { classLogApi } from "./class-log.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
@@ -14,6 +15,7 @@ import { todayApi } from "./today.ts";
 
 export * from "./approaches.ts";
 export * from "./checks.ts";
+export * from "./class-log.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
 export * from "./figure-file.ts";
@@ -44,6 +46,7 @@ export const api = {
   plans: plansApi,
   planDrafts: planDraftsApi,
   lessons: lessonsApi,
+  classLog: classLogApi,
   recaps: recapsApi,
   checks: checksApi,
   staff: staffApi,

@@ -1,7 +1,8 @@
+import { LAYERS } from "@map-step/core/figure";
 import { COVERED, SEGMENT_KINDS } from "@map-step/core/lesson";
 import { WORK } from "@map-step/core/plan";
 import { z } from "zod";
-import { localDate, version, wholeNumber, words } from "./common.ts";
+import { localDate, phrases, version, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 
 export const LESSON_STATES = ["planned", "taught"] as const;
@@ -23,14 +24,17 @@ export const segmentContent = z.object({
   kind: z.enum(SEGMENT_KINDS),
   title: words(120),
   figureId: z.uuid().nullable(),
+  withIds: z.array(z.uuid()).max(20).default([]),
   layers: z.array(z.object({ layer: z.enum(WORK), minutes: wholeNumber(1, 240) })).max(12),
   minutes: wholeNumber(1, 240),
+  locked: z.boolean().default(false),
+  cautions: phrases.default([]),
 });
 
+/** A part with the last word of the class log on it. */
 export const segment = segmentContent.extend({
   covered: z.enum(COVERED).nullable(),
-  /** Counts the marks given to it. */
-  version,
+  reached: z.enum(LAYERS).nullable(),
 });
 
 export const lesson = z.object({
@@ -49,14 +53,12 @@ export const lesson = z.object({
 export const ofLesson = z.object({ sectionId: z.uuid(), week: z.coerce.number().int().min(1).max(26) });
 export const lessonChange = z.object({
   version,
-  state: z.enum(LESSON_STATES),
   segments: z
     .array(segmentContent)
     .min(1, "A lesson has at least one part")
     .max(60, "At most 60 parts")
     .refine((list) => new Set(list.map(({ id }) => id)).size === list.length, "A part stands here twice"),
 });
-export const segmentMark = z.object({ version, covered: z.enum(COVERED).nullable() });
 
 export type LessonSummary = z.infer<typeof lessonSummary>;
 export type Lesson = z.infer<typeof lesson>;
@@ -64,7 +66,7 @@ export type LessonSegment = z.infer<typeof segment>;
 export type SegmentContent = z.infer<typeof segmentContent>;
 export type LessonChange = z.infer<typeof lessonChange>;
 
-const LESSON_PATH = "/sections/:sectionId/lessons/:week";
+export const LESSON_PATH = "/sections/:sectionId/lessons/:week";
 
 export const lessonsApi = {
   list: endpoint({
@@ -91,13 +93,5 @@ export const lessonsApi = {
     params: ofLesson,
     body: z.object({ version }),
     response: lesson,
-  }),
-  mark: endpoint({
-    method: "PUT",
-    path: `${LESSON_PATH}/segments/:segmentId/mark`,
-    access: "lessons.write",
-    params: ofLesson.extend({ segmentId: z.uuid() }),
-    body: segmentMark,
-    response: segment,
   }),
 };

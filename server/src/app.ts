@@ -8,6 +8,7 @@ import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
 import { serveApproaches } from "./features/approaches/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
+import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
@@ -35,6 +36,7 @@ const FEATURES = [
   serveSections,
   servePlans,
   serveLessons,
+  serveClassLog,
   serveRecaps,
   serveChecks,
   serveStaff,

@@ -1,9 +1,10 @@
 /** What the features do, for programs that fill a studio without a browser. */
 export { createCheck, markCheck } from "./features/checks/service.ts";
+export { noteInLog } from "./features/class-log/service.ts";
 export { createDance } from "./features/dances/service.ts";
 export { createFigure } from "./features/figures/service.ts";
 export { readLesson } from "./features/lessons/read.ts";
-export { changeLesson, markSegment } from "./features/lessons/service.ts";
+export { changeLesson } from "./features/lessons/service.ts";
 export { createLevel } from "./features/levels/service.ts";
 export { changePlan, computablePlan, readPlan } from "./features/plans/service.ts";
 export { changeRecap, publishRecap, readRecap } from "./features/recaps/service.ts";

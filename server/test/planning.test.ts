@@ -3,6 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import {
   type Course,
   levelContent,
+  noted,
   openCourse,
   openStudio,
   type TestStudio,
@@ -87,13 +88,12 @@ describe("a cancelled lesson", () => {
     expect(gone.status).toBe(404);
     expect(gone.problem.detail).toContain("cancelled");
     const first = (await teacher.call(api.lessons.read, params(1))).body;
-    const body = (state: "planned" | "taught", version: number) => ({
-      version,
-      state,
-      segments: first.segments.map(({ covered: _covered, version: _version, ...content }) => content),
-    });
-    const kept = await teacher.call(api.lessons.change, { ...params(1), body: body("taught", 0) });
-    expect(kept.status).toBe(200);
+    const segments = first.segments.map(({ covered: _covered, reached: _reached, ...content }) => content);
+    await teacher.call(api.lessons.change, { ...params(1), body: { version: 0, segments } });
+    const ended = noted({ kind: "ended", target: "class", value: { ended: true } });
+    expect((await teacher.call(api.classLog.note, { ...params(1), body: { entries: [ended] } })).status).toBe(
+      200,
+    );
     expect((await planOf(planId)).notReached).toEqual([{ figureId: course.figures.home.id, week: 1 }]);
     const third = (await teacher.call(api.lessons.read, params(3))).body;
     expect(third.segments[1]).toMatchObject({ kind: "carry-over", title: "Home" });

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
 import {
@@ -8,6 +9,7 @@ import {
   type FigureRecord,
   type Level,
   type LevelContent,
+  type LogEntryRecord,
   type Problem,
   type Section,
   type SectionContent,
@@ -128,6 +130,13 @@ export async function openStudio(furnish: { studio: boolean } = { studio: true }
   };
 }
 
+/** An entry of a class log, made after another one about the same thing. */
+export const noted = (
+  entry: Pick<LogEntryRecord, "kind" | "target" | "value">,
+  after: string | null = null,
+): LogEntryRecord =>
+  ({ ...entry, id: randomUUID(), after, at: "2027-02-15T20:00:00.000Z" }) as LogEntryRecord;
+
 export const STEPS = "leader\n1   L side\n2   R close\nfollower mirror\nbeats 2\n";
 
 export const figureContent = (
@@ -191,7 +200,7 @@ export interface Course {
 }
 
 /** A dance with three figures, a level that places two of them, and a section that runs it. */
-export async function openCourse(db: Database): Promise<Course> {
+export async function openCourse(db: Database, about: Partial<LevelContent> = {}): Promise<Course> {
   const { id: danceId } = await services.createDance(db, {
     name: "Test dance",
     meter: 4,
@@ -212,7 +221,7 @@ export async function openCourse(db: Database): Promise<Course> {
     db,
     figureContent(danceId, "Spin", { kind: "turn", needs: [home.id] }),
   );
-  const level = await services.createLevel(db, levelContent(danceId));
+  const level = await services.createLevel(db, levelContent(danceId, about));
   await services.changePlan(db, level.planId, 1, {
     chosen: [choose(home.id, 1), choose(pass.id, 2), choose(spin.id)],
     special: [],

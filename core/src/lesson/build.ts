@@ -8,6 +8,7 @@ import {
   shareOut,
   teachingMinutes,
 } from "../plan/index.ts";
+import { chainOf } from "./chain.ts";
 import type { Segment, SegmentKind } from "./segment.ts";
 
 export interface LessonInput {
@@ -18,6 +19,9 @@ export interface LessonInput {
   readonly carryOver: readonly Segment[];
 }
 
+/** Minutes to hold two look-alikes against each other. A stated default of the product. */
+const CONTRAST_MINUTES = 3;
+
 const kindAt = (age: number, work: string): SegmentKind =>
   work === "return" ? "return" : age === 0 ? "new" : "deepen";
 
@@ -27,6 +31,7 @@ function planned({ plan, week }: LessonInput): Segment[] {
   const segmentOf = (
     figureId: string,
     title: string,
+    cautions: readonly string[],
     all: readonly PlacedPart[],
     nights: number,
   ): Segment[] => {
@@ -36,10 +41,11 @@ function planned({ plan, week }: LessonInput): Segment[] {
     const layers = parts.map(({ layer, minutes }) => ({ layer, minutes }));
     const minutes = layers.reduce((sum, part) => sum + part.minutes, 0);
     const still = weeks.get(figureId) !== undefined && first.age < nights ? 0 : first.age;
-    return [{ kind: kindAt(still, first.layer), title, figureId, layers, minutes }];
+    const kind = kindAt(still, first.layer);
+    return [{ ...segment(kind, title, minutes), figureId, layers, cautions }];
   };
-  const segments = plan.figures.flatMap(({ id, name, parts = 1 }) =>
-    segmentOf(id, name, placed.get(id) ?? [], parts),
+  const segments = plan.figures.flatMap(({ id, name, cautions, parts = 1 }) =>
+    segmentOf(id, name, cautions, placed.get(id) ?? [], parts),
   );
   const order: readonly SegmentKind[] = ["return", "deepen", "new"];
   return order.flatMap((kind) => segments.filter((segment) => segment.kind === kind));
@@ -55,8 +61,48 @@ function squeeze(segments: readonly Segment[], room: number): Segment[] {
   return kept.map((segment, index) => ({ ...segment, minutes: 1 + (extra[index] ?? 0) }));
 }
 
+/** A part without a figure. */
+export const segment = (kind: SegmentKind, title: string, minutes: number): Segment => ({
+  kind,
+  title,
+  figureId: null,
+  withIds: [],
+  layers: [],
+  minutes,
+  locked: false,
+  cautions: [],
+});
+
 const fixed = (kind: SegmentKind, title: string, minutes: number): Segment[] =>
-  minutes > 0 ? [{ kind, title, figureId: null, layers: [], minutes }] : [];
+  minutes > 0 ? [segment(kind, title, minutes)] : [];
+
+/** Look-alikes of which one is taught tonight and the other is danced already, each pair once. */
+function contrasts({ plan, week }: LessonInput, work: readonly Segment[]): Segment[] {
+  const names = new Map(plan.figures.map(({ id, name }) => [id, name]));
+  const tonight = new Set(work.flatMap(({ kind, figureId }) => (kind === "return" ? [] : (figureId ?? []))));
+  const danced = new Set([...plan.known, ...beganBy(plan, week)]);
+  return (plan.alike ?? []).flatMap(({ a, b, decides }) => {
+    const both = danced.has(a) && danced.has(b) && names.has(a) && names.has(b);
+    if (decides === null || !both || !(tonight.has(a) || tonight.has(b))) return [];
+    const title = `${names.get(a)} or ${names.get(b)}`;
+    return [{ ...segment("contrast", title, CONTRAST_MINUTES), withIds: [a, b] }];
+  });
+}
+
+const beganBy = ({ placements }: LevelPlan, week: number): string[] =>
+  placements.filter((placement) => placement.week <= week).map(({ figureId }) => figureId);
+
+/** What is danced with the minutes that are left: a chain of tonight's figures and what leads from one to the next. */
+function practice({ plan, week }: LessonInput, work: readonly Segment[], minutes: number): Segment[] {
+  if (minutes <= 0) return [];
+  const danced = new Set([...plan.known, ...beganBy(plan, week)]);
+  const figures = plan.figures.flatMap(({ id, facts }) =>
+    danced.has(id) && facts ? [{ id, steps: facts.steps }] : [],
+  );
+  const { figureIds } = chainOf(figures, new Set(work.flatMap(({ figureId }) => figureId ?? [])));
+  const part = segment("practice", "Chain it and dance to music", minutes);
+  return [{ ...part, withIds: figureIds }];
+}
 
 const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
   routine: "All in one routine",
@@ -74,7 +120,7 @@ export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: n
 
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
- * new, dancing it with the minutes that are left, and the wrap. Whole minutes that sum exactly to the lesson's.
+ * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that sum exactly to the lesson's.
  * When the plan holds more than the lesson, all parts give way in proportion.
  */
 export function buildLesson(input: LessonInput): Segment[] {
@@ -91,7 +137,8 @@ export function buildLesson(input: LessonInput): Segment[] {
   const isFirst = rooms.find(({ held }) => held)?.week === week;
   const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
   const back = fixed("return", "Back to what came before the break", refresher);
-  const work = [...input.carryOver, ...back, ...planned(input)];
+  const taught = [...input.carryOver, ...back, ...planned(input)];
+  const work = [...taught, ...contrasts(input, taught)];
   const wanted = work.reduce((sum, { minutes }) => sum + minutes, 0);
   const warmUp = Math.min(rules.warmUpMinutes, rules.lessonMinutes);
   const wrap = Math.max(0, length - warmUp - room - ownMinutes);
@@ -99,7 +146,7 @@ export function buildLesson(input: LessonInput): Segment[] {
     ...fixed("warm-up", "Welcome and warm-up", warmUp),
     ...(wanted > room ? squeeze(work, room) : work),
     ...own,
-    ...fixed("practice", "Chain it and dance to music", Math.max(0, room - wanted)),
+    ...practice(input, work, room - wanted),
     ...fixed("wrap", "Wrap up and look ahead", wrap),
   ];
 }

@@ -1,23 +1,31 @@
+import type { Layer } from "../figure/index.ts";
 import type { Covered, Segment } from "./segment.ts";
 
 export interface TaughtSegment extends Segment {
   /** `null` when nothing was marked. */
   readonly covered: Covered | null;
+  /** The layer that was reached, where somebody said so. */
+  readonly reached: Layer | null;
+}
+
+/** What is left of a part that was begun: the layers beyond the one reached, or half where nobody said how far. */
+function remainder({ covered: _covered, reached, ...segment }: TaughtSegment): Segment {
+  const at = segment.layers.findIndex(({ layer }) => layer === reached);
+  const layers = at < 0 ? segment.layers : segment.layers.slice(at + 1);
+  const planned = segment.layers.reduce((sum, { minutes }) => sum + minutes, 0);
+  const left = layers.reduce((sum, { minutes }) => sum + minutes, 0);
+  if (at < 0 || left === 0) return { ...segment, minutes: Math.ceil(segment.minutes / 2) };
+  return { ...segment, layers, minutes: Math.ceil((segment.minutes * left) / planned) };
 }
 
 /**
- * What a taught lesson leaves for the next one: figures that were not reached keep their minutes, those done in
- * part keep half, rounded up. Anything not marked counts as not reached.
+ * What a taught lesson leaves for the next one: figures that were not reached keep their minutes and layers, those
+ * done in part the layers that were not reached. Anything not marked counts as not reached.
  */
 export const carryOver = (segments: readonly TaughtSegment[]): Segment[] =>
-  segments.flatMap(({ covered, ...segment }) =>
-    segment.figureId === null || covered === "done"
-      ? []
-      : [
-          {
-            ...segment,
-            kind: "carry-over" as const,
-            minutes: covered === "part" ? Math.ceil(segment.minutes / 2) : segment.minutes,
-          },
-        ],
-  );
+  segments.flatMap((taught) => {
+    const { covered, reached: _reached, ...segment } = taught;
+    if (segment.figureId === null || covered === "done") return [];
+    const left = covered === "part" ? remainder(taught) : segment;
+    return [{ ...left, kind: "carry-over" as const, locked: false }];
+  });

@@ -1,4 +1,10 @@
-export * from "./build.ts";
+export { buildLesson, lessonLength, segment } from "./build.ts";
 export * from "./carry.ts";
+export * from "./chain.ts";
+export * from "./guide.ts";
+export * from "./ladder.ts";
+export * from "./log.ts";
 export * from "./retime.ts";
+export * from "./rotation.ts";
 export * from "./segment.ts";
+export * from "./shorten.ts";

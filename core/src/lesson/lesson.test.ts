@@ -1,25 +1,26 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { IN_FOUR } from "../../testing/figures.ts";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
-import { teachingMinutes } from "../plan/index.ts";
+import { parseFigure } from "../notation/index.ts";
+import { planFacts, teachingMinutes } from "../plan/index.ts";
 import {
   buildLesson,
   carryOver,
   insertSegment,
   lessonLength,
+  segment as plain,
   removeSegment,
   retime,
   SEGMENT_KINDS,
   type Segment,
+  type TaughtSegment,
   totalMinutes,
 } from "./index.ts";
 
 const segment = (kind: Segment["kind"], minutes: number, figureId: string | null = null): Segment => ({
-  kind,
-  title: figureId ?? kind,
+  ...plain(kind, figureId ?? kind, minutes),
   figureId,
-  layers: [],
-  minutes,
 });
 const anyOrder = fc.array(
   fc.record({ kind: fc.constantFrom(...SEGMENT_KINDS), minutes: fc.integer({ min: 1, max: 40 }) }),
@@ -122,19 +123,42 @@ describe("changing the running order", () => {
 });
 
 describe("carryOver", () => {
+  const taught = (
+    part: Segment,
+    covered: TaughtSegment["covered"],
+    reached: TaughtSegment["reached"] = null,
+  ) => ({
+    ...part,
+    covered,
+    reached,
+  });
   it("keeps what was not reached whole and half of what was begun", () => {
     const left = carryOver([
-      { ...segment("warm-up", 7), covered: null },
-      { ...segment("new", 12, "done"), covered: "done" },
-      { ...segment("new", 11, "begun"), covered: "part" },
-      { ...segment("deepen", 4, "missed"), covered: "not-done" },
-      { ...segment("return", 2, "unmarked"), covered: null },
+      taught(segment("warm-up", 7), null),
+      taught(segment("new", 12, "done"), "done"),
+      taught(segment("new", 11, "begun"), "part"),
+      taught(segment("deepen", 4, "missed"), "not-done"),
+      taught(segment("return", 2, "unmarked"), null),
     ]);
     expect(left.map(({ figureId, kind, minutes }) => [figureId, kind, minutes])).toEqual([
       ["begun", "carry-over", 6],
       ["missed", "carry-over", 4],
       ["unmarked", "carry-over", 2],
     ]);
+  });
+});
+
+describe("carryOver by layer", () => {
+  const layers = [
+    { layer: "steps" as const, minutes: 6 },
+    { layer: "rhythm" as const, minutes: 3 },
+    { layer: "partner" as const, minutes: 3 },
+  ];
+  it("goes on with the layer after the one that was reached", () => {
+    const [left] = carryOver([{ ...segment("new", 12, "f"), layers, covered: "part", reached: "steps" }]);
+    expect(left).toMatchObject({ minutes: 6, layers: layers.slice(1) });
+    const [last] = carryOver([{ ...segment("new", 12, "f"), layers, covered: "part", reached: "partner" }]);
+    expect(last).toMatchObject({ minutes: 6, layers });
   });
 });
 
@@ -171,5 +195,38 @@ describe("weeks unlike the others", () => {
     expect(buildLesson({ plan: later, week: 2, carryOver: [] }).map(({ title }) => title)).not.toContain(
       "Back to what came before the break",
     );
+  });
+});
+
+describe("look-alikes and chains", () => {
+  const steps = (text: string) =>
+    planFacts(parseFigure(`leader\n${text}\nfollower mirror`).figure, 1, IN_FOUR, []);
+  const basic = { facts: steps('1 L side hold "open"\n2 R close') };
+  const plan = {
+    ...levelOf(
+      [figure("A", basic), figure("B", basic), figure("C", basic)],
+      [
+        ["A", 1],
+        ["B", 2],
+        ["C", 3],
+      ],
+    ),
+    alike: [
+      { a: "a", b: "b", likeness: 0.9, decides: "2" },
+      { a: "a", b: "c", likeness: 0.7, decides: null },
+    ],
+  };
+
+  it("are told apart the night the second is taught, and neither before nor where nothing decides", () => {
+    const contrasts = (week: number) =>
+      buildLesson({ plan, week, carryOver: [] }).filter(({ kind }) => kind === "contrast");
+    expect(contrasts(1)).toEqual([]);
+    expect(contrasts(2)).toMatchObject([{ title: "A or B", withIds: ["a", "b"], minutes: 3 }]);
+    expect(contrasts(3)).toMatchObject([{ title: "A or B" }]);
+  });
+
+  it("end in a chain of tonight's figures", () => {
+    const practice = buildLesson({ plan, week: 2, carryOver: [] }).find(({ kind }) => kind === "practice");
+    expect([...(practice?.withIds ?? [])].sort()).toEqual(["a", "b"]);
   });
 });

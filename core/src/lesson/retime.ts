@@ -1,24 +1,31 @@
 import type { Segment } from "./segment.ts";
 
+/** What retiming looks at. A locked part keeps its minutes. */
+type Timed = Pick<Segment, "kind" | "minutes"> & { readonly locked?: boolean };
+
 /** Who gives way first when another part grows: the free dancing, then the longest of the rest. */
-function giver<T extends Pick<Segment, "kind" | "minutes">>(segments: readonly T[], except: number): number {
+function giver<T extends Timed>(segments: readonly T[], except: number): number {
   const open = segments
     .map((segment, index) => ({ ...segment, index }))
-    .filter(({ index, minutes }) => index !== except && minutes > 1);
+    .filter(({ index, minutes, locked }) => index !== except && minutes > 1 && !locked);
   const practice = open.find(({ kind }) => kind === "practice");
   return practice?.index ?? open.sort((a, b) => b.minutes - a.minutes || b.index - a.index)[0]?.index ?? -1;
+}
+
+/** Who takes up what becomes free: the free dancing, then the next part, then the one before; -1 if all are locked. */
+function takerOf(segments: readonly Timed[], index: number): number {
+  const open = [...segments.keys()].filter((at) => at !== index && !segments[at]?.locked);
+  const practice = open.find((at) => segments[at]?.kind === "practice");
+  return practice ?? open.find((at) => at > index) ?? open.at(-1) ?? -1;
 }
 
 /**
  * Gives one part another length; the others give way or take up what is left, so that the sum stays the same.
  * Growing takes minutes from the free dancing first, then from the longest part; shrinking hands them to the
- * free dancing, or to the next part where there is none. Every part keeps at least a minute.
+ * free dancing, or to the next part where there is none. Every part keeps at least a minute, a locked one all its
+ * minutes.
  */
-export function retime<T extends Pick<Segment, "kind" | "minutes">>(
-  segments: readonly T[],
-  index: number,
-  minutes: number,
-): T[] {
+export function retime<T extends Timed>(segments: readonly T[], index: number, minutes: number): T[] {
   const result = segments.map((segment) => ({ ...segment }));
   const target = result[index];
   if (!target || result.length < 2) return result;
@@ -28,8 +35,8 @@ export function retime<T extends Pick<Segment, "kind" | "minutes">>(
   };
   const wanted = Math.max(1, Math.round(minutes));
   if (wanted < target.minutes) {
-    const practice = result.findIndex(({ kind }, at) => kind === "practice" && at !== index);
-    const taker = practice >= 0 ? practice : index + 1 < result.length ? index + 1 : index - 1;
+    const taker = takerOf(result, index);
+    if (taker < 0) return result;
     set(taker, (result[taker]?.minutes ?? 0) + target.minutes - wanted);
     set(index, wanted);
     return result;
@@ -48,27 +55,24 @@ export function retime<T extends Pick<Segment, "kind" | "minutes">>(
  * The new part gets fewer minutes where the others have no more to give.
  * @returns the order unchanged when not even one minute is to be had
  */
-export function insertSegment<T extends Pick<Segment, "kind" | "minutes">>(
-  segments: readonly T[],
-  index: number,
-  segment: T,
-): T[] {
+export function insertSegment<T extends Timed>(segments: readonly T[], index: number, segment: T): T[] {
   const widened = segments.toSpliced(index, 0, { ...segment, minutes: 0 });
   const result = retime(widened, index, segment.minutes);
   return (result[index]?.minutes ?? 0) > 0 ? result : [...segments];
 }
 
-/** Takes one part out; the free dancing, or else a neighbour, takes its minutes over. The last part stays. */
-export function removeSegment<T extends Pick<Segment, "kind" | "minutes">>(
-  segments: readonly T[],
-  index: number,
-): T[] {
+/**
+ * Takes one part out; the free dancing, or else a neighbour, takes its minutes over. The last part stays, and so does
+ * one whose minutes nobody may take because all others are locked.
+ */
+export function removeSegment<T extends Timed>(segments: readonly T[], index: number): T[] {
   const gone = segments[index];
   if (!gone || segments.length < 2) return [...segments];
   const rest = segments.toSpliced(index, 1);
-  const practice = rest.findIndex(({ kind }) => kind === "practice");
-  const taker = practice >= 0 ? practice : Math.min(index, rest.length - 1);
+  const taker = takerOf(segments, index);
+  if (taker < 0) return [...segments];
+  const heir = taker > index ? taker - 1 : taker;
   return rest.map((segment, at) =>
-    at === taker ? { ...segment, minutes: segment.minutes + gone.minutes } : segment,
+    at === heir ? { ...segment, minutes: segment.minutes + gone.minutes } : segment,
   );
 }

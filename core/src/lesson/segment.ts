@@ -7,6 +7,7 @@ export const SEGMENT_KINDS = [
   "return",
   "deepen",
   "new",
+  "contrast",
   "practice",
   "wrap",
   "own",
@@ -19,6 +20,7 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
   return: "Comes back",
   deepen: "Go deeper",
   new: "New",
+  contrast: "Tell apart",
   practice: "Dance it",
   wrap: "Wrap",
   own: "Own part",
@@ -28,10 +30,16 @@ export interface Segment {
   readonly kind: SegmentKind;
   readonly title: string;
   readonly figureId: string | null;
+  /** The look-alikes that are told apart, or the chain that is danced, in order. */
+  readonly withIds: readonly string[];
   /** What is worked on, in order, as planned; `minutes` is what the lesson gives it. */
   readonly layers: readonly { readonly layer: Work; readonly minutes: number }[];
   /** Whole minutes, at least 1. */
   readonly minutes: number;
+  /** Keeps its minutes while others give way. */
+  readonly locked: boolean;
+  /** What must be said here, whatever else is cut. */
+  readonly cautions: readonly string[];
 }
 
 /** What became of a segment in class. */

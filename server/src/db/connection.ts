@@ -1,6 +1,7 @@
 import { Sequelize } from "sequelize";
 import { defineApproaches } from "../features/approaches/models.ts";
 import { defineChecks } from "../features/checks/models.ts";
+import { defineClassLog } from "../features/class-log/models.ts";
 import { defineDances } from "../features/dances/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
 import { defineLessons } from "../features/lessons/models.ts";
@@ -30,6 +31,7 @@ export function openDatabase(url: string) {
     ...defineSections(sequelize),
     ...definePlans(sequelize),
     ...defineLessons(sequelize),
+    ...defineClassLog(sequelize),
     ...defineRecaps(sequelize),
     ...defineChecks(sequelize),
   };

@@ -8,6 +8,7 @@ import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
 import { SESSION_KEY } from "../features/session/session.tsx";
 import { ApiError } from "../kit/api.ts";
+import { workOffline } from "../kit/offline.ts";
 import { Toasts } from "../kit/toasts.tsx";
 import { applyColourMode } from "./colour-mode.ts";
 import { router } from "./routes.tsx";
@@ -23,7 +24,10 @@ const client: QueryClient = new QueryClient({
     },
   }),
   defaultOptions: {
+    // Without a network the browser answers from what was kept for class, so nothing waits for one.
+    mutations: { networkMode: "always" },
     queries: {
+      networkMode: "always",
       staleTime: 10_000,
       // A refusal stays a refusal; only a server that does not answer is asked again.
       retry: (count, error) => count < 2 && error instanceof ApiError && error.problem.status === 0,
@@ -34,6 +38,7 @@ const client: QueryClient = new QueryClient({
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no place for the application");
 applyColourMode();
+workOffline();
 createRoot(root).render(
   <StrictMode>
     <ChakraProvider value={system}>

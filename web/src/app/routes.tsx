@@ -101,6 +101,13 @@ export const router = createBrowserRouter([
     Component: SignedIn,
     ErrorBoundary: PageFailed,
     HydrateFallback: Loading,
-    children: [{ Component: Shell, children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })) }],
+    children: [
+      {
+        path: "teach/:sectionId/:week",
+        lazy: async () => ({ Component: (await import("../features/teaching/page.tsx")).TeachingPage }),
+        ErrorBoundary: PageFailed,
+      },
+      { Component: Shell, children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })) },
+    ],
   },
 ]);

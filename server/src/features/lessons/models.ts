@@ -1,8 +1,9 @@
 import type { Lesson, LessonSegment } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import {
   idColumn,
   keyColumn,
+  phrasesColumn,
   type Row,
   type Stored,
   storedColumns,
@@ -23,10 +24,13 @@ export interface LessonSegmentRow extends Row<LessonSegmentRow> {
   kind: LessonSegment["kind"];
   title: string;
   figureId: string | null;
+  withIds: string[];
   layers: LessonSegment["layers"];
   minutes: number;
+  locked: boolean;
+  cautions: string[];
   covered: LessonSegment["covered"];
-  version: CreationOptional<number>;
+  reached: LessonSegment["reached"];
 }
 
 export const defineLessons = (sequelize: Sequelize) => ({
@@ -44,10 +48,13 @@ export const defineLessons = (sequelize: Sequelize) => ({
       kind: textColumn(),
       title: textColumn(),
       figureId: { type: DataTypes.UUID, allowNull: true },
+      withIds: { type: DataTypes.ARRAY(DataTypes.UUID), allowNull: false },
       layers: { type: DataTypes.JSONB, allowNull: false },
       minutes: wholeColumn(),
+      locked: { type: DataTypes.BOOLEAN, allowNull: false },
+      cautions: phrasesColumn(),
       covered: { type: DataTypes.TEXT, allowNull: true },
-      version: { ...wholeColumn(), defaultValue: 0 },
+      reached: { type: DataTypes.TEXT, allowNull: true },
     },
     { tableName: "lesson_segments" },
   ),

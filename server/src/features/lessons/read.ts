@@ -1,4 +1,4 @@
-import { randomUUID } from "node:crypto";
+import { createHash } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
 import { type LevelPlan, roomsOf } from "@map-step/core/plan";
@@ -10,17 +10,42 @@ import { readSection } from "../sections/service.ts";
 import type { LessonRow, LessonSegmentRow } from "./models.ts";
 
 export const segmentView = (row: LessonSegmentRow): LessonSegment => {
-  const { id, kind, title, figureId, layers, minutes, covered, version } = row;
-  return { id, kind, title, figureId, layers, minutes, covered, version };
+  const { id, kind, title, figureId, withIds, layers, minutes, locked, cautions, covered, reached } = row;
+  return { id, kind, title, figureId, withIds, layers, minutes, locked, cautions, covered, reached };
 };
 
-const fresh = (segment: Segment): LessonSegment => ({
-  ...segment,
-  id: randomUUID(),
-  layers: segment.layers.map((layer) => ({ ...layer })),
-  covered: null,
-  version: 0,
-});
+/**
+ * The id of a part that nobody has kept yet. It follows from what the part is, so that two devices which look at a
+ * planned lesson in the same moment speak of the same parts (a UUID of version 5, RFC 9562).
+ */
+function plannedId(words: readonly (string | number)[]): string {
+  const bytes = createHash("sha1").update(words.join("/")).digest();
+  bytes[6] = ((bytes[6] as number) & 0x0f) | 0x50;
+  bytes[8] = ((bytes[8] as number) & 0x3f) | 0x80;
+  const hex = bytes.toString("hex");
+  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20, 32)].join(
+    "-",
+  );
+}
+
+/** Parts as they are planned, with nothing noted of them. */
+function fresh(lesson: string, segments: readonly Segment[]): LessonSegment[] {
+  const met = new Map<string, number>();
+  return segments.map((segment) => {
+    const words = [lesson, segment.kind, segment.figureId ?? segment.title, ...segment.withIds];
+    const before = met.get(words.join()) ?? 0;
+    met.set(words.join(), before + 1);
+    return {
+      ...segment,
+      id: plannedId([...words, before]),
+      layers: segment.layers.map((layer) => ({ ...layer })),
+      withIds: [...segment.withIds],
+      cautions: [...segment.cautions],
+      covered: null,
+      reached: null,
+    };
+  });
+}
 
 export const findLesson = (
   db: Database,
@@ -62,15 +87,21 @@ export async function readLesson(db: Database, sectionId: string, week: number):
   if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
   const carried = await carriedInto(db, sectionId, week);
   const row = await findLesson(db, sectionId, week);
+  const name = `${sectionId}/${week}`;
   const about = { sectionId, week, date, lessonMinutes: lessonLength(plan, week) };
   if (!row) {
-    const segments = buildLesson({ plan, week, carryOver: carried }).map(fresh);
+    const segments = fresh(name, buildLesson({ plan, week, carryOver: carried }));
     return { ...about, state: "planned", version: 0, segments, toCarry: [] };
   }
   const segments = await segmentsOf(db, row.id);
   const held = new Set(segments.filter(({ kind }) => kind === "carry-over").map(({ figureId }) => figureId));
   const toCarry =
-    row.state === "taught" ? [] : carried.filter(({ figureId }) => !held.has(figureId)).map(fresh);
+    row.state === "taught"
+      ? []
+      : fresh(
+          name,
+          carried.filter(({ figureId }) => !held.has(figureId)),
+        );
   return { ...about, state: row.state, version: row.version, segments, toCarry };
 }
 

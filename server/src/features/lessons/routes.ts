@@ -3,7 +3,7 @@ import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { readSection } from "../sections/service.ts";
 import { listLessons, readLesson } from "./read.ts";
-import { changeLesson, markSegment, rebuildLesson } from "./service.ts";
+import { changeLesson, rebuildLesson } from "./service.ts";
 
 export function serveLessons(router: Router, { db }: Context): void {
   serve(
@@ -17,8 +17,5 @@ export function serveLessons(router: Router, { db }: Context): void {
   );
   serve(router, api.lessons.rebuild, ({ params, body }) =>
     rebuildLesson(db, params.sectionId, params.week, body.version),
-  );
-  serve(router, api.lessons.mark, ({ params, body }) =>
-    markSegment(db, params.sectionId, params.week, params.segmentId, body),
   );
 }

@@ -3,8 +3,8 @@ import { totalMinutes } from "@map-step/core/lesson";
 import { type Transaction, UniqueConstraintError } from "sequelize";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { inUse, invalid, notFound, stale } from "../../http/problems.ts";
-import { findLesson, readLesson, segmentsOf, segmentView } from "./read.ts";
+import { inUse, invalid, stale } from "../../http/problems.ts";
+import { findLesson, readLesson, segmentsOf } from "./read.ts";
 
 /** New minutes must fill the lesson exactly; an order kept before the level changed its length may stay. */
 function checkMinutes(
@@ -30,11 +30,11 @@ async function rowFor(
   const current = () => readLesson(db, sectionId, week);
   const row = await findLesson(db, sectionId, week, transaction);
   if (row) {
-    await changeAt(db.Lesson, row.id, change.version, { state: change.state }, transaction, current);
+    await changeAt(db.Lesson, row.id, change.version, {}, transaction, current);
     return row.id;
   }
   if (change.version !== 0) throw stale(await current());
-  return (await db.Lesson.create({ sectionId, week, state: change.state }, { transaction })).id;
+  return (await db.Lesson.create({ sectionId, week, state: "planned" }, { transaction })).id;
 }
 
 /** Keeps a running order. Marks given in class stay with their parts. */
@@ -52,8 +52,8 @@ export async function changeLesson(
       checkMinutes(change.segments, before, lessonMinutes);
       await db.LessonSegment.destroy({ where: { lessonId }, transaction });
       const rows = change.segments.map((segment, position) => {
-        const { covered = null, version = 0 } = before.find(({ id }) => id === segment.id) ?? {};
-        return { ...segment, lessonId, position, covered, version };
+        const { covered = null, reached = null } = before.find(({ id }) => id === segment.id) ?? {};
+        return { ...segment, lessonId, position, covered, reached };
       });
       await db.LessonSegment.bulkCreate(rows, { transaction });
     });
@@ -80,31 +80,4 @@ export async function rebuildLesson(
   const removed = await db.Lesson.destroy({ where: { id: row.id, version } });
   if (removed === 0) throw stale(await readLesson(db, sectionId, week));
   return readLesson(db, sectionId, week);
-}
-
-interface Mark {
-  readonly version: number;
-  readonly covered: LessonSegment["covered"];
-}
-
-/** Notes what became of a part in class. Each part has its own version, so marks of two people do not collide. */
-export async function markSegment(
-  db: Database,
-  sectionId: string,
-  week: number,
-  id: string,
-  mark: Mark,
-): Promise<LessonSegment> {
-  const lesson = await findLesson(db, sectionId, week);
-  const where = { id, lessonId: lesson?.id ?? null };
-  const find = async () => {
-    const row = await db.LessonSegment.findOne({ where: where as { id: string; lessonId: string } });
-    if (!row) throw notFound("This part is not in the lesson any more.");
-    return segmentView(row);
-  };
-  await find();
-  await db.sequelize.transaction((transaction) =>
-    changeAt(db.LessonSegment, id, mark.version, { covered: mark.covered }, transaction, find),
-  );
-  return find();
 }

@@ -2,7 +2,7 @@ import { Button, Flex } from "@chakra-ui/react";
 import { COVERED, COVERED_NAMES, type Covered } from "@map-step/core/lesson";
 import { Check, CircleDashed, CircleSlash2, type LucideIcon } from "lucide-react";
 
-const SIGNS: Readonly<Record<Covered, LucideIcon>> = {
+export const MARK_SIGNS: Readonly<Record<Covered, LucideIcon>> = {
   done: Check,
   part: CircleDashed,
   "not-done": CircleSlash2,
@@ -18,7 +18,7 @@ interface Props {
 export const Marks = ({ title, covered, onMark }: Props) => (
   <Flex role="group" aria-label={`${title} was`} gap="1">
     {COVERED.map((value) => {
-      const Sign = SIGNS[value];
+      const Sign = MARK_SIGNS[value];
       const on = covered === value;
       return (
         <Button

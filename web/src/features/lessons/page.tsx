@@ -9,8 +9,15 @@ import {
 } from "@dnd-kit/core";
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { api, type DanceRecord, type FigureRecord, type Lesson, type Section } from "@map-step/contract";
-import { insertSegment, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
+import {
+  api,
+  type DanceRecord,
+  type FigureRecord,
+  type Lesson,
+  type LessonSegment,
+  type Section,
+} from "@map-step/contract";
+import { insertSegment, notedAt, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -19,8 +26,11 @@ import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { LogBadge } from "../class-log/log-badge.tsx";
+import { LogSettling } from "../class-log/settling.tsx";
+import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
 import { useDances, useFigures } from "../figures/library.ts";
-import { LessonConflicts } from "./conflicts.tsx";
+import { OrderConflict } from "./conflicts.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
@@ -35,15 +45,23 @@ interface Props {
   readonly dances: readonly DanceRecord[];
 }
 
+/** The running order with the last word of the log on each part, also with what is not sent yet. */
+const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogEdit): LessonSegment[] =>
+  segments.map((part) => {
+    const { covered = null, reached = null } = ready ? (notedAt(log, "mark", part.id) ?? {}) : part;
+    return { ...part, covered, reached };
+  });
+
 /** A lesson's running order, before, during and after class. */
 function LessonSheet({ lesson, section, library, dances }: Props) {
   const edit = useLesson(lesson);
-  const { segments } = edit;
+  const log = useClassLog(lesson);
+  const segments = withMarks(edit.segments, log);
   const restore = useChange(api.lessons.change);
   const [selectedId, setSelectedId] = useState<string | null>(null);
   const [finishing, setFinishing] = useState(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const taught = lesson.state === "taught";
+  const taught = log.ready ? notedAt(log.log, "ended", "class") !== null : lesson.state === "taught";
   const marked = segments.some(({ covered }) => covered !== null);
   const figureOf = (id: string | null) => library.find((figure) => figure.id === id);
   const selected =
@@ -59,6 +77,9 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
     const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
     if (over && over.id !== active.id) edit.edit(arrayMove([...segments], at(active.id), at(over.id)));
   };
+  const note: typeof log.note = async (...noted) => {
+    if (await edit.keepFirst()) await log.note(...noted);
+  };
   const takeOut = (index: number) => {
     const before = segments;
     edit.edit(removeSegment(segments, index));
@@ -70,10 +91,13 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
       kind: "own" as const,
       title: "Own part",
       figureId: null,
+      withIds: [],
       layers: [],
       minutes: 5,
+      locked: false,
+      cautions: [],
       covered: null,
-      version: 0,
+      reached: null,
     };
     edit.edit(insertSegment(segments, segments.length - 1, part));
     setSelectedId(part.id);
@@ -81,19 +105,19 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
   const carryIn = () => {
     const at = segments[0]?.kind === "warm-up" ? 1 : 0;
     const next = lesson.toCarry.reduceRight(
-      (order, part) => insertSegment(order, at, { ...part, covered: null, version: 0 }),
+      (order, part) => insertSegment(order, at, { ...part, covered: null, reached: null }),
       [...segments],
     );
     edit.edit(next);
   };
   const rebuild = async () => {
-    const before = segments.map(({ covered: _covered, version: _version, ...part }) => part);
+    const before = segments.map(({ covered: _covered, reached: _reached, ...part }) => part);
     await edit.rebuild();
     const bringBack = () =>
       restore.mutate(
         {
           params: { sectionId: lesson.sectionId, week: lesson.week },
-          body: { version: 0, state: "planned", segments: before },
+          body: { version: 0, segments: before },
         },
         { onError: tellError },
       );
@@ -105,10 +129,14 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
         title={`Week ${lesson.week}`}
         about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
-        <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
+        {log.state === "saved" ? (
+          <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
+        ) : (
+          <LogBadge edit={log} />
+        )}
         {taught ? (
           <>
-            <Button variant="outline" bg="panel" onClick={() => void edit.setState("planned")}>
+            <Button variant="outline" bg="panel" onClick={() => void log.note("ended", "class", null)}>
               Open the class again
             </Button>
             <Button asChild>
@@ -128,10 +156,19 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
             <Button variant="outline" bg="panel" onClick={() => window.print()}>
               Print
             </Button>
-            <Button onClick={() => setFinishing(true)}>Finish the class</Button>
+            <Button variant="outline" bg="panel" onClick={() => setFinishing(true)}>
+              Finish the class
+            </Button>
+            <Button asChild>
+              <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
+            </Button>
           </>
         )}
       </PageHead>
+      <LogSettling
+        edit={log}
+        nameOf={({ target }) => segments.find(({ id }) => id === target)?.title ?? "this class"}
+      />
       {lesson.toCarry.length > 0 ? (
         <Flex
           bg="apricotWash"
@@ -176,7 +213,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
                     onSelect={() => setSelectedId(part.id)}
                     onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
                     onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
-                    onMark={(covered) => void edit.mark(part.id, covered)}
+                    onMark={(covered) => void note("mark", part.id, covered && { covered, reached: null })}
                   />
                 ))}
               </Stack>
@@ -208,12 +245,12 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
           segments={segments}
           onClose={() => setFinishing(false)}
           onFinish={async () => {
-            await edit.setState("taught");
+            await note("ended", "class", { ended: true });
             setFinishing(false);
           }}
         />
       ) : null}
-      <LessonConflicts lesson={edit} />
+      <OrderConflict lesson={edit} />
     </>
   );
 }

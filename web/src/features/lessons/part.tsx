@@ -13,6 +13,7 @@ const EDGE: Readonly<Record<SegmentKind, string>> = {
   return: "pine3",
   deepen: "pine2",
   new: "pineSolid",
+  contrast: "apricot",
   practice: "plumWash",
   wrap: "rule",
   own: "plumSolid",

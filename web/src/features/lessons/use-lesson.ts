@@ -1,58 +1,38 @@
 import { api, type Lesson, type LessonSegment } from "@map-step/contract";
-import type { Covered } from "@map-step/core/lesson";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { isStale, useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { tellError } from "../../kit/toasts.tsx";
 
 type Segments = readonly LessonSegment[];
 
-/** A mark that somebody else gave another way in the same moment. */
-export interface MarkConflict {
-  readonly mine: Covered | null;
-  readonly theirs: LessonSegment;
-}
-
 export interface LessonEdit {
   readonly segments: Segments;
   readonly saving: Autosave<Segments, Lesson>;
   readonly edit: (next: Segments) => void;
   readonly settle: (next: Segments, theirs: Lesson) => void;
-  readonly mark: (segmentId: string, covered: Covered | null, version?: number) => Promise<void>;
-  readonly markConflict: MarkConflict | null;
-  readonly forgetConflict: () => void;
-  /** Ends the class, or opens it again. */
-  readonly setState: (state: Lesson["state"]) => Promise<void>;
+  /** Makes sure that the running order is kept, so that something can be noted of it; false when it cannot be. */
+  readonly keepFirst: () => Promise<boolean>;
   /** Lets the plan lead again. */
   readonly rebuild: () => Promise<void>;
 }
 
 const content = (segments: Segments) =>
-  segments.map(({ id, kind, title, figureId, layers, minutes }) => ({
-    id,
-    kind,
-    title,
-    figureId,
-    layers,
-    minutes,
-  }));
+  segments.map(({ covered: _covered, reached: _reached, ...segment }) => segment);
 
-/** A lesson's running order, saved as it changes, and the marks given in class, each saved at once. */
+/** A lesson's running order, saved as it changes. */
 export function useLesson(lesson: Lesson): LessonEdit {
   const { sectionId, week } = lesson;
   const params = { sectionId, week };
   const name = `lesson:${sectionId}:${week}`;
   const [unsaved] = useState(() => unsavedOf<Segments>(name));
   const [segments, setSegments] = useState<Segments>(unsaved?.value ?? lesson.segments);
-  const [markConflict, setMarkConflict] = useState<MarkConflict | null>(null);
   const change = useChange(api.lessons.change);
   const rebuild = useChange(api.lessons.rebuild);
-  const mark = useChange(api.lessons.mark);
   const saving = useAutosave<Segments, Lesson>({
     name,
     version: unsaved?.version ?? lesson.version,
-    save: (value, version) =>
-      change.mutateAsync({ params, body: { version, state: lesson.state, segments: content(value) } }),
+    save: (value, version) => change.mutateAsync({ params, body: { version, segments: content(value) } }),
   });
   const { changed, follow } = saving;
   useEffect(() => {
@@ -66,37 +46,24 @@ export function useLesson(lesson: Lesson): LessonEdit {
   );
   useEffect(() => take(lesson), [lesson, take]);
 
-  // Everything here changes one lesson: what waits to be saved goes first, so that no edit meets another.
-  const keep = async (state: Lesson["state"], order: Segments = segments): Promise<Lesson> => {
-    const body = { version: saving.version(), state, segments: content(order) };
-    const kept = await change.mutateAsync({ params, body });
-    take(kept);
-    return kept;
+  const keep = async (): Promise<void> => {
+    const body = { version: saving.version(), segments: content(segments) };
+    take(await change.mutateAsync({ params, body }));
   };
-  // One mark after the other, each on what came of the last: nobody stands in their own way.
-  const marking = useRef(Promise.resolve());
-  const answered = useRef(new Map<string, number>());
-  const markOne = async (segmentId: string, covered: Covered | null, version?: number): Promise<void> => {
-    const put = (change: Partial<LessonSegment>) =>
-      setSegments((before) => before.map((part) => (part.id === segmentId ? { ...part, ...change } : part)));
-    const before = segments.find(({ id }) => id === segmentId);
-    put({ covered });
+  // A log belongs to a kept running order: the first note keeps the order as it is planned now.
+  const keepFirst = async (): Promise<boolean> => {
     try {
-      if (!(await saving.flush())) {
-        put({ covered: before?.covered ?? null });
-        return;
-      }
-      // Marks belong to a kept running order: the first one keeps the order as it is planned now.
-      if (saving.version() === 0) await keep(lesson.state);
-      const seen = Math.max(before?.version ?? 0, answered.current.get(segmentId) ?? 0);
-      const body = { version: version ?? seen, covered };
-      const marked = await mark.mutateAsync({ params: { ...params, segmentId }, body });
-      answered.current.set(segmentId, marked.version);
-      put(marked);
+      if (!(await saving.flush())) return false;
+      if (saving.version() === 0) await keep();
+      return true;
     } catch (error) {
-      put({ covered: before?.covered ?? null });
-      if (isStale(error)) setMarkConflict({ mine: covered, theirs: error.problem.current as LessonSegment });
-      else tellError(error);
+      // Another device kept the same planned order in this moment; its parts are the same.
+      if (isStale(error)) {
+        take(error.problem.current as Lesson);
+        return true;
+      }
+      tellError(error);
+      return false;
     }
   };
   return {
@@ -110,15 +77,7 @@ export function useLesson(lesson: Lesson): LessonEdit {
       setSegments(next);
       saving.settle(next, theirs);
     },
-    mark: (...given) => {
-      marking.current = marking.current.then(() => markOne(...given));
-      return marking.current;
-    },
-    markConflict,
-    forgetConflict: () => setMarkConflict(null),
-    setState: async (state) => {
-      if (await saving.flush()) await keep(state).catch(tellError);
-    },
+    keepFirst,
     rebuild: async () => {
       if (!(await saving.flush())) return;
       await rebuild

@@ -3,6 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { createContext, lazy, Suspense, useContext, useEffect } from "react";
 import { Outlet } from "react-router";
 import { call, keyOf, useApi } from "../../kit/api.ts";
+import { forgetAnswers } from "../../kit/offline.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.tsx";
 
@@ -32,7 +33,11 @@ export function useStartSession(): (session: Session) => void {
 
 export function useSignOut(): () => void {
   const start = useStartSession();
-  return () => void call(api.session.signOut, {}).then(start, tellError);
+  return () =>
+    void call(api.session.signOut, {}).then((session) => {
+      forgetAnswers();
+      start(session);
+    }, tellError);
 }
 
 const SignInPage = lazy(async () => ({ default: (await import("./sign-in.tsx")).SignInPage }));

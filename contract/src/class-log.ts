@@ -1,0 +1,90 @@
+import { LAYERS } from "@map-step/core/figure";
+import { COVERED, OUTCOMES, REMARK_KINDS } from "@map-step/core/lesson";
+import { z } from "zod";
+import { words } from "./common.ts";
+import { endpoint } from "./endpoint.ts";
+import { LESSON_PATH, ofLesson } from "./lessons.ts";
+
+const entry = z.object({
+  id: z.uuid(),
+  after: z.uuid().nullable(),
+  /** When it was noted, by the clock of the device. */
+  at: z.iso.datetime(),
+});
+const about = z.uuid();
+
+/** One line of a class log, as a device sends it. */
+export const logEntry = z.discriminatedUnion("kind", [
+  entry.extend({
+    kind: z.literal("mark"),
+    target: about,
+    value: z.object({ covered: z.enum(COVERED), reached: z.enum(LAYERS).nullable() }).nullable(),
+  }),
+  entry.extend({
+    kind: z.literal("spent"),
+    target: about,
+    value: z.object({ seconds: z.int().min(0).max(14_400) }).nullable(),
+  }),
+  entry.extend({
+    kind: z.literal("attendance"),
+    target: about,
+    value: z.object({ present: z.boolean() }).nullable(),
+  }),
+  entry.extend({
+    kind: z.literal("remark"),
+    target: about,
+    value: z
+      .object({ kind: z.enum(REMARK_KINDS), text: words(1000), figureId: z.uuid().nullable() })
+      .nullable(),
+  }),
+  entry.extend({
+    kind: z.literal("waited"),
+    target: about,
+    value: z.object({ times: z.int().min(0).max(200) }).nullable(),
+  }),
+  entry.extend({
+    kind: z.literal("ended"),
+    target: z.literal("class"),
+    value: z.object({ ended: z.literal(true) }).nullable(),
+  }),
+]);
+
+/** An entry as the log keeps it: with who noted it and what became of it. */
+export const keptEntry = z.intersection(logEntry, z.object({ by: z.string(), outcome: z.enum(OUTCOMES) }));
+
+/** What became of an entry that was sent. One that cannot be kept is refused with the reason, and nothing else is. */
+export const entryAnswer = z.object({
+  id: z.uuid(),
+  outcome: z.enum([...OUTCOMES, "refused"]),
+  why: z.string().nullable(),
+});
+
+export const classLog = z.object({
+  entries: z.array(keptEntry),
+  /** How often each student sat out in the lessons before. */
+  waitedBefore: z.array(z.object({ studentId: z.uuid(), times: z.int() })),
+});
+
+export type LogEntryRecord = z.infer<typeof logEntry>;
+export type KeptEntry = z.infer<typeof keptEntry>;
+export type ClassLogRecord = z.infer<typeof classLog>;
+export type EntryAnswer = z.infer<typeof entryAnswer>;
+
+export const classLogApi = {
+  read: endpoint({
+    method: "GET",
+    path: `${LESSON_PATH}/log`,
+    access: "read",
+    params: ofLesson,
+    response: classLog,
+  }),
+  /** Notes entries in the order given. One that was sent before is answered as before and counts once. */
+  note: endpoint({
+    method: "POST",
+    path: `${LESSON_PATH}/log`,
+    access: "lessons.write",
+    params: ofLesson,
+    body: z.object({ entries: z.array(logEntry).min(1).max(200) }),
+    response: classLog.extend({ answers: z.array(entryAnswer) }),
+  }),
+};

@@ -1,0 +1,154 @@
+import type { EntryAnswer, KeptEntry, LogEntryRecord, Person } from "@map-step/contract";
+import { judgeEntry, readLog } from "@map-step/core/lesson";
+import { Op, type Transaction } from "sequelize";
+import type { Database } from "../../db/connection.ts";
+import { notFound } from "../../http/problems.ts";
+import { findLesson } from "../lessons/read.ts";
+import { readSection } from "../sections/service.ts";
+import type { ClassEntryRow } from "./models.ts";
+
+interface Log {
+  readonly entries: KeptEntry[];
+  readonly waitedBefore: { studentId: string; times: number }[];
+}
+
+const view = (row: ClassEntryRow, names: ReadonlyMap<string, string>): KeptEntry => {
+  const { id, kind, target, value, after, notedAt, outcome, staffId } = row;
+  const by = names.get(staffId) ?? "";
+  return { id, kind, target, value, after, at: notedAt.toISOString(), by, outcome } as KeptEntry;
+};
+
+async function entriesOf(db: Database, lessonId: string, transaction?: Transaction): Promise<KeptEntry[]> {
+  const within = transaction ? { transaction } : {};
+  const rows = await db.ClassEntry.findAll({ where: { lessonId }, order: ["position"], ...within });
+  const staff = await db.Staff.findAll({
+    where: { id: [...new Set(rows.map(({ staffId }) => staffId))] },
+    ...within,
+  });
+  const names = new Map(staff.map(({ id, name }) => [id, name]));
+  return rows.map((row) => view(row, names));
+}
+
+/** How often each student sat out in the lessons of a section before a week. */
+async function waitedBefore(
+  db: Database,
+  sectionId: string,
+  week: number,
+  transaction?: Transaction,
+): Promise<Log["waitedBefore"]> {
+  const within = transaction ? { transaction } : {};
+  const lessons = await db.Lesson.findAll({ where: { sectionId, week: { [Op.lt]: week } }, ...within });
+  const lessonId = lessons.map(({ id }) => id);
+  const rows = await db.ClassEntry.findAll({
+    where: { lessonId, kind: "waited" },
+    order: ["position"],
+    ...within,
+  });
+  const times = new Map<string, number>();
+  for (const one of lessonId) {
+    const entries = rows.filter((row) => row.lessonId === one).map((row) => view(row, new Map()));
+    for (const { entry } of readLog(entries).values())
+      if (entry.kind === "waited")
+        times.set(entry.target, (times.get(entry.target) ?? 0) + (entry.value?.times ?? 0));
+  }
+  return [...times].map(([studentId, count]) => ({ studentId, times: count }));
+}
+
+/** Everything noted of a lesson, in the order in which it came; nothing while the lesson follows its plan. */
+export async function readClassLog(db: Database, sectionId: string, week: number): Promise<Log> {
+  await readSection(db, sectionId);
+  const lesson = await findLesson(db, sectionId, week);
+  return {
+    entries: lesson ? await entriesOf(db, lesson.id) : [],
+    waitedBefore: await waitedBefore(db, sectionId, week),
+  };
+}
+
+/** Why an entry cannot be kept; `null` when it can. */
+async function refusal(
+  db: Database,
+  sectionId: string,
+  lessonId: string,
+  { kind, target }: LogEntryRecord,
+  transaction: Transaction,
+): Promise<string | null> {
+  if (kind === "mark" || kind === "spent")
+    return (await db.LessonSegment.count({ where: { id: target, lessonId }, transaction })) === 0
+      ? "This part is not in the lesson any more."
+      : null;
+  if (kind === "attendance" || kind === "waited")
+    return (await db.Student.count({ where: { id: target, sectionId }, transaction })) === 0
+      ? "This student is not in the section."
+      : null;
+  return null;
+}
+
+/** What the rest of the studio reads follows the last word of the log. */
+async function apply(
+  db: Database,
+  lessonId: string,
+  entry: LogEntryRecord,
+  transaction: Transaction,
+): Promise<void> {
+  if (entry.kind === "mark") {
+    const { covered = null, reached = null } = entry.value ?? {};
+    await db.LessonSegment.update({ covered, reached }, { where: { id: entry.target }, transaction });
+  }
+  if (entry.kind === "ended")
+    await db.Lesson.update(
+      { state: entry.value ? "taught" : "planned" },
+      { where: { id: lessonId }, transaction },
+    );
+}
+
+/**
+ * Notes entries in the order given, all or none of them in one transaction. The lesson's row is held meanwhile, so
+ * entries of two devices come one after the other. An entry that is there already is answered as it was; one that
+ * meets another's word is kept in the log as such and changes nothing.
+ */
+export async function noteInLog(
+  db: Database,
+  sectionId: string,
+  week: number,
+  sent: readonly LogEntryRecord[],
+  person: Pick<Person, "id">,
+): Promise<Log & { readonly answers: EntryAnswer[] }> {
+  await readSection(db, sectionId);
+  return db.sequelize.transaction(async (transaction) => {
+    const lesson = await db.Lesson.findOne({
+      where: { sectionId, week },
+      transaction,
+      lock: transaction.LOCK.UPDATE,
+    });
+    if (!lesson) throw notFound("This lesson has no running order of its own yet. Open it again.");
+    const known = await entriesOf(db, lesson.id, transaction);
+    const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
+    let log = readLog(known);
+    const answers: EntryAnswer[] = [];
+    for (const entry of sent) {
+      const before = outcomes.get(entry.id);
+      const why = before ? null : await refusal(db, sectionId, lesson.id, entry, transaction);
+      if (before || why !== null) {
+        answers.push({ id: entry.id, outcome: before ?? "refused", why });
+        continue;
+      }
+      const outcome = judgeEntry(log, entry);
+      const { id, kind, target, value, after, at } = entry;
+      const notedAt = new Date(at);
+      const staffId = person.id;
+      await db.ClassEntry.create(
+        { id, lessonId: lesson.id, kind, target, value, after, notedAt, staffId, outcome },
+        { transaction },
+      );
+      if (outcome === "kept") await apply(db, lesson.id, entry, transaction);
+      log = readLog([entry], log);
+      outcomes.set(id, outcome);
+      answers.push({ id, outcome, why: null });
+    }
+    return {
+      entries: await entriesOf(db, lesson.id, transaction),
+      waitedBefore: await waitedBefore(db, sectionId, week, transaction),
+      answers,
+    };
+  });
+}

@@ -1,0 +1,109 @@
+import { api, type Lesson, type LogEntryRecord } from "@map-step/contract";
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
+import { type Course, noted, openCourse, openStudio, type TestStudio, type Visitor } from "./studio.ts";
+
+let studio: TestStudio;
+let course: Course;
+let teacher: Visitor;
+let other: Visitor;
+let lesson: Lesson;
+let week = 0;
+beforeAll(async () => {
+  studio = await openStudio();
+  course = await openCourse(studio.db, { weeks: 10 });
+  teacher = await studio.as("teacher");
+  other = await studio.as("teacher");
+});
+afterAll(() => studio.close());
+beforeEach(async () => {
+  week += 1;
+  const planned = (await teacher.call(api.lessons.read, at())).body;
+  const segments = planned.segments.map(({ covered: _covered, reached: _reached, ...content }) => content);
+  lesson = (await teacher.call(api.lessons.change, { ...at(), body: { version: 0, segments } })).body;
+});
+
+const at = () => ({ params: { sectionId: course.section.id, week } });
+const note = (entries: LogEntryRecord[], who = teacher) =>
+  who.call(api.classLog.note, { ...at(), body: { entries } });
+const entries = async () => (await teacher.call(api.classLog.read, at())).body.entries;
+const partId = () => lesson.segments[0]?.id ?? "";
+const mark = (covered: "done" | "part" | "not-done" | null, after: string | null = null) =>
+  noted({ kind: "mark", target: partId(), value: covered && { covered, reached: null } }, after);
+const covered = async () => (await teacher.call(api.lessons.read, at())).body.segments[0]?.covered;
+
+describe("a class log", () => {
+  it("counts an entry once however often it is sent", async () => {
+    const [one, two] = [mark("part"), noted({ kind: "spent", target: partId(), value: { seconds: 400 } })];
+    for (let sent = 0; sent < 3; sent++)
+      expect((await note([one, two])).body.answers).toEqual([
+        { id: one.id, outcome: "kept", why: null },
+        { id: two.id, outcome: "kept", why: null },
+      ]);
+    expect((await entries()).map(({ id }) => id)).toEqual([one.id, two.id]);
+    expect((await entries())[0]).toMatchObject({ by: "teacher 1", at: one.at, outcome: "kept" });
+  });
+
+  it("counts once what two requests send in the same moment", async () => {
+    const all = Array.from({ length: 6 }, (_, index) => (index % 2 === 0 ? mark("done") : mark("part")));
+    await Promise.all([note(all), note(all), note(all, other)]);
+    expect((await entries()).map(({ id }) => id)).toEqual(all.map(({ id }) => id));
+    expect(await covered()).toBe("done");
+  });
+
+  it("keeps what meets another's word, changes nothing by it, and takes the choice made in sight of it", async () => {
+    const mine = mark("done");
+    const theirs = mark("part");
+    expect((await note([mine])).body.answers[0]?.outcome).toBe("kept");
+    const met = (await note([theirs], other)).body;
+    expect(met.answers[0]?.outcome).toBe("conflict");
+    expect(met.entries.map(({ outcome, by }) => [outcome, by])).toEqual([
+      ["kept", "teacher 1"],
+      ["conflict", "teacher 2"],
+    ]);
+    expect(await covered()).toBe("done");
+    const chosen = mark("part", mine.id);
+    expect((await note([chosen], other)).body.answers[0]?.outcome).toBe("kept");
+    expect(await covered()).toBe("part");
+  });
+
+  it("is at one with two who say the same, and goes on from either", async () => {
+    const [mine, theirs] = [mark("done"), mark("done")];
+    await note([mine]);
+    expect((await note([theirs], other)).body.answers[0]?.outcome).toBe("same");
+    expect((await note([mark("not-done", theirs.id)], other)).body.answers[0]?.outcome).toBe("kept");
+  });
+
+  it("refuses what is about nothing here, and keeps the rest", async () => {
+    const gone = noted({
+      kind: "mark",
+      target: course.section.id,
+      value: { covered: "done", reached: null },
+    });
+    const stranger = noted({ kind: "attendance", target: course.section.id, value: { present: true } });
+    const good = mark("done");
+    const { answers } = (await note([gone, stranger, good])).body;
+    expect(answers.map(({ outcome }) => outcome)).toEqual(["refused", "refused", "kept"]);
+    expect(answers[0]?.why).toContain("not in the lesson");
+    expect((await entries()).map(({ id }) => id)).toEqual([good.id]);
+  });
+
+  it("ends the class and opens it again", async () => {
+    const ended = noted({ kind: "ended", target: "class", value: { ended: true } });
+    await note([ended]);
+    expect((await teacher.call(api.lessons.read, at())).body.state).toBe("taught");
+    await note([noted({ kind: "ended", target: "class", value: null }, ended.id)]);
+    expect((await teacher.call(api.lessons.read, at())).body.state).toBe("planned");
+  });
+});
+
+describe("a class log before there is anything to note", () => {
+  it("is empty, and waits for the running order to be kept", async () => {
+    expect(await entries()).toEqual([]);
+    await teacher.call(api.lessons.rebuild, { ...at(), body: { version: lesson.version } });
+    expect((await note([mark("done")])).status).toBe(404);
+    const wrong = { entries: [{ ...mark("done"), value: { covered: "perhaps" } }] };
+    expect(
+      (await teacher.send("POST", `/sections/${course.section.id}/lessons/${week}/log`, wrong)).status,
+    ).toBe(422);
+  });
+});

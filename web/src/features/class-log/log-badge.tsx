@@ -1,0 +1,50 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { CloudCheck, CloudOff, CloudUpload, type LucideIcon } from "lucide-react";
+import type { ClassLogEdit, LogState } from "./use-class-log.ts";
+
+const SIGNS: Readonly<Record<LogState, LucideIcon>> = {
+  saved: CloudCheck,
+  sending: CloudUpload,
+  "no-connection": CloudOff,
+  "signed-out": CloudOff,
+  failed: CloudOff,
+};
+
+const entriesText = (count: number): string => (count === 1 ? "1 entry" : `${count} entries`);
+
+/** Where what was noted is: in the studio, or on this device and why. */
+export function logStateText({ state, waiting }: Pick<ClassLogEdit, "state" | "waiting">): string {
+  switch (state) {
+    case "saved":
+      return "All in the studio";
+    case "sending":
+      return `Sending ${entriesText(waiting)}`;
+    case "no-connection":
+      return `No network: ${entriesText(waiting)} safe on this device`;
+    case "signed-out":
+      return `Sign in to send: ${entriesText(waiting)} safe on this device`;
+    case "failed":
+      return `The studio did not take it yet: ${entriesText(waiting)} safe on this device`;
+  }
+}
+
+export function LogBadge({ edit }: { edit: Pick<ClassLogEdit, "state" | "waiting"> }) {
+  const Sign = SIGNS[edit.state];
+  const safe = edit.state === "saved" || edit.state === "sending";
+  return (
+    <Flex
+      role="status"
+      align="center"
+      gap="1.5"
+      fontSize="sm"
+      px="2"
+      py="0.5"
+      borderRadius="full"
+      color={safe ? "soft" : "ink"}
+      bg={safe ? "transparent" : "apricotWash"}
+    >
+      <Sign size={17} aria-hidden />
+      <Text>{logStateText(edit)}</Text>
+    </Flex>
+  );
+}

@@ -1,0 +1,68 @@
+import { api, type ClassLogRecord, PROBLEM_TYPES } from "@map-step/contract";
+import type { QueryClient } from "@tanstack/react-query";
+import { ApiError, call, keyOf } from "../../kit/api.ts";
+import { type HeldEntry, heldEntries, type LessonKey, settleEntries } from "./outbox.ts";
+
+/** What came of an attempt to send. */
+export type Sent = "all" | "no-connection" | "signed-out" | "failed";
+
+const MOST_AT_ONCE = 100;
+const sameLesson = (one: LessonKey, other: LessonKey): boolean =>
+  one.sectionId === other.sectionId && one.week === other.week;
+
+/** The answer of the studio is the log as it is now; pages show it at once and read the rest again. */
+function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogRecord): void {
+  const { sectionId, week } = lesson;
+  const logKey = keyOf(api.classLog.read, { sectionId, week });
+  client.setQueryData(logKey, log);
+  void client.invalidateQueries({
+    predicate: ({ queryKey: [place] }) => place !== logKey[0] && place !== keyOf(api.session.read)[0],
+  });
+}
+
+async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promise<void> {
+  const [first] = some;
+  if (!first) return;
+  const { sectionId, week } = first;
+  const { answers, ...log } = await call(api.classLog.note, {
+    params: { sectionId, week },
+    body: { entries: some.map(({ entry }) => entry) },
+  });
+  const became = new Map(answers.map((answer) => [answer.id, answer]));
+  await settleEntries(
+    some.flatMap(({ order, entry }) => {
+      const answer = became.get(entry.id);
+      if (!answer) return [];
+      const { outcome, why } = answer;
+      return [{ order, state: outcome === "conflict" || outcome === "refused" ? outcome : "gone", why }];
+    }),
+  );
+  takeLog(client, first, log);
+}
+
+/** A lesson that is there no more takes nothing; its entries stay here with the reason. */
+async function refuse(some: readonly HeldEntry[], why: string): Promise<void> {
+  await settleEntries(some.map(({ order }) => ({ order, state: "refused", why })));
+}
+
+/**
+ * Sends what waits on this device, lesson by lesson and in the order noted. One page of the browser sends at a
+ * time; an entry that was sent before, but whose answer was lost, counts once all the same.
+ */
+export const sendWaiting = (client: QueryClient): Promise<Sent> =>
+  navigator.locks.request("map-step-send", async () => {
+    for (;;) {
+      const waiting = (await heldEntries()).filter(({ state }) => state === "waiting");
+      const [first] = waiting;
+      if (!first) return "all";
+      const some = waiting.filter((held) => sameLesson(held, first)).slice(0, MOST_AT_ONCE);
+      try {
+        await sendSome(client, some);
+      } catch (error) {
+        if (!(error instanceof ApiError) || error.problem.status === 0) return "no-connection";
+        if (error.problem.type === PROBLEM_TYPES.signedOut) return "signed-out";
+        if (error.problem.status >= 500 || error.problem.status === 429) return "failed";
+        await refuse(some, error.problem.detail);
+      }
+    }
+  });

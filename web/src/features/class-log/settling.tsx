@@ -1,0 +1,56 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import type { LogEntry } from "@map-step/core/lesson";
+import { ConflictDialog } from "../../kit/conflict.tsx";
+import type { ClassLogEdit } from "./use-class-log.ts";
+import { valueText } from "./words.ts";
+
+interface Props {
+  readonly edit: ClassLogEdit;
+  /** What an entry is about, as a person knows it. */
+  readonly nameOf: (entry: Pick<LogEntry, "kind" | "target">) => string;
+}
+
+/** What is to be decided about things noted here: two words on one thing, and what the studio could not take. */
+export function LogSettling({ edit, nameOf }: Props) {
+  const [conflict] = edit.conflicts;
+  if (conflict) {
+    const { entry } = conflict.held;
+    const mine = valueText(entry as LogEntry);
+    const theirs = conflict.theirs ? valueText(conflict.theirs) : "nothing noted";
+    const choose = (chosen: ReadonlySet<string>) =>
+      void edit.settle(conflict, chosen.has("entry") ? "theirs" : "mine");
+    return (
+      <ConflictDialog
+        key={conflict.held.order}
+        differences={[{ key: "entry", label: nameOf(entry), mine, theirs }]}
+        onChoose={choose}
+        onClose={() => choose(new Set(["entry"]))}
+      />
+    );
+  }
+  if (edit.refused.length === 0) return null;
+  return (
+    <Flex
+      role="alert"
+      direction="column"
+      gap="2"
+      mb="4"
+      p="3"
+      bg="brickWash"
+      borderLeftWidth="4px"
+      borderColor="brick"
+      borderRadius="md"
+    >
+      {edit.refused.map((held) => (
+        <Flex key={held.order} gap="3" align="center" wrap="wrap">
+          <Text flex="1" minW="14rem">
+            Not taken by the studio: {nameOf(held.entry)}, {valueText(held.entry as LogEntry)}. {held.why}
+          </Text>
+          <Button size="sm" variant="outline" onClick={() => void edit.dismiss(held)}>
+            I have seen it
+          </Button>
+        </Flex>
+      ))}
+    </Flex>
+  );
+}

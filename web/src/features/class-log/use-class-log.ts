@@ -1,0 +1,160 @@
+import { api, type KeptEntry, type LogEntryRecord } from "@map-step/contract";
+import {
+  type ClassLog,
+  type LogEntry,
+  lastEntry,
+  type Noted,
+  type NotedValues,
+  readLog,
+} from "@map-step/core/lesson";
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useApi } from "../../kit/api.ts";
+import {
+  dropEntry,
+  type HeldEntry,
+  heldEntries,
+  holdEntry,
+  type LessonKey,
+  onOutboxChange,
+} from "./outbox.ts";
+import { type Sent, sendWaiting } from "./send.ts";
+
+/** How often waiting entries are tried again, in milliseconds. */
+const AGAIN = 4000;
+
+/** Where what was noted is: in the studio, or how far it is on its way. */
+export type LogState = "saved" | "sending" | Exclude<Sent, "all">;
+
+/** Something noted here that met the word of somebody else. */
+export interface LogConflict {
+  readonly held: HeldEntry;
+  readonly theirs: LogEntry | null;
+}
+
+export interface ClassLogEdit {
+  /** The last word on each thing, with what waits on this device. */
+  readonly log: ClassLog;
+  /** What the studio has, in order. */
+  readonly entries: readonly KeptEntry[];
+  /** How often each student sat out in the lessons before. */
+  readonly waitedBefore: ReadonlyMap<string, number>;
+  /** False until both the studio's log and this device's are read. */
+  readonly ready: boolean;
+  readonly state: LogState;
+  /** How many entries are on this device only. */
+  readonly waiting: number;
+  readonly conflicts: readonly LogConflict[];
+  readonly refused: readonly HeldEntry[];
+  /** Notes something; safe on this device when it resolves, whether there is a network or not. */
+  readonly note: <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => Promise<void>;
+  /** Ends a conflict with one's own word, or with theirs. */
+  readonly settle: (conflict: LogConflict, whose: "mine" | "theirs") => Promise<void>;
+  /** Lets go of what the studio could not take. */
+  readonly dismiss: (held: HeldEntry) => Promise<void>;
+}
+
+/** Sends what waits at once, when the connection comes back, and every few seconds while something is left. */
+export function useSender(waiting: number): { readonly sent: Sent | null; readonly send: () => void } {
+  const client = useQueryClient();
+  const [sent, setSent] = useState<Sent | null>(null);
+  const send = useCallback(() => void sendWaiting(client).then(setSent), [client]);
+  useEffect(() => {
+    send();
+    window.addEventListener("online", send);
+    return () => window.removeEventListener("online", send);
+  }, [send]);
+  useEffect(() => {
+    if (waiting === 0) return;
+    const timer = window.setInterval(send, AGAIN);
+    return () => window.clearInterval(timer);
+  }, [waiting, send]);
+  return { sent, send };
+}
+
+/** What is held on this device of one lesson, or of all. */
+export function useHeld(): readonly HeldEntry[] | null {
+  const [held, setHeld] = useState<readonly HeldEntry[] | null>(null);
+  useEffect(() => {
+    const read = () => void heldEntries().then(setHeld);
+    read();
+    return onOutboxChange(read);
+  }, []);
+  return held;
+}
+
+const conflictsAbout = (
+  held: readonly HeldEntry[],
+  { sectionId, week }: LessonKey,
+  kind: Noted,
+  target: string,
+): HeldEntry[] =>
+  held.filter(
+    (one) =>
+      one.state === "conflict" &&
+      one.sectionId === sectionId &&
+      one.week === week &&
+      one.entry.kind === kind &&
+      one.entry.target === target,
+  );
+
+/** A class log: what the studio has of it and what this device holds, and how to note more. */
+export function useClassLog({ sectionId, week }: LessonKey, every: number | false = false): ClassLogEdit {
+  const kept = useApi(api.classLog.read, { params: { sectionId, week } }, { refetchInterval: every });
+  const held = useHeld();
+  const own = useMemo(
+    () => (held ?? []).filter((one) => one.sectionId === sectionId && one.week === week),
+    [held, sectionId, week],
+  );
+  const entries = useMemo(() => kept.data?.entries ?? [], [kept.data]);
+  const waitedBefore = useMemo(
+    () => new Map((kept.data?.waitedBefore ?? []).map(({ studentId, times }) => [studentId, times])),
+    [kept.data],
+  );
+  const waiting = own.filter(({ state }) => state === "waiting");
+  const { sent, send } = useSender(waiting.length);
+  const studio = useMemo(() => readLog(entries as readonly LogEntry[]), [entries]);
+  const log = useMemo(() => {
+    const there = new Set(entries.map(({ id }) => id));
+    const mine = own.filter(({ state, entry }) => state === "waiting" && !there.has(entry.id));
+    return readLog(mine.map(({ entry }) => entry) as LogEntry[], studio);
+  }, [entries, own, studio]);
+  // Two taps in quick succession: the second is made in sight of the first, before the page has shown it.
+  const latest = useRef(log);
+  latest.current = log;
+  const note = useCallback(
+    async <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => {
+      const after = lastEntry(latest.current, kind, target)?.id ?? null;
+      const made = { id: crypto.randomUUID(), kind, target, value, after, at: new Date().toISOString() };
+      latest.current = readLog([made as LogEntry], latest.current);
+      await holdEntry({ sectionId, week }, made as LogEntryRecord);
+      // What is said now is said in sight of theirs, so it ends an older conflict about the same thing.
+      for (const one of conflictsAbout(await heldEntries(), { sectionId, week }, kind, target))
+        await dropEntry(one);
+      send();
+    },
+    [sectionId, week, send],
+  );
+  const open = own.filter(({ state }) => state === "conflict");
+  const conflicts = open
+    .filter((one) => conflictsAbout(open, one, one.entry.kind, one.entry.target).at(-1) === one)
+    .map((one) => ({ held: one, theirs: lastEntry(log, one.entry.kind, one.entry.target) }));
+  const state: LogState = waiting.length === 0 ? "saved" : sent === null || sent === "all" ? "sending" : sent;
+  return {
+    log,
+    entries,
+    waitedBefore,
+    ready: kept.data !== undefined && held !== null,
+    state,
+    waiting: waiting.length,
+    conflicts,
+    refused: own.filter((one) => one.state === "refused"),
+    note,
+    settle: async ({ held: { entry } }, whose) => {
+      if (whose === "mine") return note(entry.kind, entry.target, entry.value as never);
+      for (const one of conflictsAbout(own, { sectionId, week }, entry.kind, entry.target))
+        await dropEntry(one);
+    },
+    dismiss: dropEntry,
+  };
+}

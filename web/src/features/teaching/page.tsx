@@ -1,0 +1,285 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import {
+  api,
+  type DanceRecord,
+  type FigureRecord,
+  type Lesson,
+  type Level,
+  type Section,
+  type Student,
+} from "@map-step/contract";
+import { type Noted, notedAt } from "@map-step/core/lesson";
+import { minutesAndSeconds } from "@map-step/core/time";
+import { useQueryClient } from "@tanstack/react-query";
+import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
+import { useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { keepForOffline } from "../../kit/offline.ts";
+import { Panel } from "../../kit/page.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { LogBadge } from "../class-log/log-badge.tsx";
+import { LogSettling } from "../class-log/settling.tsx";
+import { useClassLog } from "../class-log/use-class-log.ts";
+import { useDances, useFigures } from "../figures/library.ts";
+import { stepsIn } from "../figures/steps.ts";
+import { FinishDialog } from "../lessons/finish.tsx";
+import { useLesson } from "../lessons/use-lesson.ts";
+import { useSectionWeek } from "../lessons/use-section.ts";
+import { AfterClass } from "./after-class.tsx";
+import { BigMarks } from "./big-marks.tsx";
+import { Order } from "./order.tsx";
+import { PartNow } from "./part-now.tsx";
+import { Attendance, Partners } from "./people.tsx";
+import { Remarks } from "./remarks.tsx";
+import { useAwake } from "./use-awake.ts";
+import { useClassTime } from "./use-class-time.ts";
+
+/** How often the log is read again while a class is on, to see what another device notes. Milliseconds. */
+const LOOK_AGAIN = 5000;
+
+interface Props {
+  readonly lesson: Lesson;
+  readonly section: Section;
+  readonly level: Level;
+  readonly dance: DanceRecord;
+  readonly dances: readonly DanceRecord[];
+  readonly library: readonly FigureRecord[];
+  readonly students: readonly Student[];
+}
+
+/** Keeps on this device what the class needs without a network; true once it can be opened again without one. */
+function useReadyOffline(): boolean {
+  const client = useQueryClient();
+  const [ready, setReady] = useState(false);
+  useEffect(() => {
+    keepForOffline(() => client.refetchQueries({ type: "active" })).then(setReady, () => setReady(false));
+  }, [client]);
+  return ready;
+}
+
+const lateText = (late: number): string => {
+  if (Math.abs(late) < 60) return "on time";
+  return `${minutesAndSeconds(Math.abs(late))} ${late > 0 ? "late" : "early"}`;
+};
+
+function ClassRoom({ lesson, section, level, dance, dances, library, students }: Props) {
+  const { sectionId, week } = lesson;
+  const edit = useLesson(lesson);
+  const { segments } = edit;
+  const log = useClassLog(lesson, LOOK_AGAIN);
+  const planned = Date.parse(`${lesson.date}T${section.startTime}`);
+  const time = useClassTime(`${sectionId}/${week}`, segments, planned);
+  const offline = useReadyOffline();
+  const [finishing, setFinishing] = useState(false);
+  useAwake();
+  const { keepFirst } = edit;
+  const opened = useRef(false);
+  useEffect(() => {
+    // Everything noted in class speaks of a kept running order.
+    if (!opened.current) void keepFirst();
+    opened.current = true;
+  }, [keepFirst]);
+  const part = segments[time.index];
+  const ended = notedAt(log.log, "ended", "class") !== null;
+  if (!part) return null;
+  const figureOf = (id: string | null) => library.find((one) => one.id === id);
+  const stepsOf = (figure: FigureRecord | undefined) => (figure ? stepsIn(library, dances, figure) : null);
+  const figure = figureOf(part.figureId);
+  const markOf = (id: string) => notedAt(log.log, "mark", id);
+  const goTo = (index: number) => {
+    const before = notedAt(log.log, "spent", part.id)?.seconds ?? 0;
+    const seconds = time.go(index);
+    if (time.began && seconds >= 5) void log.note("spent", part.id, { seconds: before + seconds });
+  };
+  const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
+    segments.find(({ id }) => id === target)?.title ??
+    students.find(({ id }) => id === target)?.name ??
+    (kind === "remark" ? "a note" : "this class");
+  const last = time.index === segments.length - 1;
+  return (
+    <Flex direction="column" minH="100dvh">
+      <Flex
+        as="header"
+        align="center"
+        gap="3"
+        wrap="wrap"
+        px="4"
+        py="2"
+        bg="rail"
+        color="onSolid"
+        position="sticky"
+        top="0"
+        zIndex="docked"
+      >
+        <Button
+          asChild
+          variant="outline"
+          size="sm"
+          color="onSolid"
+          borderColor="pine2"
+          _hover={{ bg: "railHere" }}
+        >
+          <Link to={`/lessons/${sectionId}/${week}`}>
+            <DoorOpen aria-hidden /> Leave
+          </Link>
+        </Button>
+        <Text fontWeight="700" flex="1" minW="8rem">
+          {level.name}, week {week}
+        </Text>
+        <Text className="numbers" fontSize="2xl" fontWeight="700" aria-label="Time left in this part">
+          {time.left < 0 ? "over by " : ""}
+          {minutesAndSeconds(Math.abs(time.left))}
+        </Text>
+        <Text
+          className="numbers"
+          px="2"
+          borderRadius="md"
+          bg={time.late >= 60 ? "apricotWash" : "transparent"}
+          color={time.late >= 60 ? "ink" : "onSolid"}
+        >
+          {time.began ? lateText(time.late) : "not begun"}
+        </Text>
+      </Flex>
+      <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">
+        <LogBadge edit={log} />
+        {offline ? (
+          <Flex align="center" gap="1.5" fontSize="sm" color="soft">
+            <Plane size={16} aria-hidden /> Works without a network from here on
+          </Flex>
+        ) : null}
+      </Flex>
+      <Flex as="main" flex="1" gap="4" p="4" direction={{ base: "column", lg: "row" }}>
+        <Box flex="1" minW="0" maxW="60rem">
+          <LogSettling edit={log} nameOf={nameOf} />
+          {ended ? (
+            <AfterClass
+              sectionId={sectionId}
+              week={week}
+              levelId={level.id}
+              segments={segments}
+              markOf={markOf}
+            />
+          ) : null}
+          <PartNow
+            part={part}
+            figure={figure}
+            steps={stepsOf(figure)}
+            others={part.withIds.flatMap((id) => {
+              const other = figureOf(id);
+              return other ? { figure: other, steps: stepsOf(other) } : [];
+            })}
+            dance={dance}
+            bpm={level.bpm ?? dance.slowestBpm}
+            inPart={time.inPart}
+          />
+        </Box>
+        <Flex direction="column" gap="4" w={{ base: "full", lg: "20rem" }} flexShrink="0">
+          <Panel>
+            <Order segments={segments} index={time.index} markOf={markOf} onGo={goTo} />
+          </Panel>
+          <Panel>
+            <Partners students={students} log={log} week={week} name={`${sectionId}/${week}`} />
+          </Panel>
+          <Panel>
+            <Remarks log={log} name={`remark:${sectionId}:${week}`} figureId={part.figureId} />
+          </Panel>
+          <Panel>
+            <Attendance students={students} log={log} />
+          </Panel>
+        </Flex>
+      </Flex>
+      <Flex
+        as="footer"
+        gap="2"
+        p="3"
+        wrap={{ base: "wrap", md: "nowrap" }}
+        bg="panel"
+        borderTopWidth="1px"
+        borderColor="rule"
+        position="sticky"
+        bottom="0"
+        zIndex="docked"
+      >
+        {part.figureId ? (
+          <Box w={{ base: "full", md: "55%" }}>
+            <BigMarks
+              part={part}
+              mark={markOf(part.id)}
+              onMark={(mark) => void log.note("mark", part.id, mark)}
+            />
+          </Box>
+        ) : null}
+        <Button
+          size="xl"
+          variant="outline"
+          aria-label="The part before"
+          disabled={time.index === 0}
+          onClick={() => goTo(time.index - 1)}
+        >
+          <ChevronLeft aria-hidden />
+        </Button>
+        {time.began ? (
+          <Button
+            size="xl"
+            flex="1"
+            minW="0"
+            onClick={() => (last ? setFinishing(true) : goTo(time.index + 1))}
+          >
+            <Text as="span" truncate>
+              {last ? "End the class" : `Next: ${segments[time.index + 1]?.title}`}
+            </Text>
+            <ChevronRight aria-hidden />
+          </Button>
+        ) : (
+          <Button size="xl" flex="1" onClick={time.begin}>
+            <TimerReset aria-hidden /> Begin the class
+          </Button>
+        )}
+      </Flex>
+      {finishing ? (
+        <FinishDialog
+          segments={segments.map((one) => ({ ...one, covered: markOf(one.id)?.covered ?? null }))}
+          onClose={() => setFinishing(false)}
+          onFinish={async () => {
+            goTo(time.index);
+            await log.note("ended", "class", { ended: true });
+            setFinishing(false);
+          }}
+        />
+      ) : null}
+    </Flex>
+  );
+}
+
+/** The lesson in the room, on a tablet or a phone. */
+export function TeachingPage() {
+  const { sections, section, sectionId, week } = useSectionWeek();
+  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
+  const levels = useApi(api.levels.list, {});
+  const students = useApi(api.students.list, { params: { id: sectionId } });
+  const library = useFigures();
+  const dances = useDances();
+  return (
+    <Loaded all={[sections, lesson, levels, students, library, dances]}>
+      {(_sections, current, allLevels, roster, figures, allDances) => {
+        const level = allLevels.find(({ id }) => id === section?.levelId);
+        const dance = allDances.find(({ id }) => id === level?.danceId);
+        if (!section || !level || !dance)
+          return <Empty title="This section is not there any more">Choose another one under Lessons.</Empty>;
+        return (
+          <ClassRoom
+            key={`${sectionId}/${week}`}
+            lesson={current}
+            section={section}
+            level={level}
+            dance={dance}
+            dances={allDances}
+            library={figures}
+            students={roster}
+          />
+        );
+      }}
+    </Loaded>
+  );
+}

@@ -1,0 +1,131 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import type { Student } from "@map-step/contract";
+import { notedAt, rotation } from "@map-step/core/lesson";
+import { Bell, UserCheck, UserX } from "lucide-react";
+import { useMemo } from "react";
+import { useRemembered } from "../../kit/remembered.ts";
+import type { ClassLogEdit } from "../class-log/use-class-log.ts";
+import { soundPartnerChange } from "./signal.ts";
+
+/** So many rounds are laid ahead; nobody changes partners more often in one evening. */
+const ROUNDS = 40;
+
+interface Props {
+  readonly students: readonly Student[];
+  readonly log: ClassLogEdit;
+  /** For another order of partners each week. */
+  readonly week: number;
+}
+
+interface PartnersProps extends Props {
+  /** Under which name the round is kept on this device. */
+  readonly name: string;
+}
+
+const isHere = (log: ClassLogEdit, { id }: Student): boolean =>
+  notedAt(log.log, "attendance", id)?.present !== false;
+
+/** Who is here: one tap for who is missing, another to take it back. */
+export function Attendance({ students, log }: Omit<Props, "week">) {
+  const here = students.filter((student) => isHere(log, student));
+  const noted = students.filter(({ id }) => notedAt(log.log, "attendance", id) !== null);
+  const all = async () => {
+    for (const { id } of students)
+      if (notedAt(log.log, "attendance", id) === null) await log.note("attendance", id, { present: true });
+  };
+  return (
+    <Box>
+      <Flex justify="space-between" align="baseline" gap="2" mb="2" wrap="wrap">
+        <Heading as="h2" size="md">
+          Who is here
+        </Heading>
+        <Text className="numbers" fontSize="sm" color="soft">
+          {here.length} of {students.length}
+        </Text>
+      </Flex>
+      <Flex direction="column" gap="1.5">
+        {students.map((student) => {
+          const present = isHere(log, student);
+          return (
+            <Button
+              key={student.id}
+              size="lg"
+              justifyContent="flex-start"
+              variant={present ? "outline" : "solid"}
+              bg={present ? "panel" : "plumSolid"}
+              aria-pressed={!present}
+              aria-label={`${student.name} is missing`}
+              onClick={() => void log.note("attendance", student.id, { present: !present })}
+            >
+              {present ? <UserCheck aria-hidden /> : <UserX aria-hidden />}
+              <Text as="span" flex="1" textAlign="left">
+                {student.name}
+              </Text>
+              <Text as="span" fontSize="sm" fontWeight="400">
+                {present ? student.role : "missing"}
+              </Text>
+            </Button>
+          );
+        })}
+      </Flex>
+      {noted.length < students.length ? (
+        <Button mt="3" w="full" onClick={() => void all()}>
+          Everybody else is here
+        </Button>
+      ) : null}
+    </Box>
+  );
+}
+
+/** Who dances with whom: partners change at a tap or by the clock, and nobody waits more than once more than others. */
+export function Partners({ students, log, week, name }: PartnersProps) {
+  const [round, setRound] = useRemembered(`partners:${name}`, 0);
+  const here = students.filter((student) => isHere(log, student));
+  const leaders = here.filter(({ role }) => role === "leader");
+  const followers = here.filter(({ role }) => role === "follower");
+  const larger = leaders.length >= followers.length ? leaders : followers;
+  const waited = larger.map(({ id }) => log.waitedBefore.get(id) ?? 0).join();
+  const rounds = useMemo(
+    () => rotation(leaders.length, followers.length, ROUNDS, week, waited.split(",").map(Number)),
+    [leaders.length, followers.length, week, waited],
+  );
+  const now = rounds[round % ROUNDS];
+  if (!now) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
+  const names = (indexes: readonly number[]) =>
+    indexes.flatMap((index) => larger[index]?.name ?? []).join(", ");
+  const change = () => {
+    soundPartnerChange();
+    setRound(round + 1);
+    for (const index of now.waiting) {
+      const student = larger[index];
+      if (!student) continue;
+      const before = notedAt(log.log, "waited", student.id)?.times ?? 0;
+      void log.note("waited", student.id, { times: before + 1 });
+    }
+  };
+  return (
+    <Box>
+      <Flex justify="space-between" align="baseline" mb="2">
+        <Heading as="h2" size="md">
+          Partners
+        </Heading>
+        <Text className="numbers" fontSize="sm" color="soft">
+          round {round + 1}
+        </Text>
+      </Flex>
+      <Button size="xl" w="full" variant="outline" onClick={change}>
+        <Bell aria-hidden /> Change partners
+      </Button>
+      <Text mt="2" fontWeight="600" role="status">
+        {now.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(now.waiting)}`}
+      </Text>
+      <Box as="ul" listStyleType="none" mt="2" fontSize="sm">
+        {now.couples.map(([leader, follower]) => (
+          <li key={`${leader} ${follower}`}>
+            {leaders[leader]?.name} with {followers[follower]?.name}
+          </li>
+        ))}
+      </Box>
+    </Box>
+  );
+}

@@ -1,0 +1,81 @@
+import { type Segment, totalMinutes } from "@map-step/core/lesson";
+import { useEffect, useState } from "react";
+import { useRemembered } from "../../kit/remembered.ts";
+
+/** Where a class stands, as instants in milliseconds; kept on the device, so that it survives a reload. */
+interface Standing {
+  readonly began: number | null;
+  readonly index: number;
+  readonly entered: number;
+}
+
+export interface ClassTime {
+  readonly began: boolean;
+  readonly index: number;
+  /** Seconds in the present part, 0 before the class began. */
+  readonly inPart: number;
+  /** Seconds left of the present part as planned; below 0 when it is over its time. */
+  readonly left: number;
+  /** Seconds behind the plan; below 0 when ahead of it. */
+  readonly late: number;
+  readonly begin: () => void;
+  /** Goes to another part; tells how many seconds the one before took. */
+  readonly go: (index: number) => number;
+}
+
+/** A class that begins this close to its hour is measured by the hour, as its students are. */
+const NEAR_MS = 30 * 60_000;
+
+/**
+ * How far behind its plan a class is: what went by, without what the parts before the present one were given, and
+ * without the present part's own time as long as that is not used up. Seconds; below 0 when ahead.
+ */
+export function secondsLate(
+  segments: readonly Pick<Segment, "minutes">[],
+  index: number,
+  gone: number,
+  inPart: number,
+): number {
+  const before = totalMinutes(segments.slice(0, index)) * 60;
+  const own = (segments[index]?.minutes ?? 0) * 60;
+  return gone - before - Math.min(inPart, own);
+}
+
+/** The clock of a class: which part it is in, for how long, and whether it runs late. */
+export function useClassTime(
+  name: string,
+  segments: readonly Pick<Segment, "minutes">[],
+  planned: number,
+): ClassTime {
+  const [{ began, index: kept, entered }, stand] = useRemembered<Standing>(`class:${name}`, {
+    began: null,
+    index: 0,
+    entered: 0,
+  });
+  const [now, setNow] = useState(() => Date.now());
+  useEffect(() => {
+    const timer = window.setInterval(() => setNow(Date.now()), 1000);
+    return () => window.clearInterval(timer);
+  }, []);
+  const index = Math.min(kept, Math.max(0, segments.length - 1));
+  const inPart = began === null ? 0 : Math.max(0, Math.round((now - entered) / 1000));
+  const start = began !== null && Math.abs(began - planned) < NEAR_MS ? planned : (began ?? now);
+  return {
+    began: began !== null,
+    index,
+    inPart,
+    left: (segments[index]?.minutes ?? 0) * 60 - inPart,
+    late: began === null ? 0 : secondsLate(segments, index, Math.round((now - start) / 1000), inPart),
+    begin: () => {
+      const at = Date.now();
+      setNow(at);
+      stand({ began: at, index, entered: at });
+    },
+    go: (next) => {
+      const at = Date.now();
+      setNow(at);
+      stand({ began: began ?? at, index: next, entered: at });
+      return inPart;
+    },
+  };
+}

@@ -1,0 +1,46 @@
+/** Where a browser keeps what a class needs without a network: files of the application, answers of the studio. */
+export const FILES = "map-step-files";
+export const ANSWERS = "map-step-answers";
+/** Under which address the one page of the application is kept. */
+export const PAGE = "/";
+
+/** Whether this browser and this build can work without a network. */
+const isAble = (): boolean => import.meta.env.PROD && "serviceWorker" in navigator;
+
+/** Lets the browser answer from what it keeps when the network is gone. */
+export function workOffline(): void {
+  if (isAble())
+    void navigator.serviceWorker.register("/offline.js", { type: "module" }).catch(() => undefined);
+}
+
+/** Waits until the worker that keeps answers stands between this page and the network. */
+async function underControl(): Promise<void> {
+  await navigator.serviceWorker.ready;
+  if (navigator.serviceWorker.controller) return;
+  await new Promise<void>((resolve) =>
+    navigator.serviceWorker.addEventListener("controllerchange", () => resolve(), { once: true }),
+  );
+}
+
+/**
+ * Keeps the page, all its files loaded so far and, by reading them again, its answers on this device.
+ * @param read asks the studio again for all that the page shows
+ * @returns whether the page can be opened again without a network
+ */
+export async function keepForOffline(read: () => Promise<unknown>): Promise<boolean> {
+  if (!isAble()) return false;
+  await underControl();
+  const files = await caches.open(FILES);
+  const loaded = performance
+    .getEntriesByType("resource")
+    .map(({ name }) => new URL(name))
+    .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"));
+  const wanted = [PAGE, ...new Set(loaded.map(({ pathname }) => pathname))];
+  await Promise.all([files.addAll(wanted), read()]);
+  return true;
+}
+
+/** Takes what the studio answered off this device, when somebody signs out. */
+export function forgetAnswers(): void {
+  if ("caches" in window) void caches.delete(ANSWERS);
+}
