@@ -4,6 +4,7 @@ import { classLogApi } from "./class-log.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
+import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
@@ -21,6 +22,7 @@ export type { Endpoint } from "./endpoint.ts";
 export * from "./figure-file.ts";
 export * from "./figure-schema.ts";
 export * from "./figures.ts";
+export * from "./lesson-templates.ts";
 export * from "./lessons.ts";
 export * from "./level-plan.ts";
 export * from "./levels.ts";
@@ -46,6 +48,7 @@ export const api = {
   plans: plansApi,
   planDrafts: planDraftsApi,
   lessons: lessonsApi,
+  lessonTemplates: lessonTemplatesApi,
   classLog: classLogApi,
   recaps: recapsApi,
   checks: checksApi,

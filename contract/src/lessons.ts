@@ -41,7 +41,10 @@ export const lesson = z.object({
   sectionId: z.uuid(),
   week: z.int(),
   date: localDate,
+  /** From beginning to end, without those it was shortened by. */
   lessonMinutes: z.int(),
+  /** Minutes that it is shorter than its plan says. */
+  shortBy: z.int(),
   state: z.enum(LESSON_STATES),
   /** 0 while the lesson follows the plan and nothing has been kept yet. */
   version,
@@ -53,6 +56,8 @@ export const lesson = z.object({
 export const ofLesson = z.object({ sectionId: z.uuid(), week: z.coerce.number().int().min(1).max(26) });
 export const lessonChange = z.object({
   version,
+  /** Left out, it stays as it is. */
+  shortBy: wholeNumber(0, 239).optional(),
   segments: z
     .array(segmentContent)
     .min(1, "A lesson has at least one part")

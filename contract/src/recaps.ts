@@ -1,6 +1,7 @@
 import type { RecapDocument } from "@map-step/core/recap";
 import { z } from "zod";
 import { localDate, version, words } from "./common.ts";
+import { danceContent } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
 
@@ -19,8 +20,18 @@ const inline = z
 const paragraph = z.object({ type: z.literal("paragraph"), content: inline });
 const heading = z.object({
   type: z.literal("heading"),
-  attrs: z.object({ level: z.union([z.literal(2), z.literal(3)]) }),
+  attrs: z.object({
+    level: z.union([z.literal(2), z.literal(3)]),
+    /** For whom what follows is; absent or `null` for both. */
+    role: z.enum(["leader", "follower"]).nullish(),
+  }),
   content: inline,
+});
+
+/** A figure that is drawn and played where it stands. */
+const liveFigure = z.object({
+  type: z.enum(["ribbon", "floor"]),
+  attrs: z.object({ figureId: z.uuid(), name: words(80), counts: z.string().max(2000) }),
 });
 
 /** Lists nest at most four deep, so that no document can exhaust its reader. */
@@ -32,7 +43,7 @@ function listOf(depth: number): z.ZodType<unknown> {
 
 export const recapDocument = z.object({
   type: z.literal("doc"),
-  content: z.array(z.union([paragraph, heading, listOf(4)])).max(300),
+  content: z.array(z.union([paragraph, heading, liveFigure, listOf(4)])).max(300),
 }) as unknown as z.ZodType<RecapDocument>;
 
 export const recap = z.object({
@@ -52,6 +63,18 @@ export const publicRecap = z.object({
   subtitle: z.string(),
   date: localDate,
   document: recapDocument,
+  dance: danceContent,
+  /** The figures that the text shows, each by itself, made of no others; a removed one is missing. */
+  figures: z.array(z.object({ id: z.uuid(), name: z.string(), notation: z.string() })),
+});
+
+/** A text that was kept before, and by whom. */
+export const recapVersion = z.object({
+  number: z.int(),
+  title: z.string(),
+  document: recapDocument,
+  by: z.string(),
+  at: z.iso.datetime(),
 });
 
 export const recapChange = z.object({ version, title: words(160), document: recapDocument });
@@ -59,6 +82,7 @@ const onVersion = z.object({ version });
 
 export type Recap = z.infer<typeof recap>;
 export type RecapChange = z.infer<typeof recapChange>;
+export type RecapVersion = z.infer<typeof recapVersion>;
 export type PublicRecap = z.infer<typeof publicRecap>;
 
 const RECAP_PATH = "/sections/:sectionId/lessons/:week/recap";
@@ -88,6 +112,22 @@ export const recapsApi = {
     params: ofLesson,
     body: onVersion,
     response: recap,
+  }),
+  /** Another address; the one before is dead from then on. */
+  renew: endpoint({
+    method: "POST",
+    path: `${RECAP_PATH}/renew`,
+    access: "recaps.write",
+    params: ofLesson,
+    body: onVersion,
+    response: recap,
+  }),
+  versions: endpoint({
+    method: "GET",
+    path: `${RECAP_PATH}/versions`,
+    access: "read",
+    params: ofLesson,
+    response: z.array(recapVersion),
   }),
   readPublic: endpoint({
     method: "GET",

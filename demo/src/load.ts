@@ -183,9 +183,9 @@ async function loadTerm(
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   await teach(db, section, 1, ilse, { missing: ["Yarrow"] });
   await teach(db, section, 2, ilse, SECOND_EVENING);
-  await services.publishRecap(db, section.id, 1, 0);
+  await services.publishRecap(db, section.id, 1, 0, { id: ilse });
   const draft = await services.readRecap(db, section.id, 2);
-  await services.changeRecap(db, section.id, 2, draft);
+  await services.changeRecap(db, section.id, 2, draft, { id: ilse });
   await holdCheck(db, section, ilse, placements);
   await leaveSomethingToSolve(db, section.planId, figures);
 }
@@ -214,7 +214,7 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     chosen: plan.chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null })),
   });
   for (const week of [4, 5]) await teach(db, section, week, sunniva);
-  for (const week of [1, 2, 4, 5]) await services.publishRecap(db, section.id, week, 0);
+  for (const week of [1, 2, 4, 5]) await services.publishRecap(db, section.id, week, 0, { id: sunniva });
   await holdCheck(db, section, sunniva, repair.placements);
 }
 

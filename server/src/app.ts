@@ -12,6 +12,7 @@ import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
+import { serveLessonTemplates } from "./features/lesson-templates/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
@@ -36,6 +37,7 @@ const FEATURES = [
   serveSections,
   servePlans,
   serveLessons,
+  serveLessonTemplates,
   serveClassLog,
   serveRecaps,
   serveChecks,

@@ -46,7 +46,6 @@ describe("migrations", () => {
         "check_marks",
         "dances",
         "figures",
-        "lesson_segments",
         "lessons",
         "levels",
         "plan_drafts",

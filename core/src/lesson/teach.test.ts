@@ -4,12 +4,15 @@ import { IN_FOUR } from "../../testing/figures.ts";
 import { flowsInto } from "../figure/index.ts";
 import { parseFigure } from "../notation/index.ts";
 import {
+  applyTemplate,
   chainOf,
   guideOf,
+  lessonToMarkdown,
   SEGMENT_KINDS,
   type Segment,
   segment,
   shorten,
+  templateOf,
   tempoLadder,
   totalMinutes,
 } from "./index.ts";
@@ -194,5 +197,93 @@ describe("chainOf", () => {
       }),
       { numRuns: 60 },
     );
+  });
+});
+
+describe("templates", () => {
+  const own = (title: string, minutes: number) => segment("own", title, minutes);
+
+  test("keep every part and every minute, and come out in their own shape", () => {
+    fc.assert(
+      fc.property(anyLesson, anyLesson, (lesson, liked) => {
+        const template = templateOf(liked);
+        const after = applyTemplate(lesson, template, own);
+        expect(totalMinutes(after)).toBe(totalMinutes(lesson));
+        const titles = after.map(({ title }) => title);
+        for (const { title } of lesson) expect(titles).toContain(title);
+        const known = after.filter(({ kind }) => template.parts.some((part) => part.kind === kind));
+        const places = known.map(({ kind, title }) =>
+          template.parts.findIndex((part) => part.kind === kind && (kind !== "own" || part.title === title)),
+        );
+        const found = places.filter((place) => place >= 0);
+        expect(found).toEqual([...found].sort((a, b) => a - b));
+      }),
+    );
+  });
+
+  it("put in what the house likes, and put nothing in twice", () => {
+    const lesson = [
+      segment("warm-up", "Warm-up", 7),
+      segment("new", "Fresh", 20),
+      segment("wrap", "Wrap", 5),
+    ];
+    const liked = templateOf([
+      segment("warm-up", "", 5),
+      own("Circle", 4),
+      segment("new", "", 9),
+      segment("wrap", "", 3),
+    ]);
+    const once = applyTemplate(lesson, liked, own);
+    expect(once.map(({ title, minutes }) => `${title} ${minutes}`)).toEqual([
+      "Warm-up 7",
+      "Circle 4",
+      "Fresh 16",
+      "Wrap 5",
+    ]);
+    expect(applyTemplate(once, liked, own)).toEqual(once);
+  });
+});
+
+describe("lessonToMarkdown", () => {
+  it("writes each part with its time, what to do and what to take care of", () => {
+    const written = lessonToMarkdown("Week 3", "Monday, 60 minutes", [
+      {
+        from: "19:37",
+        minutes: 12,
+        title: "Side *pass*",
+        kind: "New",
+        stages: [{ text: "To music at speed", bpm: 96 }],
+        cues: ["Feet meet"],
+        slips: ["Rushing"],
+        cautions: ["Arms in front"],
+      },
+      {
+        from: "19:49",
+        minutes: 5,
+        title: "Wrap",
+        kind: "Wrap",
+        stages: [],
+        cues: [],
+        slips: [],
+        cautions: [],
+      },
+    ]);
+    expect(written).toBe(`# Week 3
+
+Monday, 60 minutes
+
+## 19:37 Side \\*pass\\*
+
+New, 12 min
+
+- **Take care**: Arms in front
+- To music at speed (96 beats a minute)
+- Say: Feet meet
+- Watch for: Rushing
+
+## 19:49 Wrap
+
+Wrap, 5 min
+`);
   });
 });

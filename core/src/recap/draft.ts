@@ -1,79 +1,216 @@
-import type { Layer } from "../figure/index.ts";
-import { bold, bullets, heading, paragraph, type RecapBlock, type RecapText, text } from "./document.ts";
+import { countCall, flowsInto, type Layer, roleCall } from "../figure/index.ts";
+import { chainOf } from "../lesson/index.ts";
+import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { spokenCount } from "../time/index.ts";
+import {
+  bold,
+  bullets,
+  floorBlock,
+  heading,
+  paragraph,
+  type RecapBlock,
+  type RecapText,
+  ribbonBlock,
+  text,
+} from "./document.ts";
+import { drillFor } from "./drills.ts";
 
 /** A figure that was really danced in the lesson, and how far it got. */
-export interface CoveredFigure {
-  readonly name: string;
+export interface Covered {
+  readonly figureId: string;
+  /** Never danced by this section before. */
   readonly fresh: boolean;
   readonly inFull: boolean;
   /** The deepest layer worked on; `null` for a short return. */
   readonly layer: Layer | null;
-  /** Spoken counts, such as `1 2 & 3`; empty for a figure without steps. */
-  readonly counts: string;
+}
+
+/** What the log of one class says; the only source of what a recap says was danced. */
+export interface RecapLog {
+  readonly covered: readonly Covered[];
+  /** Begun or not reached; the next lesson finishes it first. */
+  readonly unfinishedIds: readonly string[];
+}
+
+export interface RecapFigure {
+  readonly id: string;
+  readonly name: string;
+  /** Null for a figure without steps. */
+  readonly steps: Figure | null;
   readonly cues: readonly string[];
   readonly slips: readonly string[];
   readonly cautions: readonly string[];
 }
 
-export interface RecapInput {
-  readonly covered: readonly CoveredFigure[];
-  /** Names of the figures that are new in the next lesson. */
-  readonly next: readonly string[];
-  readonly unfinished: readonly string[];
+/** What the level knows beside the log. */
+export interface RecapLevel {
+  readonly figures: readonly RecapFigure[];
+  /** Ids of the figures that the section danced before this lesson. */
+  readonly dancedIds: readonly string[];
+  /** Ids of the figures that are new in the next lesson. */
+  readonly nextIds: readonly string[];
+  readonly alike: readonly { readonly a: string; readonly b: string; readonly decides: string | null }[];
+  /** The tempo of the level in beats per minute; null where the dance has none. */
+  readonly bpm: number | null;
 }
 
-/** A few minutes alone at home, by the layer that was reached in class. */
-const HOME_PRACTICE: Readonly<Record<Layer, string>> = {
-  steps: "walk the steps alone, slowly, five times without a stop",
-  rhythm: "walk it while saying slow and quick aloud, three minutes",
-  count: "dance it alone while counting aloud, three minutes",
-  partner: "dance your own part without a partner and name each lead as it comes, three minutes",
-  technique: "dance it at half speed and watch one thing only, your feet, three minutes",
-  style: "dance it to one whole song you like",
+/** How the house words its recaps. */
+export interface House {
+  readonly safePractice: string;
+  readonly lost: string;
+}
+
+export const HOUSE: House = {
+  safePractice: "Warm up first, stop at pain, and dance only what both partners agree to.",
+  lost: "Lost the count? Stand still together, breathe, and begin again on the next 1.",
 };
 
-const SAFE_PRACTICE = "Warm up first, stop at pain, and dance only what both partners agree to.";
+type Danced = Covered & RecapFigure;
+type Line = readonly RecapText[];
 
-const line = (name: string, words: string): RecapText[] => [
-  bold(name),
-  text(words === "" ? "" : `: ${words}`),
-];
-
-function section(title: string, items: readonly (readonly RecapText[])[]): RecapBlock[] {
-  return items.length === 0 ? [] : [heading(title), bullets(items)];
-}
-
+const line = (name: string, words: string): Line => [bold(name), text(words === "" ? "" : `: ${words}`)];
 const sentence = (words: string): string => (/[.!?]$/.test(words) ? words : `${words}.`);
 
-const tonight = ({ name, counts, cues, inFull }: CoveredFigure): RecapText[] => {
-  const words = [counts === "" ? "" : `counts ${counts}`, ...cues].filter(Boolean).map(sentence).join(" ");
-  return line(inFull ? name : `${name} (begun)`, words);
-};
+function section(title: string, items: readonly Line[], role: Role | null = null): RecapBlock[] {
+  return items.length === 0 ? [] : [heading(title, 2, role), bullets(items)];
+}
+
+const countsOf = ({ steps }: RecapFigure): string => (steps ? countCall(steps) : "");
+
+/** Each new figure with what was said of it, its ribbon and its floor. */
+function newTonight(fresh: readonly Danced[]): RecapBlock[] {
+  if (fresh.length === 0) return [];
+  return [
+    heading("New tonight"),
+    ...fresh.flatMap((figure): RecapBlock[] => {
+      const { id, name, inFull, cues, steps } = figure;
+      const counts = countsOf(figure);
+      const said = [counts === "" ? "" : `counts ${counts}`, ...cues].filter(Boolean).map(sentence).join(" ");
+      const about = paragraph(...line(inFull ? name : `${name} (begun)`, said));
+      return steps ? [about, ribbonBlock(id, name, counts), floorBlock(id, name, counts)] : [about];
+    }),
+  ];
+}
+
+const cameBack = (back: readonly Danced[]): RecapBlock[] =>
+  section(
+    "Came back",
+    back.map(({ name, cues, inFull }) => line(inFull ? name : `${name} (in part)`, cues[0] ?? "")),
+  );
+
+/** Look-alikes of which one was danced tonight and the other tonight or before. */
+function notToBeConfused(
+  tonight: readonly Danced[],
+  { alike, figures, dancedIds }: RecapLevel,
+): RecapBlock[] {
+  const names = new Map(figures.map(({ id, name }) => [id, name]));
+  const now = new Set(tonight.map(({ id }) => id));
+  const ever = new Set([...dancedIds, ...now]);
+  return section(
+    "Not to be confused",
+    alike.flatMap(({ a, b, decides }) => {
+      const [one, other] = [names.get(a), names.get(b)];
+      const both = one !== undefined && other !== undefined && ever.has(a) && ever.has(b);
+      if (decides === null || !both || !(now.has(a) || now.has(b))) return [];
+      return [line(`${one} or ${other}`, `the same until count ${decides}; there they part`)];
+    }),
+  );
+}
+
+/** How a role dances what is new: the leads with their counts, then the feet. */
+function howTo(title: string, role: "leader" | "follower", fresh: readonly Danced[]): RecapBlock[] {
+  const items = fresh.flatMap(({ name, steps }) => {
+    if (!steps || !writtenRoles(steps).includes("leader")) return [];
+    const leads = stepsOf(steps, "leader").flatMap(({ onset, lead }) =>
+      lead ? [`on ${spokenCount(onset)} ${lead}`] : [],
+    );
+    const signals =
+      leads.length === 0 ? "" : `${role === "leader" ? "give" : "wait for"}: ${leads.join("; ")}. `;
+    return [line(name, `${signals}Feet: ${roleCall(steps, role)}.`)];
+  });
+  return section(title, items, role);
+}
+
+/** All of tonight that joins, as one call with its counts. */
+function wholeChain(tonight: readonly Danced[], bpm: number | null): RecapBlock[] {
+  const withSteps = tonight.flatMap(({ id, name, steps }) => (steps ? [{ id, name, steps }] : []));
+  const { figureIds, loops } = chainOf(withSteps, new Set(withSteps.map(({ id }) => id)));
+  if (figureIds.length < 2) return [];
+  const calls = figureIds.flatMap((id) => {
+    const one = withSteps.find((figure) => figure.id === id);
+    return one ? [line(one.name, countCall(one.steps))] : [];
+  });
+  const tempo = bpm === null ? "" : ` Slow at ${Math.round(bpm * 0.6)} beats a minute, then at ${bpm}.`;
+  return [
+    heading("The whole chain"),
+    { ...bullets(calls), type: "orderedList" },
+    paragraph(
+      text(`${loops ? "It goes round: the first follows the last." : "It does not go round."}${tempo}`),
+    ),
+  ];
+}
+
+/** What can follow, and what to do when it goes wrong. */
+function options(fresh: readonly Danced[], tonight: readonly Danced[], { lost }: House): RecapBlock[] {
+  if (tonight.length === 0) return [];
+  const ways = fresh.flatMap(({ id, name, steps }) => {
+    const next = tonight.filter((one) => one.id !== id && steps && one.steps && flowsInto(steps, one.steps));
+    return next.length === 0 ? [] : [line(name, `goes on to ${next.map((one) => one.name).join(" or ")}`)];
+  });
+  return [...section("Options and rescues", [...ways, [text(lost)]])];
+}
+
+function practice(tonight: readonly Danced[], { safePractice }: House): RecapBlock[] {
+  const items = tonight.flatMap(({ name, layer, steps }) => {
+    if (layer === null) return [];
+    const roles: readonly Role[] =
+      steps && writtenRoles(steps).includes("leader") ? ["leader", "follower"] : ["solo"];
+    const drills = roles.map((role) => ({ role, ...drillFor(layer, role) }));
+    const [first] = drills;
+    const same = drills.every(({ words }) => words === first?.words);
+    const words = same
+      ? (first?.words ?? "")
+      : drills.map((drill) => `${drill.role}s ${drill.words}`).join("; ");
+    return [line(name, `${words} (${first?.minutes ?? 0} min)`)];
+  });
+  const all = section("Practise at home", items);
+  return all.length === 0 ? [] : [...all, paragraph(text(safePractice))];
+}
 
 /**
- * A recap for students, drafted from what was covered and from nothing else; only the last section looks ahead.
- * Cautions of every covered figure are always in it.
+ * A recap for students, drafted from what the log says was covered and from nothing else; only the last section
+ * looks ahead. Cautions of every covered figure are always in it, and nothing of students.
  */
-export function draftRecap({ covered, next, unfinished }: RecapInput): RecapBlock[] {
-  const fresh = covered.filter((figure) => figure.fresh);
-  const back = covered.filter((figure) => !figure.fresh);
-  const slips = covered.flatMap(({ name, slips: words }) => words.map((slip) => line(name, slip)));
-  const care = covered.flatMap(({ name, cautions }) => cautions.map((caution) => line(name, caution)));
-  const practice = covered.flatMap(({ name, layer }) => (layer ? [line(name, HOME_PRACTICE[layer])] : []));
-  const ahead = [
-    ...unfinished.map((name) => line(name, "we finish it first")),
-    ...next.map((name) => line(name, "new")),
-  ];
+export function draftRecap(log: RecapLog, level: RecapLevel, house: House = HOUSE): RecapBlock[] {
+  const byId = new Map(level.figures.map((figure) => [figure.id, figure]));
+  const tonight = log.covered.flatMap((one): Danced[] => {
+    const figure = byId.get(one.figureId);
+    return figure ? [{ ...one, ...figure }] : [];
+  });
+  const fresh = tonight.filter((figure) => figure.fresh);
+  const each = (pick: (figure: RecapFigure) => readonly string[]) =>
+    tonight.flatMap((figure) => pick(figure).map((words) => line(figure.name, words)));
+  const names = (ids: readonly string[]) => ids.flatMap((id) => byId.get(id)?.name ?? []);
   return [
-    ...section("New tonight", fresh.map(tonight)),
+    ...newTonight(fresh),
+    ...cameBack(tonight.filter((figure) => !figure.fresh)),
+    ...notToBeConfused(tonight, level),
+    ...howTo("How to lead it", "leader", fresh),
+    ...howTo("How to follow it", "follower", fresh),
+    ...wholeChain(tonight, level.bpm),
     ...section(
-      "Came back",
-      back.map(({ name, cues, inFull }) => line(inFull ? name : `${name} (in part)`, cues[0] ?? "")),
+      "Watch for",
+      each(({ slips }) => slips),
     ),
-    ...section("Watch for", slips),
-    ...section("Take care", care),
-    ...section("Practise at home", practice),
-    ...(practice.length > 0 ? [paragraph(text(SAFE_PRACTICE))] : []),
-    ...section("Next week", ahead),
+    ...options(fresh, tonight, house),
+    ...section(
+      "Take care",
+      each(({ cautions }) => cautions),
+    ),
+    ...practice(tonight, house),
+    ...section("Next week", [
+      ...names(log.unfinishedIds).map((name) => line(name, "we finish it first")),
+      ...names(level.nextIds).map((name) => line(name, "new")),
+    ]),
   ];
 }

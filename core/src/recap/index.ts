@@ -1,3 +1,5 @@
 export * from "./document.ts";
 export * from "./draft.ts";
-export { recapToMarkdown } from "./markdown.ts";
+export { type Drill, drillFor } from "./drills.ts";
+export * from "./handover.ts";
+export * from "./markdown.ts";

@@ -33,6 +33,9 @@ const list = ({ type, content }: List, indent: string): string =>
 
 const block = (node: RecapBlock): string => {
   if (node.type === "heading") return `${"#".repeat(node.attrs.level)} ${inline(node.content)}`;
+  if (node.type === "ribbon") return `> ${escapeText(`${node.attrs.name}: ${node.attrs.counts}`)}`;
+  // The floor cannot be told in text; its ribbon stands before it.
+  if (node.type === "floor") return "";
   return node.type === "paragraph" ? inline(node.content) : list(node, "");
 };
 

@@ -4,6 +4,7 @@ import { defineChecks } from "../features/checks/models.ts";
 import { defineClassLog } from "../features/class-log/models.ts";
 import { defineDances } from "../features/dances/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
+import { defineLessonTemplates } from "../features/lesson-templates/models.ts";
 import { defineLessons } from "../features/lessons/models.ts";
 import { defineLevels } from "../features/levels/models.ts";
 import { definePlans } from "../features/plans/models.ts";
@@ -31,6 +32,7 @@ export function openDatabase(url: string) {
     ...defineSections(sequelize),
     ...definePlans(sequelize),
     ...defineLessons(sequelize),
+    ...defineLessonTemplates(sequelize),
     ...defineClassLog(sequelize),
     ...defineRecaps(sequelize),
     ...defineChecks(sequelize),

@@ -72,6 +72,14 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/lessons/page.tsx")).LessonPage }),
   },
   {
+    path: "lessons/:sectionId/:week/log",
+    lazy: async () => ({ Component: (await import("../features/class-log/page.tsx")).ClassLogPage }),
+  },
+  {
+    path: "lessons/:sectionId/:week/cover",
+    lazy: async () => ({ Component: (await import("../features/cover/page.tsx")).CoverPage }),
+  },
+  {
     path: "recaps/:sectionId?",
     lazy: async () => ({ Component: (await import("../features/recaps/list.tsx")).RecapsPage }),
   },

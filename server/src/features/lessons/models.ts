@@ -1,5 +1,5 @@
 import type { Lesson, LessonSegment } from "@map-step/contract";
-import { DataTypes, type Sequelize } from "sequelize";
+import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import {
   idColumn,
   keyColumn,
@@ -15,6 +15,7 @@ export interface LessonRow extends Row<LessonRow>, Stored {
   sectionId: string;
   week: number;
   state: Lesson["state"];
+  shortBy: CreationOptional<number>;
 }
 
 export interface LessonSegmentRow extends Row<LessonSegmentRow> {
@@ -36,7 +37,13 @@ export interface LessonSegmentRow extends Row<LessonSegmentRow> {
 export const defineLessons = (sequelize: Sequelize) => ({
   Lesson: sequelize.define<LessonRow>(
     "lesson",
-    { ...storedColumns(), sectionId: idColumn(), week: wholeColumn(), state: textColumn() },
+    {
+      ...storedColumns(),
+      sectionId: idColumn(),
+      week: wholeColumn(),
+      state: textColumn(),
+      shortBy: { ...wholeColumn(), defaultValue: 0 },
+    },
     { tableName: "lessons" },
   ),
   LessonSegment: sequelize.define<LessonSegmentRow>(

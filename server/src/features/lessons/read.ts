@@ -88,21 +88,31 @@ export async function readLesson(db: Database, sectionId: string, week: number):
   const carried = await carriedInto(db, sectionId, week);
   const row = await findLesson(db, sectionId, week);
   const name = `${sectionId}/${week}`;
-  const about = { sectionId, week, date, lessonMinutes: lessonLength(plan, week) };
+  const full = lessonLength(plan, week);
+  const about = { sectionId, week, date };
   if (!row) {
     const segments = fresh(name, buildLesson({ plan, week, carryOver: carried }));
-    return { ...about, state: "planned", version: 0, segments, toCarry: [] };
+    return {
+      ...about,
+      lessonMinutes: full,
+      shortBy: 0,
+      state: "planned",
+      version: 0,
+      segments,
+      toCarry: [],
+    };
   }
+  const { state, version, shortBy } = row;
   const segments = await segmentsOf(db, row.id);
   const held = new Set(segments.filter(({ kind }) => kind === "carry-over").map(({ figureId }) => figureId));
   const toCarry =
-    row.state === "taught"
+    state === "taught"
       ? []
       : fresh(
           name,
           carried.filter(({ figureId }) => !held.has(figureId)),
         );
-  return { ...about, state: row.state, version: row.version, segments, toCarry };
+  return { ...about, lessonMinutes: Math.max(1, full - shortBy), shortBy, state, version, segments, toCarry };
 }
 
 /** The lessons of a section from first to last, with what is new in each. */

@@ -19,6 +19,8 @@ function checkMinutes(
   ]);
 }
 
+const shortened = ({ shortBy }: LessonChange) => (shortBy === undefined ? {} : { shortBy });
+
 /** The row of a lesson for an edit made on `version`; made now if nothing was kept before. */
 async function rowFor(
   db: Database,
@@ -30,11 +32,13 @@ async function rowFor(
   const current = () => readLesson(db, sectionId, week);
   const row = await findLesson(db, sectionId, week, transaction);
   if (row) {
-    await changeAt(db.Lesson, row.id, change.version, {}, transaction, current);
+    await changeAt(db.Lesson, row.id, change.version, shortened(change), transaction, current);
     return row.id;
   }
   if (change.version !== 0) throw stale(await current());
-  return (await db.Lesson.create({ sectionId, week, state: "planned" }, { transaction })).id;
+  return (
+    await db.Lesson.create({ sectionId, week, state: "planned", ...shortened(change) }, { transaction })
+  ).id;
 }
 
 /** Keeps a running order. Marks given in class stay with their parts. */
@@ -44,7 +48,8 @@ export async function changeLesson(
   week: number,
   change: LessonChange,
 ): Promise<Lesson> {
-  const { lessonMinutes } = await readLesson(db, sectionId, week);
+  const now = await readLesson(db, sectionId, week);
+  const lessonMinutes = Math.max(1, now.lessonMinutes + now.shortBy - (change.shortBy ?? now.shortBy));
   try {
     await db.sequelize.transaction(async (transaction) => {
       const lessonId = await rowFor(db, sectionId, week, change, transaction);

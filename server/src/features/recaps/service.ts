@@ -1,13 +1,17 @@
 import { randomBytes } from "node:crypto";
-import type { PublicRecap, Recap, RecapChange } from "@map-step/contract";
+import type { DanceRecord, Person, PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import { formatFigure, openLibrary } from "@map-step/core/notation";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
+import { readDance } from "../dances/service.ts";
+import { listFigures } from "../figures/service.ts";
 import { findLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
 import { readSection } from "../sections/service.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
+import { keepVersion, listVersions } from "./versions.ts";
 
 async function findRecap(db: Database, sectionId: string, week: number): Promise<RecapRow | null> {
   const lesson = await findLesson(db, sectionId, week);
@@ -30,25 +34,28 @@ async function writeRecap(
   week: number,
   version: number,
   values: Values,
+  staffId: string,
 ): Promise<Recap> {
   const lesson = await findLesson(db, sectionId, week);
   if (lesson?.state !== "taught")
     throw invalid([{ path: "", message: "A recap is written after the lesson. Finish the class first." }]);
-  const row = await db.Recap.findOne({ where: { lessonId: lesson.id } });
   const current = () => readRecap(db, sectionId, week);
-  if (row) {
-    await db.sequelize.transaction((transaction) =>
-      changeAt(db.Recap, row.id, version, { ...values }, transaction, current),
-    );
-    return current();
-  }
-  if (version !== 0) throw stale(await current());
-  const { title, document } = await freshRecap(db, sectionId, week);
-  const [, created] = await db.Recap.findOrCreate({
-    where: { lessonId: lesson.id },
-    defaults: { lessonId: lesson.id, title, document, ...values },
+  const now = await current();
+  await db.sequelize.transaction(async (transaction) => {
+    let id = (await db.Recap.findOne({ where: { lessonId: lesson.id }, transaction }))?.id;
+    if (id !== undefined) await changeAt(db.Recap, id, version, { ...values }, transaction, current);
+    else {
+      if (version !== 0) throw stale(now);
+      const [row, created] = await db.Recap.findOrCreate({
+        where: { lessonId: lesson.id },
+        defaults: { lessonId: lesson.id, title: now.title, document: now.document, ...values },
+        transaction,
+      });
+      if (!created) throw stale(await current());
+      id = row.id;
+    }
+    await keepVersion(db, id, { ...now, ...values }, staffId, transaction);
   });
-  if (!created) throw stale(await current());
   return current();
 }
 
@@ -57,7 +64,15 @@ export const changeRecap = (
   sectionId: string,
   week: number,
   { version, title, document }: RecapChange,
-): Promise<Recap> => writeRecap(db, sectionId, week, version, { title, document });
+  { id }: Pick<Person, "id">,
+): Promise<Recap> => writeRecap(db, sectionId, week, version, { title, document }, id);
+
+export async function readVersions(db: Database, sectionId: string, week: number): Promise<RecapVersion[]> {
+  const row = await findRecap(db, sectionId, week);
+  return row ? listVersions(db, row.id) : [];
+}
+
+const newSecret = (): string => randomBytes(18).toString("base64url");
 
 /** Gives the recap an address that cannot be guessed. A published one keeps the address it has. */
 export async function publishRecap(
@@ -65,11 +80,24 @@ export async function publishRecap(
   sectionId: string,
   week: number,
   version: number,
+  { id }: Pick<Person, "id">,
 ): Promise<Recap> {
   const { secret } = await readRecap(db, sectionId, week);
-  return writeRecap(db, sectionId, week, version, {
-    secret: secret ?? randomBytes(18).toString("base64url"),
-  });
+  return writeRecap(db, sectionId, week, version, { secret: secret ?? newSecret() }, id);
+}
+
+/** Gives a published recap another address; the one before is dead from then on. */
+export async function renewLink(
+  db: Database,
+  sectionId: string,
+  week: number,
+  version: number,
+  { id }: Pick<Person, "id">,
+): Promise<Recap> {
+  const { secret } = await readRecap(db, sectionId, week);
+  if (secret === null)
+    throw invalid([{ path: "", message: "This recap is not published, so it has no link." }]);
+  return writeRecap(db, sectionId, week, version, { secret: newSecret() }, id);
 }
 
 /** Kills the address for good; publishing again gives a new one. */
@@ -78,7 +106,32 @@ export const unpublishRecap = (
   sectionId: string,
   week: number,
   version: number,
-): Promise<Recap> => writeRecap(db, sectionId, week, version, { secret: null });
+  { id }: Pick<Person, "id">,
+): Promise<Recap> => writeRecap(db, sectionId, week, version, { secret: null }, id);
+
+/** The figures that a text shows, each put together from those it is made of. */
+async function shownFigures(
+  db: Database,
+  { content }: Recap["document"],
+  dance: DanceRecord,
+): Promise<PublicRecap["figures"]> {
+  const ids = new Set(
+    content.flatMap((block) =>
+      block.type === "ribbon" || block.type === "floor" ? [block.attrs.figureId] : [],
+    ),
+  );
+  if (ids.size === 0) return [];
+  const library = (await listFigures(db)).filter(({ danceId }) => danceId === dance.id);
+  const read = openLibrary(library, dance);
+  return library
+    .filter(({ id }) => ids.has(id))
+    .flatMap(({ id, name }) => {
+      const parsed = read(name);
+      if (!parsed || parsed.faults.length > 0) return [];
+      const { composition: _made, ...figure } = parsed.figure;
+      return [{ id, name, notation: formatFigure(figure) }];
+    });
+}
 
 /** What anyone with the address reads. Nothing of students is in it. */
 export async function readPublicRecap(db: Database, secret: string): Promise<PublicRecap> {
@@ -89,6 +142,7 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const section = await readSection(db, lesson.sectionId);
   const level = await readLevel(db, section.levelId);
   const studio = await db.Studio.findByPk(1);
+  const dance = await readDance(db, level.danceId);
   const date = section.dates[lesson.week - 1];
   if (!date) throw gone();
   return {
@@ -97,5 +151,7 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
     subtitle: `${level.name}, ${section.name}, week ${lesson.week}`,
     date,
     document: row.document,
+    dance,
+    figures: await shownFigures(db, row.document, dance),
   };
 }

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { countedFrom } from "@map-step/core/figure";
 import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
@@ -8,15 +8,20 @@ import { useMemo, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { TextField } from "../../kit/fields.tsx";
 import { Panel } from "../../kit/page.tsx";
-import { CountLine, type FloorCamera, FloorView, useTransport } from "../../kit/play/index.ts";
+import {
+  CountLine,
+  CountSelect,
+  type FloorCamera,
+  FloorView,
+  LoopSelect,
+  loopOf,
+  numbered,
+  SPEEDS,
+  useTransport,
+} from "../../kit/play/index.ts";
 import { useRemembered } from "../../kit/remembered.ts";
 import { CountRibbon, type Layers } from "../../kit/ribbon/index.ts";
 
-const SPEEDS = [
-  { value: 0.5, label: "half speed" },
-  { value: 0.75, label: "three quarters" },
-  { value: 1, label: "full" },
-];
 const LAYERS = [
   { value: "feet", label: "Feet" },
   { value: "rhythm", label: "Slow & quick" },
@@ -24,30 +29,6 @@ const LAYERS = [
 ] as const;
 const SLOWEST = 30;
 const FASTEST = 300;
-
-const numbered = (most: number) => Array.from({ length: most }, (_, index) => index + 1);
-
-interface CountSelectProps {
-  readonly label: string;
-  readonly value: number;
-  readonly counts: readonly number[];
-  readonly onChange: (count: number) => void;
-}
-
-const CountSelect = ({ label, value, counts, onChange }: CountSelectProps) => (
-  <NativeSelect.Root size="xs" width="4.2rem">
-    <NativeSelect.Field
-      aria-label={label}
-      value={value}
-      onChange={({ target }) => onChange(Number(target.value))}
-    >
-      {counts.map((count) => (
-        <option key={count}>{count}</option>
-      ))}
-    </NativeSelect.Field>
-    <NativeSelect.Indicator />
-  </NativeSelect.Root>
-);
 
 interface Props {
   readonly figure: Figure;
@@ -76,13 +57,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
   const [shown, setShown] = useState<Role | "both">("both");
   const [[first, last], setLoop] = useState<readonly [number, number]>([1, beats]);
   const free = figure.free === true || dance.freeTimed;
-  const settings = useMemo(() => {
-    const onsets = roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset));
-    const pickUp = first === 1 ? Math.min(0, ...onsets) : 0;
-    // A pick-up is danced in the last beat of the time before, so the loop is as long as the figure all the same.
-    const to = last * TICKS_PER_BEAT + (last === beats ? pickUp : 0);
-    return { from: (first - 1) * TICKS_PER_BEAT + pickUp, to };
-  }, [figure, roles, first, last, beats]);
+  const settings = useMemo(() => loopOf(figure, first, last), [figure, first, last]);
   const accented = useMemo(() => new Set(accents), [accents]);
   const heard = Math.max(SLOWEST, Math.min(FASTEST, bpm || SLOWEST)) * speed;
   const { playing, position, musicCount, toggle, seek } = useTransport({
@@ -167,24 +142,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
             </Text>
           </Flex>
           <ChoiceButtons label="Speed" choices={SPEEDS} isChosen={(s) => s === speed} onChoose={setSpeed} />
-          <Flex gap="2" align="center" fontSize="sm">
-            <Box color="soft" w="4.5rem">
-              Loop
-            </Box>
-            <CountSelect
-              label="Loop from count"
-              value={first}
-              counts={numbered(last)}
-              onChange={(count) => setLoop([count, last])}
-            />
-            to
-            <CountSelect
-              label="Loop to count"
-              value={last}
-              counts={numbered(beats).filter((count) => count >= first)}
-              onChange={(count) => setLoop([first, count])}
-            />
-          </Flex>
+          <LoopSelect beats={beats} loop={[first, last]} onLoop={setLoop} />
           <ChoiceButtons
             label="Accents"
             choices={numbered(cycle).map((count) => ({ value: count, label: String(count) }))}

@@ -15,6 +15,7 @@ import {
   type FigureRecord,
   type Lesson,
   type LessonSegment,
+  type Level,
   type Section,
 } from "@map-step/contract";
 import { insertSegment, notedAt, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
@@ -30,17 +31,21 @@ import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
 import { useDances, useFigures } from "../figures/library.ts";
+import { stepsIn } from "../figures/steps.ts";
 import { OrderConflict } from "./conflicts.tsx";
 import { FinishDialog } from "./finish.tsx";
+import { ownPart } from "./own-part.ts";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
 import { PartNote } from "./part-note.tsx";
+import { LessonTools } from "./tools.tsx";
 import { useLesson } from "./use-lesson.ts";
 import { useSectionWeek } from "./use-section.ts";
 
 interface Props {
   readonly lesson: Lesson;
   readonly section: Section;
+  readonly level: Level;
   readonly library: readonly FigureRecord[];
   readonly dances: readonly DanceRecord[];
 }
@@ -53,7 +58,7 @@ const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogE
   });
 
 /** A lesson's running order, before, during and after class. */
-function LessonSheet({ lesson, section, library, dances }: Props) {
+function LessonSheet({ lesson, section, level, library, dances }: Props) {
   const edit = useLesson(lesson);
   const log = useClassLog(lesson);
   const segments = withMarks(edit.segments, log);
@@ -69,6 +74,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
     segments.find(({ kind }) => kind === "new") ??
     segments[0];
   const selectedFigure = figureOf(selected?.figureId ?? null);
+  const bpm = level.bpm ?? dances.find(({ id }) => id === level.danceId)?.slowestBpm ?? 100;
   const starts = segments.map((_, index) =>
     clockAfter(section.startTime, totalMinutes(segments.slice(0, index))),
   );
@@ -86,19 +92,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
     tellRemoved(`${segments[index]?.title} is taken out of this lesson`, () => edit.edit(before));
   };
   const addOwn = () => {
-    const part = {
-      id: crypto.randomUUID(),
-      kind: "own" as const,
-      title: "Own part",
-      figureId: null,
-      withIds: [],
-      layers: [],
-      minutes: 5,
-      locked: false,
-      cautions: [],
-      covered: null,
-      reached: null,
-    };
+    const part = ownPart("Own part", 5);
     edit.edit(insertSegment(segments, segments.length - 1, part));
     setSelectedId(part.id);
   };
@@ -145,17 +139,6 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
           </>
         ) : (
           <>
-            {lesson.version > 0 && !marked ? (
-              <Button variant="outline" bg="panel" onClick={() => void rebuild()}>
-                Follow the plan again
-              </Button>
-            ) : null}
-            <Button variant="outline" bg="panel" onClick={addOwn}>
-              Add a part
-            </Button>
-            <Button variant="outline" bg="panel" onClick={() => window.print()}>
-              Print
-            </Button>
             <Button variant="outline" bg="panel" onClick={() => setFinishing(true)}>
               Finish the class
             </Button>
@@ -165,6 +148,23 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
           </>
         )}
       </PageHead>
+      <LessonTools
+        written={{
+          levelName: level.name,
+          lesson,
+          section,
+          segments,
+          dance: dances.find(({ id }) => id === level.danceId),
+          bpm,
+          figureOf,
+          stepsOf: (figure) => (figure ? stepsIn(library, dances, figure) : null),
+        }}
+        taught={taught}
+        onAdd={addOwn}
+        onRebuild={lesson.version > 0 && !marked ? () => void rebuild() : null}
+        onOrder={edit.edit}
+        onLength={edit.setLength}
+      />
       <LogSettling
         edit={log}
         nameOf={({ target }) => segments.find(({ id }) => id === target)?.title ?? "this class"}
@@ -212,6 +212,7 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
                     last={index === segments.length - 1}
                     onSelect={() => setSelectedId(part.id)}
                     onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
+                    onLock={() => edit.edit(segments.with(index, { ...part, locked: !part.locked }))}
                     onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
                     onMark={(covered) => void note("mark", part.id, covered && { covered, reached: null })}
                   />
@@ -225,7 +226,9 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
             <PartNote
               part={selected}
               figure={selectedFigure}
-              dance={dances.find(({ id }) => id === selectedFigure?.danceId)}
+              dance={dances.find(({ id }) => id === level.danceId)}
+              bpm={bpm}
+              others={selected.withIds.flatMap((id) => figureOf(id)?.name ?? [])}
               onRemove={taught || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
             />
             {selected.kind === "own" && !taught ? (
@@ -258,23 +261,26 @@ function LessonSheet({ lesson, section, library, dances }: Props) {
 export function LessonPage() {
   const { sections, section, sectionId, week } = useSectionWeek();
   const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
+  const levels = useApi(api.levels.list, {});
   const library = useFigures();
   const dances = useDances();
   return (
-    <Loaded all={[sections, lesson, library, dances]}>
-      {(_sections, current, figures, allDances) =>
-        section ? (
+    <Loaded all={[sections, lesson, levels, library, dances]}>
+      {(_sections, current, allLevels, figures, allDances) => {
+        const level = allLevels.find(({ id }) => id === section?.levelId);
+        return section && level ? (
           <LessonSheet
             key={`${sectionId}/${week}`}
             lesson={current}
             section={section}
+            level={level}
             library={figures}
             dances={allDances}
           />
         ) : (
           <Empty title="This section is not there any more">Choose another one under Levels.</Empty>
-        )
-      }
+        );
+      }}
     </Loaded>
   );
 }

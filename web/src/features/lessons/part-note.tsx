@@ -1,6 +1,8 @@
-import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } from "@map-step/contract";
 import { countCall } from "@map-step/core/figure";
+import { guideOf, type Stage } from "@map-step/core/lesson";
+import { minutesAndSeconds } from "@map-step/core/time";
 import { Link } from "react-router";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
@@ -22,15 +24,44 @@ function Sayings({ title, lines }: { title: string; lines: readonly string[] }) 
   );
 }
 
+/** What to do in the part, one thing after the other. */
+function Stages({ stages }: { stages: readonly Stage[] }) {
+  if (stages.length === 0) return null;
+  return (
+    <Box mt="3">
+      <Heading as="h3" size="sm" color="soft">
+        Do
+      </Heading>
+      <Box as="ol" listStyleType="none">
+        {stages.map(({ text, seconds, bpm }) => (
+          <Flex as="li" key={`${text} ${bpm}`} gap="2" mt="1" fontSize="sm">
+            <Text className="numbers" color="soft" w="2.2rem" flexShrink="0">
+              {minutesAndSeconds(seconds)}
+            </Text>
+            <Text flex="1">
+              {text}
+              {bpm ? ` (${bpm} beats)` : ""}
+            </Text>
+          </Flex>
+        ))}
+      </Box>
+    </Box>
+  );
+}
+
 interface Props {
   readonly part: LessonSegment;
   readonly figure: FigureRecord | undefined;
   readonly dance: DanceRecord | undefined;
+  /** The tempo that the level goes to, in beats per minute. */
+  readonly bpm: number;
+  /** Names of the look-alikes told apart here, or of the chain. */
+  readonly others: readonly string[];
   readonly onRemove: (() => void) | null;
 }
 
 /** Everything a teacher wants at hand for one part: ribbon, cues, slips, cautions, minutes by layer. */
-export function PartNote({ part, figure, dance, onRemove }: Props) {
+export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) {
   const steps = useSteps(figure);
   const worked = part.layers
     .map(({ layer, minutes }) => `${layer === "return" ? "bring it back" : layer} ${minutes}`)
@@ -51,6 +82,10 @@ export function PartNote({ part, figure, dance, onRemove }: Props) {
           </Text>
         </>
       ) : null}
+      {others.length > 0 ? (
+        <Text mt="2">{others.join(part.kind === "practice" ? ", then " : " against ")}</Text>
+      ) : null}
+      {dance ? <Stages stages={guideOf({ segment: part, steps, dance, bpm })} /> : null}
       {figure ? (
         <>
           <Sayings title="Say" lines={houseCues(figure.cues)} />

@@ -3,8 +3,17 @@ import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import type { FigureRecord, LessonSegment } from "@map-step/contract";
 import { SEGMENT_NAMES, type SegmentKind } from "@map-step/core/lesson";
-import { ChevronDown, ChevronUp, GripVertical, Minus, Plus, TriangleAlert } from "lucide-react";
-import { useState } from "react";
+import {
+  ChevronDown,
+  ChevronUp,
+  GripVertical,
+  Lock,
+  LockOpen,
+  Minus,
+  Plus,
+  TriangleAlert,
+} from "lucide-react";
+import { useEffect, useRef, useState } from "react";
 import { Marks } from "./marks.tsx";
 
 const EDGE: Readonly<Record<SegmentKind, string>> = {
@@ -19,15 +28,32 @@ const EDGE: Readonly<Record<SegmentKind, string>> = {
   own: "plumSolid",
 };
 
+/** Whether a number has just changed by something else than typing here; true for a moment. */
+function useJustChanged(value: number): boolean {
+  const before = useRef(value);
+  const [changed, setChanged] = useState(false);
+  useEffect(() => {
+    if (before.current === value) return;
+    before.current = value;
+    setChanged(true);
+    const timer = window.setTimeout(() => setChanged(false), 1800);
+    return () => window.clearTimeout(timer);
+  }, [value]);
+  return changed;
+}
+
 interface MinutesProps {
   readonly title: string;
   readonly minutes: number;
   readonly disabled: boolean;
+  readonly locked: boolean;
+  readonly onLock: () => void;
   readonly onChange: (minutes: number) => void;
 }
 
 /** The minutes of a part: typed, or a minute more or less. */
-function Minutes({ title, minutes, disabled, onChange }: MinutesProps) {
+function Minutes({ title, minutes, disabled, locked, onLock, onChange }: MinutesProps) {
+  const gaveWay = useJustChanged(minutes);
   const [typed, setTyped] = useState<string | null>(null);
   const take = () => {
     const value = Number(typed);
@@ -42,6 +68,16 @@ function Minutes({ title, minutes, disabled, onChange }: MinutesProps) {
     );
   return (
     <Flex align="center">
+      <IconButton
+        size="2xs"
+        variant="ghost"
+        className="no-print"
+        aria-label={`Lock the minutes of ${title}`}
+        aria-pressed={locked}
+        onClick={onLock}
+      >
+        {locked ? <Lock /> : <LockOpen />}
+      </IconButton>
       <IconButton
         size="2xs"
         variant="ghost"
@@ -60,6 +96,8 @@ function Minutes({ title, minutes, disabled, onChange }: MinutesProps) {
         px="1"
         textAlign="center"
         fontWeight="700"
+        bg={gaveWay ? "apricotWash" : undefined}
+        transition="background 0.4s"
         value={typed ?? minutes}
         onChange={({ target }) => setTyped(target.value)}
         onBlur={take}
@@ -87,6 +125,8 @@ interface Props {
   readonly last: boolean;
   readonly onSelect: () => void;
   readonly onMinutes: (minutes: number) => void;
+  /** Keeps its minutes while others give way, or lets them go again. */
+  readonly onLock: () => void;
   /** One place up (-1) or down (1). */
   readonly onShift: (by: -1 | 1) => void;
   readonly onMark: (covered: LessonSegment["covered"]) => void;
@@ -99,7 +139,7 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
     disabled: taught,
   });
   const layers = part.layers.map(({ layer }) => (layer === "return" ? "bring it back" : layer)).join(", ");
-  const cautions = figure?.cautions ?? [];
+  const cautions = [...new Set([...part.cautions, ...(figure?.cautions ?? [])])];
   return (
     <Flex
       ref={setNodeRef}
@@ -176,7 +216,14 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
             ))}
           </button>
         </Box>
-        <Minutes title={part.title} minutes={part.minutes} disabled={taught} onChange={props.onMinutes} />
+        <Minutes
+          title={part.title}
+          minutes={part.minutes}
+          disabled={taught}
+          locked={part.locked}
+          onLock={props.onLock}
+          onChange={props.onMinutes}
+        />
         {part.figureId ? (
           <Box className="no-print">
             <Marks title={part.title} covered={part.covered} onMark={props.onMark} />

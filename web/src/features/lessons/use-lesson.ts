@@ -13,6 +13,8 @@ export interface LessonEdit {
   readonly settle: (next: Segments, theirs: Lesson) => void;
   /** Makes sure that the running order is kept, so that something can be noted of it; false when it cannot be. */
   readonly keepFirst: () => Promise<boolean>;
+  /** Gives this lesson another length, with an order that fills it. */
+  readonly setLength: (next: Segments, shortBy: number) => Promise<void>;
   /** Lets the plan lead again. */
   readonly rebuild: () => Promise<void>;
 }
@@ -78,6 +80,12 @@ export function useLesson(lesson: Lesson): LessonEdit {
       saving.settle(next, theirs);
     },
     keepFirst,
+    setLength: async (next, shortBy) => {
+      if (!(await saving.flush())) return;
+      await change
+        .mutateAsync({ params, body: { version: saving.version(), shortBy, segments: content(next) } })
+        .then((kept) => take(kept), tellError);
+    },
     rebuild: async () => {
       if (!(await saving.flush())) return;
       await rebuild

@@ -25,6 +25,7 @@ import { ProposalPanel } from "./proposal-panel.tsx";
 import { ToolDialogs } from "./tool-dialogs.tsx";
 import { goodness, useDraft } from "./use-draft.ts";
 import { useLevelPlan } from "./use-level-plan.ts";
+import { useOfferedRepair } from "./use-offered-repair.ts";
 import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
 import { count } from "./words.ts";
 
@@ -169,6 +170,7 @@ export function Planner(input: PlannerInput) {
       left,
     });
   };
+  useOfferedRepair(mayEdit && proposal === null ? plan.notReached : [], repair);
   const approach = approachOf(
     level.approachId,
     input.approaches.map((one) => one),

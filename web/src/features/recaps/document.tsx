@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import type { List, Paragraph, RecapBlock, RecapDocument } from "@map-step/core/recap";
+import type { List, Paragraph, RecapBlock } from "@map-step/core/recap";
 import type { ReactNode } from "react";
 import { PAPER } from "./paper.ts";
 
@@ -29,13 +29,24 @@ function list({ type, content }: List): ReactNode {
   return type === "orderedList" ? <ol>{items}</ol> : <ul>{items}</ul>;
 }
 
-function block(node: RecapBlock): ReactNode {
-  if (node.type === "paragraph") return <p>{inline(node.content)}</p>;
-  if (node.type !== "heading") return list(node);
-  return node.attrs.level === 2 ? <h2>{inline(node.content)}</h2> : <h3>{inline(node.content)}</h3>;
+type Live = Extract<RecapBlock, { type: "ribbon" | "floor" }>;
+
+const block =
+  (drawLive: (node: Live) => ReactNode) =>
+  (node: RecapBlock): ReactNode => {
+    if (node.type === "ribbon" || node.type === "floor") return drawLive(node);
+    if (node.type === "paragraph") return <p>{inline(node.content)}</p>;
+    if (node.type !== "heading") return list(node);
+    return node.attrs.level === 2 ? <h2>{inline(node.content)}</h2> : <h3>{inline(node.content)}</h3>;
+  };
+
+interface Props {
+  readonly blocks: readonly RecapBlock[];
+  /** Draws a figure among the text. */
+  readonly drawLive: (node: Live) => ReactNode;
 }
 
 /** A recap to read. Only known nodes are drawn; nothing in it can become a script. */
-export const RecapText = ({ document }: { document: RecapDocument }) => (
-  <Box css={PAPER}>{keyed(document.content, block)}</Box>
+export const RecapText = ({ blocks, drawLive }: Props) => (
+  <Box css={PAPER}>{keyed(blocks, block(drawLive))}</Box>
 );

@@ -1,4 +1,4 @@
-import { Box, Flex, IconButton } from "@chakra-ui/react";
+import { Box, Flex, IconButton, NativeSelect } from "@chakra-ui/react";
 import type { RecapDocument } from "@map-step/core/recap";
 import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
@@ -14,6 +14,7 @@ import {
   Undo2,
 } from "lucide-react";
 import { useEffect, useRef } from "react";
+import { LIVE_EXTENSIONS } from "./live-nodes.tsx";
 import { PAPER } from "./paper.ts";
 
 /** Exactly what the contract's document holds, and no more. */
@@ -29,6 +30,7 @@ const EXTENSIONS = [
     underline: false,
     trailingNode: false,
   }),
+  ...LIVE_EXTENSIONS,
 ];
 
 interface Tool {
@@ -79,7 +81,47 @@ const TOOLS: readonly Tool[] = [
   { name: "Redo", icon: Redo2, run: (editor) => editor.chain().focus().redo().run() },
 ];
 
-function Tools({ editor }: { editor: Editor }) {
+/** A figure that can be put among the text. */
+export interface Insertable {
+  readonly figureId: string;
+  readonly name: string;
+  readonly counts: string;
+}
+
+/** Puts the ribbon or the floor of a figure where the cursor stands. */
+function InsertFigure({ editor, figures }: { editor: Editor; figures: readonly Insertable[] }) {
+  const insert = (value: string) => {
+    const [type = "", id] = value.split(" ");
+    const attrs = figures.find(({ figureId }) => figureId === id);
+    if (attrs)
+      editor
+        .chain()
+        .focus()
+        .insertContent({ type, attrs: { ...attrs } })
+        .run();
+  };
+  return (
+    <NativeSelect.Root size="xs" width="auto" ml="auto">
+      <NativeSelect.Field
+        aria-label="Insert a figure"
+        value=""
+        onChange={({ target }) => insert(target.value)}
+      >
+        <option value="">Insert a figure</option>
+        {figures.flatMap(({ figureId, name }) =>
+          (["ribbon", "floor"] as const).map((type) => (
+            <option key={`${type} ${figureId}`} value={`${type} ${figureId}`}>
+              {name}, {type}
+            </option>
+          )),
+        )}
+      </NativeSelect.Field>
+      <NativeSelect.Indicator />
+    </NativeSelect.Root>
+  );
+}
+
+function Tools({ editor, figures }: { editor: Editor; figures: readonly Insertable[] }) {
   const on = useEditorState({ editor, selector: () => TOOLS.map((tool) => tool.on?.(editor) ?? false) });
   return (
     <Flex
@@ -103,17 +145,19 @@ function Tools({ editor }: { editor: Editor }) {
           <Icon />
         </IconButton>
       ))}
+      {figures.length > 0 ? <InsertFigure editor={editor} figures={figures} /> : null}
     </Flex>
   );
 }
 
 interface Props {
   readonly document: RecapDocument;
+  readonly figures: readonly Insertable[];
   readonly onChange: (document: RecapDocument) => void;
 }
 
 /** The recap as formatted text. Another document given from outside replaces what is shown. */
-export function RecapEditor({ document, onChange }: Props) {
+export function RecapEditor({ document, figures, onChange }: Props) {
   // What was typed here comes back as `document` a moment later, when more may have been typed already.
   const own = useRef(new WeakSet<RecapDocument>());
   const editor = useEditor({
@@ -133,7 +177,7 @@ export function RecapEditor({ document, onChange }: Props) {
   }, [editor, document]);
   return (
     <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg">
-      <Tools editor={editor} />
+      <Tools editor={editor} figures={figures} />
       <Box css={{ "& .tiptap": { ...PAPER, outline: "none", px: "6", py: "5", minH: "24rem" } }}>
         <EditorContent editor={editor} />
       </Box>

@@ -13,17 +13,25 @@ import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapEditor } from "./editor.tsx";
+import { useInsertable } from "./use-insertable.ts";
+import { VersionsDialog } from "./versions.tsx";
 
 interface Content {
   readonly title: string;
   readonly document: RecapDocument;
 }
 
-/** The public address, and the way to take it back. */
-function PublicLink({ secret, onUnpublish }: { secret: string; onUnpublish: () => void }) {
+interface LinkProps {
+  readonly secret: string;
+  readonly onRenew: () => void;
+  readonly onUnpublish: () => void;
+}
+
+/** The public address, the way to exchange it and to take it back. */
+function PublicLink({ secret, onRenew, onUnpublish }: LinkProps) {
   const address = `${window.location.origin}/r/${secret}`;
   return (
     <Flex bg="pineWash" borderRadius="md" p="3" mb="4" gap="2" align="center" wrap="wrap">
@@ -36,6 +44,9 @@ function PublicLink({ secret, onUnpublish }: { secret: string; onUnpublish: () =
         <a href={address} target="_blank" rel="noreferrer">
           Open
         </a>
+      </Button>
+      <Button variant="outline" bg="panel" onClick={onRenew}>
+        New link
       </Button>
       <Button variant="outline" bg="panel" onClick={onUnpublish}>
         Unpublish
@@ -53,6 +64,9 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
   const change = useChange(api.recaps.change);
   const publish = useChange(api.recaps.publish);
   const unpublish = useChange(api.recaps.unpublish);
+  const renew = useChange(api.recaps.renew);
+  const [comparing, setComparing] = useState(false);
+  const figures = useInsertable(section);
   const saving = useAutosave<Content, Recap>({
     name,
     version: unsaved?.version ?? recap.version,
@@ -95,6 +109,9 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         >
           Copy as Markdown
         </Button>
+        <Button variant="outline" bg="panel" onClick={() => setComparing(true)}>
+          Versions
+        </Button>
         {recap.secret === null ? (
           <Button
             disabled={unsavedNow}
@@ -108,6 +125,18 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
       {recap.secret === null ? null : (
         <PublicLink
           secret={recap.secret}
+          onRenew={() =>
+            renew.mutate(
+              { params, body: body() },
+              {
+                onSuccess: (next) => {
+                  take(next);
+                  tellDone("The link is new; the one before is dead");
+                },
+                onError: tellError,
+              },
+            )
+          }
           onUnpublish={() =>
             unpublish.mutate({ params, body: body() }, { onSuccess: take, onError: tellError })
           }
@@ -123,8 +152,21 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
             onChange={({ target }) => edit({ ...content, title: target.value })}
           />
         </Box>
-        <RecapEditor document={content.document} onChange={(document) => edit({ ...content, document })} />
+        <RecapEditor
+          document={content.document}
+          figures={figures}
+          onChange={(document) => edit({ ...content, document })}
+        />
       </Box>
+      {comparing ? (
+        <VersionsDialog
+          sectionId={sectionId}
+          week={week}
+          present={content}
+          onTake={edit}
+          onClose={() => setComparing(false)}
+        />
+      ) : null}
       {theirs ? (
         <ConflictDialog
           differences={differencesOf<Content>(content, theirs, {

@@ -1,13 +1,29 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type PublicRecap } from "@map-step/contract";
-import { useEffect } from "react";
+import { countedFrom } from "@map-step/core/figure";
+import { parseFigure } from "@map-step/core/notation";
+import { blocksFor } from "@map-step/core/recap";
+import { useEffect, useMemo, useState } from "react";
 import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
+import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { RecapText } from "./document.tsx";
+import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 
 function Sheet({ recap }: { recap: PublicRecap }) {
+  const [role, setRole] = useState<"leader" | "follower" | null>(null);
+  const figures = useMemo(
+    () =>
+      new Map(
+        recap.figures.flatMap(({ id, notation }) => {
+          const { figure, faults } = parseFigure(notation, recap.dance);
+          return faults.length === 0 ? [[id, countedFrom(figure, recap.dance.countFrom)] as const] : [];
+        }),
+      ),
+    [recap],
+  );
   useEffect(() => {
     document.title = `${recap.title} · ${recap.studioName}`;
   }, [recap]);
@@ -22,7 +38,29 @@ function Sheet({ recap }: { recap: PublicRecap }) {
       <Text color="soft" mt="1" mb="6">
         {recap.subtitle}; {longDay(recap.date)}
       </Text>
-      <RecapText document={recap.document} />
+      <Flex className="no-print" mb="4">
+        <ChoiceButtons
+          label="For"
+          choices={[
+            { value: "both", label: "both roles" },
+            { value: "leader", label: "leaders" },
+            { value: "follower", label: "followers" },
+          ]}
+          isChosen={(one) => one === (role ?? "both")}
+          onChoose={(one) => setRole(one === "both" ? null : (one as "leader" | "follower"))}
+        />
+      </Flex>
+      <RecapText
+        blocks={blocksFor(recap.document.content, role)}
+        drawLive={({ type, attrs }) => {
+          const figure = figures.get(attrs.figureId);
+          return figure ? (
+            <LiveFigure show={type} figure={figure} name={attrs.name} dance={recap.dance} role={role} />
+          ) : (
+            <CountsOnly name={attrs.name} counts={attrs.counts} />
+          );
+        }}
+      />
       <Flex
         mt="8"
         pt="4"

@@ -15,6 +15,9 @@ interface Props {
 /** What comes after a class: the recap, the log, and the repair of the plan when something was not finished. */
 export function AfterClass({ sectionId, week, levelId, segments, markOf }: Props) {
   const mayPlan = useMay("plans.write");
+  const notReached = segments.some(
+    ({ id, kind }) => kind === "new" && (markOf(id)?.covered ?? "not-done") === "not-done",
+  );
   const open = segments.filter(({ id, figureId }) => figureId !== null && markOf(id)?.covered !== "done");
   return (
     <Flex
@@ -42,7 +45,7 @@ export function AfterClass({ sectionId, week, levelId, segments, markOf }: Props
         <Button asChild variant="outline" bg="panel">
           <Link to={`/lessons/${sectionId}/${week}/log`}>Look over the log</Link>
         </Button>
-        {open.length > 0 && mayPlan ? (
+        {notReached && mayPlan ? (
           <Button asChild variant="outline" bg="panel">
             <Link to={`/levels/${levelId}/sections/${sectionId}?repair=unfinished`}>Repair the plan</Link>
           </Button>

@@ -1,10 +1,10 @@
 import { Box, Button, Dialog, Flex, Portal, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
-import { type Figure, stepsOf, writtenRoles } from "@map-step/core/notation";
+import { type Figure, writtenRoles } from "@map-step/core/notation";
 import { barsPerMinute, TICKS_PER_BEAT } from "@map-step/core/time";
 import { Maximize, Pause, Play, X } from "lucide-react";
 import { useMemo, useState } from "react";
-import { CountLine, FloorView, useTransport } from "../../kit/play/index.ts";
+import { CountLine, FloorView, loopOf, useTransport } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 
 interface Props {
@@ -19,11 +19,7 @@ interface Props {
 export function DanceInClass({ figure, name, dance, tempi }: Props) {
   const [bpm, setBpm] = useState(tempi[0] ?? dance.slowestBpm);
   const [full, setFull] = useState(false);
-  const loop = useMemo(() => {
-    const onsets = writtenRoles(figure).flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset));
-    const from = Math.min(0, ...onsets);
-    return { from, to: from + figure.length };
-  }, [figure]);
+  const loop = useMemo(() => loopOf(figure, 1, figure.length / TICKS_PER_BEAT), [figure]);
   const accents = useMemo(() => new Set([1, dance.meter + 1]), [dance.meter]);
   const free = figure.free === true || dance.freeTimed || tempi.length === 0;
   const { playing, position, toggle } = useTransport({

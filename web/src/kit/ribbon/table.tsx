@@ -1,19 +1,7 @@
 import { VisuallyHidden } from "@chakra-ui/react";
-import { type Figure, type Role, type Step, stepsOf, writtenRoles } from "@map-step/core/notation";
-import { spokenCount, spokenFraction } from "@map-step/core/time";
-
-const FOOT = { L: "left", R: "right", both: "both feet" } as const;
-
-/** A step in words: `left forward, turn right ½`. */
-export function stepInWords(step: Step): string {
-  const move = [step.foot ? FOOT[step.foot] : "", step.action, step.direction ?? "", step.size ?? ""]
-    .filter(Boolean)
-    .join(" ");
-  const turn = step.turn ? `turn ${FOOT[step.turn.sense]} ${spokenFraction(step.turn.degrees, 360)}` : "";
-  return [move, turn, step.hold ? `hold ${step.hold}` : "", step.lead ? `lead: ${step.lead}` : ""]
-    .filter(Boolean)
-    .join(", ");
-}
+import { stepInWords } from "@map-step/core/figure";
+import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
+import { spokenCount } from "@map-step/core/time";
 
 /** The ribbon as a table, for those who hear the page. */
 export function RibbonTable({ figure, name }: { figure: Figure; name: string }) {

@@ -1,0 +1,56 @@
+import { SEGMENT_KINDS } from "@map-step/core/lesson";
+import { z } from "zod";
+import { stored, wholeNumber, words } from "./common.ts";
+import { byId, endpoint, nothing } from "./endpoint.ts";
+
+/** The shape of a lesson that the house likes; see `LessonTemplate` of the core. */
+export const lessonTemplateContent = z.object({
+  name: words(80),
+  parts: z
+    .array(
+      z.object({
+        kind: z.enum(SEGMENT_KINDS),
+        title: z.string().trim().max(120, "At most 120 characters"),
+        minutes: wholeNumber(1, 240),
+      }),
+    )
+    .min(1, "A template has at least one part")
+    .max(40, "At most 40 parts")
+    .refine(
+      (parts) => parts.every(({ kind, title }) => (kind === "own") === (title !== "")),
+      "Own parts have a title, and only they",
+    ),
+});
+export const lessonTemplate = stored.extend(lessonTemplateContent.shape);
+export type LessonTemplateRecord = z.infer<typeof lessonTemplate>;
+export type LessonTemplateContent = z.infer<typeof lessonTemplateContent>;
+
+export const lessonTemplatesApi = {
+  list: endpoint({
+    method: "GET",
+    path: "/lesson-templates",
+    access: "read",
+    response: z.array(lessonTemplate),
+  }),
+  create: endpoint({
+    method: "POST",
+    path: "/lesson-templates",
+    access: "lessons.write",
+    body: lessonTemplateContent,
+    response: lessonTemplate,
+  }),
+  remove: endpoint({
+    method: "DELETE",
+    path: "/lesson-templates/:id",
+    access: "lessons.write",
+    params: byId,
+    response: nothing,
+  }),
+  restore: endpoint({
+    method: "POST",
+    path: "/lesson-templates/:id/restore",
+    access: "lessons.write",
+    params: byId,
+    response: lessonTemplate,
+  }),
+};

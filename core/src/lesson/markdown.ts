@@ -1,0 +1,33 @@
+import type { Stage } from "./guide.ts";
+
+/** One part of a lesson as it is written down. */
+export interface WrittenPart {
+  /** The time of day at which it begins, such as `19:37`. */
+  readonly from: string;
+  readonly minutes: number;
+  readonly title: string;
+  readonly kind: string;
+  readonly stages: readonly Pick<Stage, "text" | "bpm">[];
+  readonly cues: readonly string[];
+  readonly slips: readonly string[];
+  readonly cautions: readonly string[];
+}
+
+const escapeText = (value: string): string => value.replace(/([\\`*_[\]<>#])/g, "\\$1");
+const lines = (label: string, items: readonly string[]): string[] =>
+  items.map((item) => `- ${label}: ${escapeText(item)}`);
+
+/** A lesson plan as CommonMark: each part with its time, what to do, what to say, what to watch for. */
+export function lessonToMarkdown(title: string, about: string, parts: readonly WrittenPart[]): string {
+  const body = parts.map(({ from, minutes, title: name, kind, stages, cues, slips, cautions }) => {
+    const items = [
+      ...lines("**Take care**", cautions),
+      ...stages.map(({ text, bpm }) => `- ${escapeText(text)}${bpm ? ` (${bpm} beats a minute)` : ""}`),
+      ...lines("Say", cues),
+      ...lines("Watch for", slips),
+    ];
+    const head = `## ${from} ${escapeText(name)}\n\n${kind}, ${minutes} min`;
+    return items.length === 0 ? head : `${head}\n\n${items.join("\n")}`;
+  });
+  return `${[`# ${escapeText(title)}`, escapeText(about), ...body].join("\n\n")}\n`;
+}

@@ -1,0 +1,35 @@
+import type { LessonTemplateContent, LessonTemplateRecord } from "@map-step/contract";
+import type { Database } from "../../db/connection.ts";
+import { notFound } from "../../http/problems.ts";
+import type { LessonTemplateRow } from "./models.ts";
+
+const view = ({ id, version, name, parts }: LessonTemplateRow): LessonTemplateRecord => ({
+  id,
+  version,
+  name,
+  parts,
+});
+
+/** The studio's templates of lessons, by name. */
+export const listLessonTemplates = async (db: Database): Promise<LessonTemplateRecord[]> =>
+  (await db.LessonTemplate.findAll({ where: { deletedAt: null }, order: ["name"] })).map(view);
+
+export const createLessonTemplate = async (
+  db: Database,
+  content: LessonTemplateContent,
+): Promise<LessonTemplateRecord> => view(await db.LessonTemplate.create(content));
+
+/** Takes a template away; lessons that were shaped by it stay as they are. */
+export async function removeLessonTemplate(db: Database, id: string): Promise<Record<string, never>> {
+  const where = { id, deletedAt: null };
+  const [count] = await db.LessonTemplate.update({ deletedAt: new Date() }, { where });
+  if (count === 0) throw notFound();
+  return {};
+}
+
+export async function restoreLessonTemplate(db: Database, id: string): Promise<LessonTemplateRecord> {
+  await db.LessonTemplate.update({ deletedAt: null }, { where: { id } });
+  const row = await db.LessonTemplate.findByPk(id);
+  if (!row) throw notFound();
+  return view(row);
+}

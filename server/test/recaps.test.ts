@@ -1,0 +1,126 @@
+import { api, type Recap } from "@map-step/contract";
+import { parseFigure } from "@map-step/core/notation";
+import { floorBlock, paragraph, ribbonBlock, text } from "@map-step/core/recap";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import {
+  type Course,
+  figureContent,
+  noted,
+  openCourse,
+  openStudio,
+  type TestStudio,
+  type Visitor,
+} from "./studio.ts";
+
+let studio: TestStudio;
+let course: Course;
+let teacher: Visitor;
+let other: Visitor;
+beforeAll(async () => {
+  studio = await openStudio();
+  course = await openCourse(studio.db);
+  teacher = await studio.as("teacher");
+  other = await studio.as("teacher");
+  await teach(1);
+});
+afterAll(() => studio.close());
+
+const at = (week = 1) => ({ params: { sectionId: course.section.id, week } });
+const read = async () => (await teacher.call(api.recaps.read, at())).body;
+const versions = async () => (await teacher.call(api.recaps.versions, at())).body;
+const save = (recap: Recap, words: string, who = teacher) =>
+  who.call(api.recaps.change, {
+    ...at(),
+    body: {
+      version: recap.version,
+      title: words,
+      document: { type: "doc", content: [paragraph(text(words))] },
+    },
+  });
+
+/** Teaches a lesson in full. */
+async function teach(week: number): Promise<void> {
+  const planned = (await teacher.call(api.lessons.read, at(week))).body;
+  const segments = planned.segments.map(({ covered: _covered, reached: _reached, ...content }) => content);
+  await teacher.call(api.lessons.change, { ...at(week), body: { version: 0, segments } });
+  const marks = segments.flatMap(({ id, figureId }) =>
+    figureId ? [noted({ kind: "mark", target: id, value: { covered: "done", reached: null } })] : [],
+  );
+  const ended = noted({ kind: "ended", target: "class", value: { ended: true } });
+  await teacher.call(api.classLog.note, { ...at(week), body: { entries: [...marks, ended] } });
+}
+
+describe("versions of a recap", () => {
+  it("are kept one for each sitting of a person, with what was said and by whom", async () => {
+    expect(await versions()).toEqual([]);
+    await save(await read(), "First words");
+    await save(await read(), "First words, bettered");
+    await save(await read(), "Other words", other);
+    await save(await read(), "And mine again");
+    expect((await versions()).map(({ number, title, by }) => [number, title, by])).toEqual([
+      [3, "And mine again", "teacher 1"],
+      [2, "Other words", "teacher 2"],
+      [1, "First words, bettered", "teacher 1"],
+    ]);
+  });
+
+  it("are not made by an edit on a stale text", async () => {
+    const before = await versions();
+    const stale = { ...(await read()), version: 1 };
+    expect((await save(stale, "Too late")).status).toBe(409);
+    expect(await versions()).toEqual(before);
+  });
+});
+
+describe("the link of a recap", () => {
+  it("can be renewed once there is one; the one before is dead then", async () => {
+    const renew = async () =>
+      teacher.call(api.recaps.renew, { ...at(), body: { version: (await read()).version } });
+    expect((await renew()).status).toBe(422);
+    const { version } = await read();
+    const published = (await teacher.call(api.recaps.publish, { ...at(), body: { version } })).body;
+    const renewed = (await renew()).body;
+    expect(renewed.secret).not.toBe(published.secret);
+    const outside = await studio.visitor();
+    const open = async (secret: string | null) =>
+      (await outside.call(api.recaps.readPublic, { params: { secret } })).status;
+    expect(await open(published.secret)).toBe(404);
+    expect(await open(renewed.secret)).toBe(200);
+  });
+});
+
+describe("figures in a published recap", () => {
+  it("come along whole, also when they are made of others, and only those that the text shows", async () => {
+    const director = await studio.as("director");
+    const body = figureContent(course.danceId, "Long way", { notation: 'use "Home"\nuse "Pass"' });
+    const made = (await director.call(api.figures.create, { body })).body;
+    const recap = await read();
+    const show = (id: string, name: string) => [ribbonBlock(id, name, "1 2"), floorBlock(id, name, "1 2")];
+    const content = [...show(made.id, "Long way"), ...show("00000000-0000-4000-8000-000000000000", "Gone")];
+    const saved = await teacher.call(api.recaps.change, {
+      ...at(),
+      body: { version: recap.version, title: "With figures", document: { type: "doc", content } },
+    });
+    const outside = await studio.visitor();
+    const seen = (await outside.call(api.recaps.readPublic, { params: { secret: saved.body.secret } })).body;
+    expect(seen.figures.map(({ name }) => name)).toEqual(["Long way"]);
+    const parsed = parseFigure(seen.figures[0]?.notation ?? "", seen.dance);
+    expect(parsed.faults).toEqual([]);
+    expect(parsed.figure.length / 24).toBe(4);
+    expect(seen.document.content).toEqual(content);
+  });
+});
+
+describe("a fresh recap", () => {
+  it("shows the ribbon of what is new and speaks to each role", async () => {
+    await teach(2);
+    const { document, title } = (await teacher.call(api.recaps.read, at(2))).body;
+    expect(title).toBe("Level one, week 2: Pass");
+    const kinds = document.content.map(({ type }) => type);
+    expect(kinds).toContain("ribbon");
+    expect(kinds).toContain("floor");
+    const said = JSON.stringify(document);
+    expect(said).toContain("How to follow it");
+    expect(said).toContain("Keep arms in front.");
+  });
+});

@@ -1,0 +1,98 @@
+import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import type { LessonSegment } from "@map-step/contract";
+import type { Layer } from "@map-step/core/figure";
+import { notedAt, SEGMENT_NAMES } from "@map-step/core/lesson";
+import { useState } from "react";
+import { Marks } from "../lessons/marks.tsx";
+import type { ClassLogEdit } from "./use-class-log.ts";
+
+/** Minutes really spent on a part, corrected by typing. */
+function Spent({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
+  const seconds = notedAt(log.log, "spent", part.id)?.seconds;
+  const [typed, setTyped] = useState<string | null>(null);
+  const shown = seconds === undefined ? "" : String(Math.round(seconds / 60));
+  const take = () => {
+    const minutes = Number(typed);
+    if (typed !== null && typed.trim() !== "" && Number.isInteger(minutes) && minutes >= 0 && minutes <= 240)
+      if (typed !== shown) void log.note("spent", part.id, { seconds: minutes * 60 });
+    setTyped(null);
+  };
+  return (
+    <Flex align="center" gap="1.5" fontSize="sm" color="soft" className="numbers">
+      <Input
+        size="sm"
+        w="3rem"
+        px="1"
+        textAlign="center"
+        inputMode="numeric"
+        aria-label={`Minutes spent on ${part.title}`}
+        value={typed ?? shown}
+        onChange={({ target }) => setTyped(target.value)}
+        onBlur={take}
+        onKeyDown={({ key }) => key === "Enter" && take()}
+      />
+      of {part.minutes} min
+    </Flex>
+  );
+}
+
+/** One part of a class as it was: minutes, what became of it, how far it got. Everything can be corrected. */
+export function PartRow({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
+  const mark = notedAt(log.log, "mark", part.id);
+  const layers = part.layers.flatMap(({ layer }) => (layer === "return" ? [] : [layer as Layer]));
+  return (
+    <Flex
+      as="li"
+      gap="3"
+      align="center"
+      wrap="wrap"
+      px="3"
+      py="2"
+      bg="panel"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="lg"
+    >
+      <Box flex="1" minW="11rem">
+        <Text fontWeight="700" lineHeight="1.3">
+          {part.title}
+        </Text>
+        <Text color="soft" fontSize="sm">
+          {SEGMENT_NAMES[part.kind]}
+        </Text>
+      </Box>
+      <Spent part={part} log={log} />
+      {part.figureId ? (
+        <>
+          <Marks
+            title={part.title}
+            covered={mark?.covered ?? null}
+            onMark={(covered) =>
+              void log.note("mark", part.id, covered && { covered, reached: mark?.reached ?? null })
+            }
+          />
+          {mark?.covered === "part" ? (
+            <NativeSelect.Root size="sm" width="8.5rem">
+              <NativeSelect.Field
+                aria-label={`How far ${part.title} got`}
+                value={mark?.reached ?? ""}
+                onChange={({ target }) =>
+                  void log.note("mark", part.id, {
+                    covered: "part",
+                    reached: target.value === "" ? null : (target.value as Layer),
+                  })
+                }
+              >
+                <option value="">how far?</option>
+                {layers.map((layer) => (
+                  <option key={layer}>{layer}</option>
+                ))}
+              </NativeSelect.Field>
+              <NativeSelect.Indicator />
+            </NativeSelect.Root>
+          ) : null}
+        </>
+      ) : null}
+    </Flex>
+  );
+}

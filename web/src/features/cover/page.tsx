@@ -1,0 +1,217 @@
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import {
+  api,
+  type DanceRecord,
+  type FigureRecord,
+  houseCues,
+  type Lesson,
+  type Level,
+  type Section,
+  type Student,
+} from "@map-step/contract";
+import { countCall } from "@map-step/core/figure";
+import { guideOf, type LogEntry, readLog, SEGMENT_NAMES, tempoLadder } from "@map-step/core/lesson";
+import { handover } from "@map-step/core/recap";
+import { barsPerMinute } from "@map-step/core/time";
+import { TriangleAlert } from "lucide-react";
+import { Link } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { clockAfter, longDay } from "../../kit/dates.ts";
+import { PageHead, Panel } from "../../kit/page.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { useHandover } from "../class-log/use-class-record.ts";
+import { useDances, useFigures } from "../figures/library.ts";
+import { stepsIn } from "../figures/steps.ts";
+import { useSectionWeek } from "../lessons/use-section.ts";
+import { RecapText } from "../recaps/document.tsx";
+import { CountsOnly } from "../recaps/live-figure.tsx";
+
+/** Where the class stands after the last lesson that was taught. */
+function Standing({ lesson }: { lesson: Lesson }) {
+  const { sectionId, week } = lesson;
+  const log = useApi(api.classLog.read, { params: { sectionId, week } });
+  const about = useHandover(lesson);
+  if (!log.data || !about) return null;
+  const blocks = handover(readLog(log.data.entries as LogEntry[]), about);
+  return (
+    <Panel mb="4">
+      <Heading as="h2" size="lg" mb="1">
+        Where they stand, after week {week}
+      </Heading>
+      <Box
+        css={{
+          columnWidth: "20rem",
+          columnGap: "2rem",
+          "& h2": { breakAfter: "avoid" },
+          "& li": { breakInside: "avoid" },
+        }}
+      >
+        <RecapText blocks={blocks} drawLive={({ attrs }) => <CountsOnly {...attrs} />} />
+      </Box>
+    </Panel>
+  );
+}
+
+interface SheetProps {
+  readonly lesson: Lesson;
+  readonly section: Section;
+  readonly level: Level;
+  readonly dance: DanceRecord;
+  readonly dances: readonly DanceRecord[];
+  readonly library: readonly FigureRecord[];
+  readonly students: readonly Student[];
+  readonly last: Lesson | null;
+}
+
+/** Tonight's parts, each with what to do, what to say and what to watch for. */
+function Tonight({ lesson, section, level, dance, dances, library }: SheetProps) {
+  let gone = 0;
+  return (
+    <Box as="ol" listStyleType="none">
+      {lesson.segments.map((part) => {
+        const from = clockAfter(section.startTime, gone);
+        gone += part.minutes;
+        const figure = library.find(({ id }) => id === part.figureId);
+        const steps = figure ? stepsIn(library, dances, figure) : null;
+        const bpm = level.bpm ?? dance.slowestBpm;
+        const stages = guideOf({ segment: part, steps, dance, bpm });
+        const isNew = part.kind === "new" || part.kind === "carry-over";
+        const cautions = [...new Set([...part.cautions, ...(figure?.cautions ?? [])])];
+        const others = part.withIds.flatMap((id) => library.find((one) => one.id === id)?.name ?? []);
+        const tempi = isNew && steps ? tempoLadder(steps, dance, bpm).map((rung) => rung.bpm) : [];
+        return (
+          <Flex
+            as="li"
+            key={part.id}
+            gap="4"
+            py="2.5"
+            borderTopWidth="1px"
+            borderColor="rule"
+            css={{ breakInside: "avoid" }}
+          >
+            <Box className="numbers" w="4.2rem" flexShrink="0">
+              <Text fontWeight="700">{from}</Text>
+              <Text color="soft" fontSize="sm">
+                {part.minutes} min
+              </Text>
+            </Box>
+            <Box flex="1" minW="0">
+              <Text fontWeight="700" lineHeight="1.3">
+                {part.title}
+                <Text as="span" color="soft" fontWeight="400">
+                  {" "}
+                  {SEGMENT_NAMES[part.kind]}
+                  {steps ? `, ${countCall(steps)}` : ""}
+                </Text>
+              </Text>
+              {isNew && steps ? (
+                <Box maxW="30rem" my="1">
+                  <CountRibbon figure={steps} name={part.title} timing={dance} small />
+                </Box>
+              ) : null}
+              {stages.length > 0 ? (
+                <Text fontSize="sm">{stages.map(({ text }) => text).join(". ")}.</Text>
+              ) : null}
+              {others.length > 0 ? <Text fontSize="sm">In order: {others.join(", ")}.</Text> : null}
+              {tempi.length > 0 ? (
+                <Text fontSize="sm" className="numbers">
+                  Tempi: {tempi.join(", ")} beats a minute ({barsPerMinute(bpm, dance.meter)} bars at the
+                  end).
+                </Text>
+              ) : null}
+              {figure && part.kind !== "return" ? (
+                <Text fontSize="sm">
+                  {houseCues(figure.cues).length > 0 ? <b>Say: </b> : null}
+                  {houseCues(figure.cues).join(" ")}
+                  {figure.slips.length > 0 ? <b> Watch for: </b> : null}
+                  {figure.slips.join(" ")}
+                </Text>
+              ) : null}
+              {cautions.map((caution) => (
+                <Flex key={caution} gap="1.5" fontSize="sm" fontWeight="600" align="flex-start">
+                  <Box color="apricot" mt="0.5" flexShrink="0">
+                    <TriangleAlert size={14} role="img" aria-label="Take care" />
+                  </Box>
+                  {caution}
+                </Flex>
+              ))}
+            </Box>
+          </Flex>
+        );
+      })}
+    </Box>
+  );
+}
+
+function Sheet(props: SheetProps) {
+  const { lesson, section, level, students, last } = props;
+  const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
+  const [leaders, followers] = [count("leader"), count("follower")];
+  const waits = Math.abs(leaders - followers);
+  return (
+    <>
+      <PageHead
+        title={`Stepping in: ${level.name}, week ${lesson.week}`}
+        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${leaders} leaders, ${followers} followers${waits > 0 ? `: ${waits} of the ${leaders > followers ? "leaders" : "followers"} wait each round` : ""}.`}
+      >
+        <Button variant="outline" bg="panel" onClick={() => window.print()}>
+          Print
+        </Button>
+        <Button asChild>
+          <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
+        </Button>
+      </PageHead>
+      {last ? <Standing lesson={last} /> : null}
+      <Panel>
+        <Heading as="h2" size="lg" mb="1">
+          Tonight
+        </Heading>
+        <Tonight {...props} />
+        <Text fontSize="sm" color="soft" mt="2">
+          General guidance. The venue's rules, local codes and licensed practitioners come first; either
+          partner may decline.
+        </Text>
+      </Panel>
+    </>
+  );
+}
+
+/** Everything that somebody who steps in needs, on one page. */
+export function CoverPage() {
+  const { sections, section, sectionId, week } = useSectionWeek();
+  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
+  const lessons = useApi(api.lessons.list, { params: { id: sectionId } });
+  const taught = lessons.data?.findLast((one) => one.week < week && one.state === "taught")?.week;
+  const last = useApi(
+    api.lessons.read,
+    { params: { sectionId, week: taught ?? 1 } },
+    { enabled: taught !== undefined },
+  );
+  const levels = useApi(api.levels.list, {});
+  const students = useApi(api.students.list, { params: { id: sectionId } });
+  const library = useFigures();
+  const dances = useDances();
+  return (
+    <Loaded all={[sections, lesson, lessons, levels, students, library, dances]}>
+      {(_sections, current, _lessons, allLevels, roster, figures, allDances) => {
+        const level = allLevels.find(({ id }) => id === section?.levelId);
+        const dance = allDances.find(({ id }) => id === level?.danceId);
+        if (!section || !level || !dance)
+          return <Empty title="This section is not there any more">Choose another one under Lessons.</Empty>;
+        return (
+          <Sheet
+            lesson={current}
+            section={section}
+            level={level}
+            dance={dance}
+            dances={allDances}
+            library={figures}
+            students={roster}
+            last={taught === undefined ? null : (last.data ?? null)}
+          />
+        );
+      }}
+    </Loaded>
+  );
+}

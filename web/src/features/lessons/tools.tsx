@@ -1,0 +1,80 @@
+import { Button, Flex } from "@chakra-ui/react";
+import type { DanceRecord, LessonSegment } from "@map-step/contract";
+import { useState } from "react";
+import { Link } from "react-router";
+import { copyText } from "../../kit/copy.ts";
+import { tellRemoved } from "../../kit/toasts.tsx";
+import { ShorterDialog } from "./shorter.tsx";
+import { TemplatesDialog } from "./templates.tsx";
+import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";
+
+interface Props {
+  readonly written: Omit<WrittenLesson, "dance"> & { readonly dance: DanceRecord | undefined };
+  readonly taught: boolean;
+  readonly onAdd: () => void;
+  /** Lets the plan lead again; nothing where that is not possible. */
+  readonly onRebuild: (() => void) | null;
+  readonly onOrder: (segments: readonly LessonSegment[]) => void;
+  /** Another length for this lesson, with an order that fills it. */
+  readonly onLength: (segments: readonly LessonSegment[], shortBy: number) => Promise<void>;
+}
+
+/** What else can be done with a lesson: its shape, its length, other ways to see it. */
+export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLength }: Props) {
+  const [open, setOpen] = useState<"shorter" | "templates" | null>(null);
+  const { lesson, section, segments, dance } = written;
+  const { shortBy } = lesson;
+  const close = () => setOpen(null);
+  const shorten = async (next: readonly LessonSegment[], minutes: number) => {
+    const before = segments;
+    await onLength(next, shortBy + minutes);
+    close();
+    tellRemoved(`The lesson is ${minutes} minutes shorter`, () => void onLength(before, shortBy));
+  };
+  /** The minutes come back to the free dancing, or to the longest part where there is none. */
+  const lengthen = () => {
+    const free = segments.findIndex(({ kind }) => kind === "practice");
+    const longest = segments.reduce(
+      (at, one, index) => (one.minutes > (segments[at]?.minutes ?? 0) ? index : at),
+      0,
+    );
+    const at = free < 0 ? longest : free;
+    const longer = segments.map((one, index) =>
+      index === at ? { ...one, minutes: one.minutes + shortBy } : one,
+    );
+    void onLength(longer, 0);
+  };
+  const button = (label: string, onClick: () => void) => (
+    <Button size="sm" variant="ghost" onClick={onClick}>
+      {label}
+    </Button>
+  );
+  const link = (label: string, to: string) => (
+    <Button asChild size="sm" variant="ghost">
+      <Link to={`/lessons/${section.id}/${lesson.week}/${to}`}>{label}</Link>
+    </Button>
+  );
+  return (
+    <Flex gap="1" wrap="wrap" mb="3" ml="-2" className="no-print">
+      {taught ? null : (
+        <>
+          {button("Add a part", onAdd)}
+          {button("Less time?", () => setOpen("shorter"))}
+          {shortBy > 0 ? button(`Give back ${shortBy} min`, lengthen) : null}
+          {button("Templates", () => setOpen("templates"))}
+          {onRebuild ? button("Follow the plan again", onRebuild) : null}
+        </>
+      )}
+      {link("Somebody steps in", "cover")}
+      {lesson.version > 0 ? link("Class log", "log") : null}
+      {dance
+        ? button("Copy as Markdown", () =>
+            copyText(lessonAsMarkdown({ ...written, dance }), "Copied as Markdown"),
+          )
+        : null}
+      {button("Print", () => window.print())}
+      {open === "shorter" ? <ShorterDialog segments={segments} onTake={shorten} onClose={close} /> : null}
+      {open === "templates" ? <TemplatesDialog segments={segments} onTake={onOrder} onClose={close} /> : null}
+    </Flex>
+  );
+}

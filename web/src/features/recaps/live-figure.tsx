@@ -1,0 +1,87 @@
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
+import { type Dance, TICKS_PER_BEAT } from "@map-step/core/time";
+import { Pause, Play } from "lucide-react";
+import { useMemo, useState } from "react";
+import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
+import { CountLine, FloorView, LoopSelect, loopOf, SPEEDS, useTransport } from "../../kit/play/index.ts";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+
+interface Props {
+  readonly show: "ribbon" | "floor";
+  readonly figure: Figure;
+  readonly name: string;
+  readonly dance: Dance;
+  /** Only this role; both where nobody is named. */
+  readonly role?: Role | null;
+}
+
+/** What one role does, as a figure of its own; the whole figure where it has no such role. */
+function partOf(figure: Figure, role: Role): Figure {
+  if (!writtenRoles(figure).includes(role)) return figure;
+  return { length: figure.length, parts: { [role]: stepsOf(figure, role) }, followerMirrors: false };
+}
+
+/** A figure in a text: its ribbon or its floor, played with clicks at a chosen speed over chosen counts. */
+export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
+  const beats = figure.length / TICKS_PER_BEAT;
+  const [speed, setSpeed] = useState(0.75);
+  const [loop, setLoop] = useState<readonly [number, number]>([1, beats]);
+  const free = figure.free === true || dance.freeTimed;
+  const accents = useMemo(() => new Set([1, dance.meter + 1]), [dance.meter]);
+  const { playing, position, toggle } = useTransport({
+    loop: useMemo(() => loopOf(figure, ...loop), [figure, loop]),
+    bpm: dance.slowestBpm * speed,
+    cycle: dance.meter * 2,
+    accents,
+    sound: !free,
+  });
+  const shown = useMemo(() => (role === null ? figure : partOf(figure, role)), [figure, role]);
+  return (
+    <Box
+      as="figure"
+      my="3"
+      p="3"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="md"
+      fontSize="md"
+      contentEditable={false}
+      css={{ breakInside: "avoid" }}
+    >
+      <Text as="figcaption" fontWeight="700" fontSize="sm">
+        {name}
+        {show === "floor" ? ", from above" : ""}
+      </Text>
+      {show === "ribbon" ? (
+        <CountRibbon figure={shown} name={name} timing={dance} at={playing ? position : undefined} />
+      ) : (
+        <Box maxW="26rem">
+          <FloorView figure={figure} name={name} at={position} camera="above" roles={writtenRoles(shown)} />
+        </Box>
+      )}
+      <Flex className="no-print" gap="3" mt="2" wrap="wrap" align="center">
+        <Button size="sm" onClick={toggle} aria-label={`${playing ? "Stop" : "Play"} ${name}`}>
+          {playing ? <Pause aria-hidden /> : <Play aria-hidden />}
+          {playing ? "Stop" : "Play"}
+        </Button>
+        <ChoiceButtons
+          label="Speed"
+          hideLabel
+          choices={SPEEDS}
+          isChosen={(one) => one === speed}
+          onChoose={setSpeed}
+        />
+        {beats > 1 ? <LoopSelect inline beats={beats} loop={loop} onLoop={setLoop} /> : null}
+        {playing ? <CountLine figure={figure} at={position} /> : null}
+      </Flex>
+    </Box>
+  );
+}
+
+/** Where a figure's steps are not at hand: its counts. */
+export const CountsOnly = ({ name, counts }: { name: string; counts: string }) => (
+  <Text my="2" fontWeight="600">
+    {name}: {counts}
+  </Text>
+);
