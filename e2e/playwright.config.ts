@@ -13,6 +13,8 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     actionTimeout: 45_000,
     launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
+    // A worker that answers for the network would hide requests from the tests that stop or change them.
+    serviceWorkers: "block",
     screenshot: "only-on-failure",
     permissions: ["clipboard-read", "clipboard-write"],
   },

@@ -50,16 +50,32 @@ async function copyOf(template: string): Promise<string> {
 export interface Studio {
   readonly address: string;
   readonly stop: () => Promise<void>;
+  /** Ends the server at once, in the middle of whatever it does. */
+  readonly kill: () => Promise<void>;
+  /** Starts it again on the same address and database. */
+  readonly revive: () => Promise<void>;
 }
 
 /** Opens a studio of one's own: a copy of a template behind a server. */
 export async function openStudio(template: string): Promise<Studio> {
-  const server = await startServer({
+  const settings = {
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
-    PORT: "0",
     LOG_LEVEL: "error",
     DATABASE_URL: await copyOf(template),
-  });
-  return { address: `http://127.0.0.1:${server.port}`, stop: server.stop };
+  };
+  let server = await startServer({ ...settings, PORT: "0" });
+  const { port } = server;
+  return {
+    address: `http://127.0.0.1:${port}`,
+    stop: () => server.stop(),
+    kill: async () => {
+      const ended = new Promise((resolve) => server.child.once("exit", resolve));
+      server.child.kill("SIGKILL");
+      await ended;
+    },
+    revive: async () => {
+      server = await startServer({ ...settings, PORT: String(port) });
+    },
+  };
 }

@@ -44,16 +44,12 @@ const cancelled = async (page: Page) => {
   await select("Week 3")(page);
   await press("Cancelled: repair the plan")(page);
 };
-const ROWS = [
-  "dance,name,kind,level,minutes,needs",
-  "Hustle,Lantern step,pattern,improver,12,Foundation step",
-  "Hustle,Window,,,14,",
-  "Hustle,Half a step,pattern,beginner,9,Ghost figure",
-].join("\n");
-const readFile = async (page: Page) => {
-  const file = { name: "from-last-year.csv", mimeType: "text/csv", buffer: Buffer.from(ROWS) };
-  await page.getByLabel(/Choose a CSV/).setInputFiles(file);
-  await page.getByText("refused").first().waitFor();
+const teachPart = (name: string) => async (page: Page) => {
+  await page.getByRole("button", { name: "Begin the class" }).click();
+  await page
+    .getByRole("button", { name: new RegExp(name) })
+    .first()
+    .click();
 };
 
 /** One picture of each main view. */
@@ -64,14 +60,25 @@ const SHOTS: readonly Shot[] = [
   { name: "figure-editor", path: ({ figure }) => `/figures/${figure}/edit` },
   { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
-  { name: "figure-file", path: () => "/figures/file", first: readFile },
   { name: "program", path: () => "/levels/program", first: hustle },
-  { name: "levels", path: () => "/levels" },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
   { name: "week-plan-dark", path: plan, first: select("Week 4"), dark: true },
   { name: "proposal", path: plan, first: cancelled },
   { name: "forecast", path: plan, first: press("Forecast") },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
+  {
+    name: "teaching",
+    path: ({ section }) => `/teach/${section}/3`,
+    first: teachPart("Side pass"),
+    size: { width: 1180, height: 820 },
+  },
+  {
+    name: "teaching-on-a-phone",
+    path: ({ section }) => `/teach/${section}/3`,
+    first: teachPart("Side pass"),
+    size: { width: 390, height: 800 },
+  },
+  { name: "stepping-in", path: ({ section }) => `/lessons/${section}/3/cover` },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
   { name: "recap-on-a-phone", path: ({ recap }) => `/r/${recap}`, size: { width: 390, height: 800 } },
   { name: "check", path: ({ section }) => `/checks/${section}` },
@@ -107,12 +114,15 @@ async function idsOf(page: Page, address: string): Promise<Ids> {
   };
 }
 
-/** Waits until nothing moves or loads any more. */
+/**
+ * Waits until nothing moves or loads any more. The browser's own word for a quiet network does not do: it waits
+ * for ever for the script of a worker that was ended while it loaded.
+ */
 async function settle(page: Page): Promise<void> {
-  await page.waitForLoadState("networkidle");
+  await page.waitForTimeout(500);
   await page.locator("[aria-busy=true]").waitFor({ state: "detached" });
   await page.evaluate(() => document.fonts.ready);
-  await page.waitForTimeout(400);
+  await page.waitForTimeout(1000);
 }
 
 mkdirSync(FOLDER, { recursive: true });

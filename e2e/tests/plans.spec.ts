@@ -6,8 +6,9 @@ async function openPlan(page: Page, level: string): Promise<void> {
   await page.goto(`${new URL(page.url()).origin}/levels`);
   await page.getByRole("region", { name: level }).getByRole("link", { name: "Week plan" }).click();
   await expect(page.getByRole("heading", { name: level, exact: true })).toBeVisible();
-  // Quiet, so that no answer on its way moves the strands; what stays open in the background is not waited for.
-  await page.waitForLoadState("networkidle", { timeout: 10_000 }).catch(() => undefined);
+  await expect(page.getByRole("button", { name: /, new in week / }).first()).toBeVisible();
+  // Findings and likeness come a moment after the strands and may move them.
+  await page.waitForTimeout(700);
 }
 
 const strand = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}, `) });

@@ -2,6 +2,8 @@ import { type Segment, type SegmentKind, totalMinutes } from "./segment.ts";
 
 /** One part that gives way, and why it and not another. */
 export interface Shortened {
+  /** Its place in the order before. */
+  readonly index: number;
   readonly title: string;
   readonly from: number;
   /** 0 when the part is left out. */
@@ -39,7 +41,8 @@ const share = (of: number, least: number) => (minutes: number) =>
 const CUTS: readonly Cut[] = [
   { kinds: ["practice"], floor: share(0, 3), why: "free dancing gives way first" },
   { kinds: ["own", "contrast"], floor: share(0.5, 2), why: "can be said shorter" },
-  { kinds: ["return", "wrap"], floor: share(0.5, 1), why: "one time through is enough to bring it back" },
+  { kinds: ["wrap"], floor: share(0.5, 1), why: "the look ahead can be said shorter" },
+  { kinds: ["return"], floor: share(0.5, 1), why: "one time through is enough to bring it back" },
   { kinds: ["deepen", "carry-over"], floor: share(0.6, 2), why: "goes deeper next time" },
   { kinds: ["new"], floor: share(0.6, 3), why: "gets less time, but stays whole" },
   { kinds: ["warm-up"], floor: share(0.6, 3), why: "bodies still need warming up" },
@@ -101,7 +104,15 @@ export function shorten<T extends Segment>(segments: readonly T[], minutes: numb
     changes: segments.flatMap((one, at) =>
       left[at] === one.minutes
         ? []
-        : [{ title: one.title, from: one.minutes, to: left[at] as number, why: why[at] as string }],
+        : [
+            {
+              index: at,
+              title: one.title,
+              from: one.minutes,
+              to: left[at] as number,
+              why: why[at] as string,
+            },
+          ],
     ),
   };
 }

@@ -3,3 +3,4 @@ export * from "./draft.ts";
 export { type Drill, drillFor } from "./drills.ts";
 export * from "./handover.ts";
 export * from "./markdown.ts";
+export { recapToText } from "./plain.ts";

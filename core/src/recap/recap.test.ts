@@ -16,6 +16,7 @@ import {
   type RecapFigure,
   type RecapLevel,
   recapToMarkdown,
+  recapToText,
   ribbonBlock,
   text,
 } from "./index.ts";
@@ -280,5 +281,19 @@ describe("recapToMarkdown", () => {
     );
     expect(write(heading("Head"))).toContain("## Head");
     expect(write(ribbonBlock("id", "Pass", "1 & 2"))).toContain("> Pass: 1 & 2");
+  });
+});
+
+describe("recapToText", () => {
+  it("leaves out all signs of formatting but the order of lists", () => {
+    const inner = bullets([[text("inner")]]);
+    const outer = {
+      type: "orderedList" as const,
+      content: [{ type: "listItem" as const, content: [paragraph(bold("outer")), inner] }],
+    };
+    const content = [heading("Head"), outer, ribbonBlock("id", "Pass", "1 2"), paragraph(text("2 * 3"))];
+    expect(recapToText("T", { type: "doc", content })).toBe(
+      "T\n\nHead\n\n1. outer\n  – inner\n\n[ribbon] Pass\n\n2 * 3",
+    );
   });
 });

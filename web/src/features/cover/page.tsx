@@ -35,7 +35,7 @@ function Standing({ lesson }: { lesson: Lesson }) {
   if (!log.data || !about) return null;
   const blocks = handover(readLog(log.data.entries as LogEntry[]), about);
   return (
-    <Panel mb="4">
+    <Panel mb="4" fontSize="sm">
       <Heading as="h2" size="lg" mb="1">
         Where they stand, after week {week}
       </Heading>
@@ -149,11 +149,12 @@ function Sheet(props: SheetProps) {
   const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
   const [leaders, followers] = [count("leader"), count("follower")];
   const waits = Math.abs(leaders - followers);
+  const more = leaders > followers ? "leaders" : "followers";
   return (
     <>
       <PageHead
         title={`Stepping in: ${level.name}, week ${lesson.week}`}
-        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${leaders} leaders, ${followers} followers${waits > 0 ? `: ${waits} of the ${leaders > followers ? "leaders" : "followers"} wait each round` : ""}.`}
+        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${leaders} leaders, ${followers} followers${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
       >
         <Button variant="outline" bg="panel" onClick={() => window.print()}>
           Print

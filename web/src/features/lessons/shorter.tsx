@@ -52,8 +52,8 @@ export function ShorterDialog({ segments, onTake, onClose }: Props) {
           <Text fontWeight="700" mb="1">
             {totalMinutes(proposal.segments)} minutes are left. These give way:
           </Text>
-          {proposal.changes.map(({ title, from, to, why }) => (
-            <Flex key={title} gap="3" py="1" borderTopWidth="1px" borderColor="rule">
+          {proposal.changes.map(({ index, title, from, to, why }) => (
+            <Flex key={index} gap="3" py="1" borderTopWidth="1px" borderColor="rule">
               <Text className="numbers" w="6.5rem" flexShrink="0">
                 {from} {to === 0 ? "min, left out" : `to ${to} min`}
               </Text>

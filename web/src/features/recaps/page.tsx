@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
 import { api, type Recap, type Section } from "@map-step/contract";
-import { type RecapDocument, recapToMarkdown } from "@map-step/core/recap";
+import { type RecapDocument, recapToMarkdown, recapToText } from "@map-step/core/recap";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -171,7 +171,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         <ConflictDialog
           differences={differencesOf<Content>(content, theirs, {
             title: ["Title", (title) => title],
-            document: ["Text", (document) => recapToMarkdown("", document).replace(/^#\s*/, "").trim()],
+            document: ["Text", (document) => recapToText("", document)],
           })}
           onChoose={(chosen) => settle(theirs, chosen)}
           onClose={() => settle(theirs, new Set())}

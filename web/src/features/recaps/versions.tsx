@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { api, type RecapVersion } from "@map-step/contract";
-import { type RecapDocument, recapToMarkdown } from "@map-step/core/recap";
+import { type RecapDocument, recapToText } from "@map-step/core/recap";
 import { format, parseISO } from "date-fns";
 import { diffWords } from "diff";
 import { useState } from "react";
@@ -16,8 +16,8 @@ interface Content {
 /** What differs between an older text and the present one, word by word: taken out is struck, put in is marked. */
 function Difference({ older, present }: { older: Content; present: Content }) {
   const parts = diffWords(
-    recapToMarkdown(older.title, older.document),
-    recapToMarkdown(present.title, present.document),
+    recapToText(older.title, older.document),
+    recapToText(present.title, present.document),
   );
   let place = 0;
   return (
