@@ -99,7 +99,7 @@ it("gives the planner the chosen and the known figures in the order of the libra
   const figures = ["c", "a", "b", "d"].map((id) => ({ id, name: id.toUpperCase() }) as FigureRecord);
   const rules = { weeks: 6, approachId: "whole-first" } as Level;
   const chosen = [{ ...choose("b", 2), worth: 9, wish: "must" as const, parts: 2 }, choose("c")];
-  const rest = { special: [], muted: [], away: [], notReached: [] };
+  const rest = { special: [], muted: [], away: [], held: [], notReached: [] };
   const level = toLevelPlan(rules, { chosen, known: ["a"], ...rest }, figures);
   expect(level.figures.map(({ id }) => id)).toEqual(["c", "a", "b"]);
   expect(level.figures[2]).toMatchObject({ name: "B", worth: 9, wish: "must", parts: 2, pinned: false });

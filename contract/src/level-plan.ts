@@ -77,7 +77,7 @@ export interface PlanSurroundings {
 /** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */
 export function toLevelPlan(
   rules: Level,
-  plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "notReached">,
+  plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "held" | "notReached">,
   library: readonly FigureRecord[],
   { dance, approaches = [], alike, teachers }: PlanSurroundings = {},
 ): LevelPlan {
@@ -117,6 +117,7 @@ export function toLevelPlan(
     special: plan.special,
     muted: plan.muted,
     away: plan.away,
+    held: plan.held,
     notReached: plan.notReached,
     alike: pairs.filter(({ a, b }) => used.has(a) && used.has(b)),
     ...(teachers ? { teachers } : {}),

@@ -1,4 +1,4 @@
-import { SPECIAL_KINDS, WISHES } from "@map-step/core/plan";
+import { SPECIAL_KINDS, WISHES, WORK } from "@map-step/core/plan";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
@@ -59,6 +59,13 @@ export const plan = planContent.extend({
   sectionId: z.uuid().nullable(),
   /** Figures of the levels before, which dancers bring along. */
   known: z.array(z.uuid()),
+  /** What was really danced in the lessons that were taught. */
+  held: z.array(
+    z.object({
+      week: z.int(),
+      danced: z.array(z.object({ figureId: z.uuid(), layer: z.enum(WORK) })),
+    }),
+  ),
   /** Figures that were due in a lesson already held and were not reached since. */
   notReached: z.array(z.object({ figureId: z.uuid(), week: z.int() })),
 });

@@ -1,4 +1,4 @@
-import { readdir } from "node:fs/promises";
+import { readdir, readFile } from "node:fs/promises";
 import { QueryTypes } from "sequelize";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { migrate, openDatabase } from "../src/index.ts";
@@ -46,6 +46,7 @@ describe("migrations", () => {
         "check_marks",
         "dances",
         "figures",
+        "lesson_templates",
         "lessons",
         "levels",
         "plan_drafts",
@@ -56,6 +57,40 @@ describe("migrations", () => {
         "students",
       ].sort(),
     );
+  });
+});
+
+describe("a studio from before there was a class log", () => {
+  it("finds its marks and its taught lessons in the log", async () => {
+    const db = openDatabase(await newDatabase(false));
+    const folder = new URL("../src/db/migrations/", import.meta.url);
+    await db.sequelize.query(
+      "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
+    );
+    for (const name of (await readdir(folder)).filter((one) => one < "0007").sort()) {
+      await db.sequelize.query(await readFile(new URL(name, folder), "utf8"));
+      await db.sequelize.query("insert into migrations values ($1, now(), now())", { bind: [name] });
+    }
+    await db.sequelize.query(`
+      insert into staff (name, email, role, password_hash) values ('Ada', 'ada@test.example', 'director', 'x');
+      insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
+        values ('D', 4, 8, 2, 1, 90, 120);
+      insert into figures (dance_id, name, kind, tier, minutes) select id, 'F', 'basic', 1, 5 from dances;
+      insert into levels (dance_id, name, weeks, lesson_minutes, warm_up_minutes, wrap_minutes, most_new,
+        settled_lessons, approach_id) select id, 'L', 6, 60, 5, 5, 3, 2, 'steps-first' from dances;
+      insert into sections (level_id, name, first_date, start_time, room)
+        select id, 'S', '2027-02-15', '19:30', '' from levels;
+      insert into lessons (section_id, week, state) select id, 1, 'taught' from sections;
+      insert into lesson_segments (id, lesson_id, position, kind, title, figure_id, minutes, covered)
+        select gen_random_uuid(), lessons.id, 0, 'new', 'F', figures.id, 60, 'part' from lessons, figures;
+    `);
+    expect(await migrate(db.sequelize)).toHaveLength(2);
+    const entries = await db.ClassEntry.findAll({ order: ["position"] });
+    expect(entries.map(({ kind, value, outcome }) => [kind, value, outcome])).toEqual([
+      ["mark", { covered: "part", reached: null }, "kept"],
+      ["ended", { ended: true }, "kept"],
+    ]);
+    await db.sequelize.close();
   });
 });
 

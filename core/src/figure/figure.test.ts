@@ -2,7 +2,15 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
 import { parseFigure, stepsOf } from "../notation/index.ts";
-import { countCall, countStructure, figureFacts, flowsInto, footFaultText, rhythmWord } from "./index.ts";
+import {
+  countCall,
+  countStructure,
+  figureFacts,
+  flowsInto,
+  footFaultText,
+  rhythmWord,
+  sidesInWords,
+} from "./index.ts";
 
 const facts = (text: string) => figureFacts(parseFigure(text).figure, IN_FOUR);
 
@@ -143,5 +151,19 @@ describe("countStructure", () => {
     expect(told("solo\n& R kick\n1 R place\n2 L close\nbeats 3")).toBe("3 beats: & 1 2");
     expect(told("solo\nfree\n1 L side\n2 R close")).toBe("own time: 1 2");
     expect(told("solo\n1 L side\nbeats 1")).toBe("1 beat: 1");
+  });
+});
+
+describe("how the sides differ", () => {
+  const said = (text: string) => sidesInWords(parseFigure(text).figure);
+  it("is said in one sentence", () => {
+    expect(said("leader\n1 L side\n2 R back\nfollower mirror")).toBe("Followers dance the natural opposite.");
+    expect(said("leader\n1 L side\n2 R back\nfollower\n1 R side\n2 L forward turn R 90")).toBe(
+      "Opposite but for 2: there the sides differ.",
+    );
+    expect(said("leader\n1 L side\nfollower\n1 L side")).toBe(
+      "The two sides differ on every count: teach each by itself.",
+    );
+    expect(said("solo\n1 L side")).toBe("");
   });
 });

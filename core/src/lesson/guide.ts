@@ -114,7 +114,12 @@ function wanted(input: GuideInput): Weighted[] {
     case "deepen":
       return [...layers, ...music(rungs, 1, 1)];
     case "return":
-      return layers;
+      return layers.length > 0
+        ? layers
+        : [
+            stage("Dance what they remember, one figure after the other, and say nothing", 2),
+            stage("Name what is missing and show it once", 1),
+          ];
     case "contrast":
       return [
         stage("Dance one, then the other, slowly", 1),
@@ -128,7 +133,17 @@ function wanted(input: GuideInput): Weighted[] {
         stage("The chain at speed, changing partners", 2, { bpm }),
       ];
     case "warm-up":
+      return [
+        stage("Greet, and say in one sentence what tonight brings", 1),
+        stage("Warm the body from the feet to the shoulders; anybody may leave a movement out", 2),
+        stage("Walk to the music together and find its 1", 1),
+      ];
     case "wrap":
+      return [
+        stage("Once more, the chain of tonight", 2),
+        stage("One sentence each: what was new, and what to practise at home", 1),
+        stage("Say what next week goes on with", 1),
+      ];
     case "own":
       return [];
   }

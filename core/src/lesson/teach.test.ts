@@ -139,6 +139,13 @@ describe("guideOf", () => {
     expect(stages[4]?.text).toContain("1 2 3 & 4");
   });
 
+  it("says what to do in every part but those of the house's own", () => {
+    for (const kind of SEGMENT_KINDS)
+      expect(guide({ kind, minutes: 6 }).length > 0, kind).toBe(kind !== "own");
+    const backFromBreak = guide({ kind: "return", minutes: 6, layers: [] });
+    expect(backFromBreak[0]?.text).toContain("what they remember");
+  });
+
   it("has one part for everybody where there is no partner, and no music without a tempo", () => {
     const solo = guideOf({
       segment: { kind: "new", minutes: 10, layers },

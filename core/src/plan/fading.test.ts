@@ -2,7 +2,16 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { figure, levelOf } from "../../testing/levels.ts";
 import { LAYERS } from "../figure/index.ts";
-import { checkPlan, ENOUGH_MARKS, type Exposure, fading, fitScale, recallAt, refresherOf } from "./index.ts";
+import {
+  checkPlan,
+  ENOUGH_MARKS,
+  type Exposure,
+  exposuresOf,
+  fading,
+  fitScale,
+  recallAt,
+  refresherOf,
+} from "./index.ts";
 
 const weeks = fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { minLength: 1, maxLength: 8 });
 const exposures: fc.Arbitrary<Exposure[]> = fc
@@ -109,6 +118,22 @@ describe("fading", () => {
     expect(mean[0]).toBe(1);
     expect(mean[3]).toBeCloseTo((1 + 2 ** -1.5) / 2, 10);
     expect(due).toEqual([[], [], [], ["early"], ["early"], ["early"]]);
+  });
+
+  it("goes by what was danced where a lesson was taught, whatever was planned there", () => {
+    const held = [
+      { week: 1, danced: [] },
+      { week: 2, danced: [{ figureId: "early", layer: "steps" as const }] },
+    ];
+    const { figures } = fading({ ...level, held });
+    const early = figures.find(({ figureId }) => figureId === "early");
+    expect(early?.recall.slice(0, 3)).toEqual([0, 1, 2 ** (-1 / 1.2)]);
+    expect(figures.find(({ figureId }) => figureId === "late")?.recall[3]).toBe(1);
+    expect(
+      exposuresOf(level)
+        .get("early")
+        ?.map(({ week }) => week),
+    ).toEqual([1]);
   });
 
   it("looks at the week of the check, and by the section's own memory", () => {

@@ -1,5 +1,5 @@
-import { fitScale, LEAST_RECALL, type Observation, recallAt } from "./fading.ts";
-import { type LevelPlan, weeksOf } from "./level.ts";
+import { type Exposure, fitScale, LEAST_RECALL, type Observation, recallAt } from "./fading.ts";
+import { type LevelPlan, roomsOf, weeksOf } from "./level.ts";
 import { lookAt } from "./sight.ts";
 
 /** What is known of a running section's memory. */
@@ -25,13 +25,34 @@ export interface Fading {
   readonly scale: number | null;
 }
 
+/**
+ * In which lessons each figure was and will be danced: by the log where a lesson was taught, by the plan where it
+ * was not.
+ */
+export function exposuresOf(level: LevelPlan): ReadonlyMap<string, readonly Exposure[]> {
+  const held = level.held ?? [];
+  const taught = new Set(held.map(({ week }) => week));
+  const all = new Map<string, Exposure[]>();
+  for (const [figureId, parts] of lookAt(level).parts)
+    all.set(
+      figureId,
+      parts.filter(({ week }) => !taught.has(week)),
+    );
+  for (const { week, danced } of held)
+    for (const { figureId, layer } of danced)
+      if (level.figures.some(({ id }) => id === figureId))
+        all.set(figureId, [...(all.get(figureId) ?? []), { week, layer }]);
+  for (const exposures of all.values()) exposures.sort((a, b) => a.week - b.week);
+  return all;
+}
+
 /** Recall of every placed figure in every week, and what is due when; with a section's marks by its own memory. */
 export function fading(level: LevelPlan, section: SectionMemory = { observations: [] }): Fading {
-  const { parts, rooms } = lookAt(level);
+  const rooms = roomsOf(level);
   const scale = fitScale(section.observations);
   const weeks = weeksOf(level.rules);
   const checkWeek = rooms.find(({ special }) => special?.kind === "check")?.week ?? level.rules.weeks;
-  const figures = [...parts].flatMap(([figureId, exposures]) =>
+  const figures = [...exposuresOf(level)].flatMap(([figureId, exposures]) =>
     exposures.length === 0
       ? []
       : [{ figureId, exposures, recall: weeks.map((week) => recallAt(exposures, week, scale ?? 1)) }],

@@ -1,4 +1,4 @@
-import type { FigureKind } from "../figure/index.ts";
+import type { FigureKind, Layer } from "../figure/index.ts";
 import type { Approach } from "./approach.ts";
 import type { PlanFacts } from "./facts.ts";
 
@@ -92,6 +92,12 @@ export interface AlikeFigures {
   readonly decides: string | null;
 }
 
+/** A lesson that was taught, as its log tells. */
+export interface HeldLesson {
+  readonly week: number;
+  readonly danced: readonly { readonly figureId: string; readonly layer: Layer | "return" }[];
+}
+
 /** A level with its plan: everything that the planner computes from. */
 export interface LevelPlan {
   readonly rules: LevelRules;
@@ -110,6 +116,8 @@ export interface LevelPlan {
   /** Who teaches the section; nothing for a level's own plan. */
   readonly teachers?: readonly { readonly id: string; readonly name: string }[];
   readonly away?: readonly Away[];
+  /** What was really danced in the lessons that were taught, and how deep. */
+  readonly held?: readonly HeldLesson[];
   /** Ids of figures that were due in a lesson already held and were not reached. */
   readonly notReached?: readonly { readonly figureId: string; readonly week: number }[];
 }

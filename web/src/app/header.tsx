@@ -1,12 +1,17 @@
 import { Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { ChevronLeft, ChevronRight, Moon, Sun } from "lucide-react";
+import { lazy, Suspense } from "react";
 import { useLocation, useNavigate, useParams } from "react-router";
 import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
 import { rememberSection } from "../kit/here.ts";
 import { useColourMode } from "./colour-mode.ts";
+
+const HeldNotice = lazy(async () => ({
+  default: (await import("../features/class-log/held-notice.tsx")).HeldNotice,
+}));
 
 /** Moves to the same sort of page for another section, or another of its weeks. */
 function SectionAndWeek({ sections, place }: { sections: readonly Section[]; place: string }) {
@@ -129,6 +134,9 @@ export function Header() {
         </Text>
       )}
       <Flex align="center" gap="1">
+        <Suspense fallback={null}>
+          <HeldNotice />
+        </Suspense>
         <IconButton
           variant="ghost"
           size="sm"

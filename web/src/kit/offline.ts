@@ -37,6 +37,9 @@ export async function keepForOffline(read: () => Promise<unknown>): Promise<bool
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"));
   const wanted = [PAGE, ...new Set(loaded.map(({ pathname }) => pathname))];
   await Promise.all([files.addAll(wanted), read()]);
+  // Files of an earlier build are of no use any more.
+  for (const request of await files.keys())
+    if (!wanted.includes(new URL(request.url).pathname)) await files.delete(request);
   return true;
 }
 

@@ -14,8 +14,8 @@ import { listApproaches } from "../approaches/service.ts";
 import { readDance } from "../dances/service.ts";
 import { listFigures } from "../figures/service.ts";
 import { readLevel } from "../levels/read.ts";
+import { heldIn } from "./held.ts";
 import type { PlanRow } from "./models.ts";
-import { notReachedIn } from "./not-reached.ts";
 
 const placesOf = async (db: Database, planId: string, transaction?: Transaction): Promise<ChosenFigure[]> => {
   const rows = await db.PlanFigure.findAll({
@@ -53,12 +53,10 @@ async function knownBefore(db: Database, levelId: string, transaction?: Transact
 async function view(db: Database, row: PlanRow | null, transaction?: Transaction): Promise<Plan> {
   if (!row) throw notFound();
   const { id, version, levelId, sectionId, special, muted, away } = row;
-  const [known, chosen, notReached] = [
-    await knownBefore(db, levelId, transaction),
-    await placesOf(db, id, transaction),
-    sectionId === null ? [] : await notReachedIn(db, sectionId, transaction),
-  ];
-  return { id, version, levelId, sectionId, known, chosen, special, muted, away, notReached };
+  const known = await knownBefore(db, levelId, transaction);
+  const chosen = await placesOf(db, id, transaction);
+  const taught = sectionId === null ? { held: [], notReached: [] } : await heldIn(db, sectionId, transaction);
+  return { id, version, levelId, sectionId, known, chosen, special, muted, away, ...taught };
 }
 
 const findPlan = async (

@@ -11,9 +11,11 @@ const sameLesson = (one: LessonKey, other: LessonKey): boolean =>
   one.sectionId === other.sectionId && one.week === other.week;
 
 /** The answer of the studio is the log as it is now; pages show it at once and read the rest again. */
-function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogRecord): void {
+async function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogRecord): Promise<void> {
   const { sectionId, week } = lesson;
   const logKey = keyOf(api.classLog.read, { sectionId, week });
+  // An answer still on its way was given before and must not come after.
+  await client.cancelQueries({ queryKey: logKey });
   client.setQueryData(logKey, log);
   void client.invalidateQueries({
     predicate: ({ queryKey: [place] }) => place !== logKey[0] && place !== keyOf(api.session.read)[0],
@@ -28,6 +30,8 @@ async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promis
     params: { sectionId, week },
     body: { entries: some.map(({ entry }) => entry) },
   });
+  // First the log, then off this device: at no moment does an entry stand in neither.
+  await takeLog(client, first, log);
   const became = new Map(answers.map((answer) => [answer.id, answer]));
   await settleEntries(
     some.flatMap(({ order, entry }) => {
@@ -37,7 +41,6 @@ async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promis
       return [{ order, state: outcome === "conflict" || outcome === "refused" ? outcome : "gone", why }];
     }),
   );
-  takeLog(client, first, log);
 }
 
 /** A lesson that is there no more takes nothing; its entries stay here with the reason. */

@@ -54,8 +54,14 @@ export interface ClassLogEdit {
   readonly dismiss: (held: HeldEntry) => Promise<void>;
 }
 
+interface Sender {
+  /** What came of the last attempt. */
+  readonly sent: Sent | null;
+  readonly send: () => void;
+}
+
 /** Sends what waits at once, when the connection comes back, and every few seconds while something is left. */
-export function useSender(waiting: number): { readonly sent: Sent | null; readonly send: () => void } {
+export function useSender(waiting: number): Sender {
   const client = useQueryClient();
   const [sent, setSent] = useState<Sent | null>(null);
   const send = useCallback(() => void sendWaiting(client).then(setSent), [client]);
@@ -119,15 +125,21 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
     const mine = own.filter(({ state, entry }) => state === "waiting" && !there.has(entry.id));
     return readLog(mine.map(({ entry }) => entry) as LogEntry[], studio);
   }, [entries, own, studio]);
-  // Two taps in quick succession: the second is made in sight of the first, before the page has shown it.
+  // Two taps in quick succession: the second is made in sight of the first, before that is read back from the device.
+  const made = useRef<readonly LogEntry[]>([]);
+  made.current = made.current.filter(
+    ({ id }) => !entries.some((one) => one.id === id) && !own.some(({ entry }) => entry.id === id),
+  );
   const latest = useRef(log);
-  latest.current = log;
+  latest.current = made.current.length === 0 ? log : readLog(made.current, log);
   const note = useCallback(
     async <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => {
       const after = lastEntry(latest.current, kind, target)?.id ?? null;
-      const made = { id: crypto.randomUUID(), kind, target, value, after, at: new Date().toISOString() };
-      latest.current = readLog([made as LogEntry], latest.current);
-      await holdEntry({ sectionId, week }, made as LogEntryRecord);
+      const at = new Date().toISOString();
+      const entry = { id: crypto.randomUUID(), kind, target, value, after, at } as LogEntry;
+      made.current = [...made.current, entry];
+      latest.current = readLog([entry], latest.current);
+      await holdEntry({ sectionId, week }, entry as LogEntryRecord);
       // What is said now is said in sight of theirs, so it ends an older conflict about the same thing.
       for (const one of conflictsAbout(await heldEntries(), { sectionId, week }, kind, target))
         await dropEntry(one);

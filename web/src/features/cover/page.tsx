@@ -9,7 +9,7 @@ import {
   type Section,
   type Student,
 } from "@map-step/contract";
-import { countCall } from "@map-step/core/figure";
+import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, type LogEntry, readLog, SEGMENT_NAMES, tempoLadder } from "@map-step/core/lesson";
 import { handover } from "@map-step/core/recap";
 import { barsPerMinute } from "@map-step/core/time";
@@ -114,6 +114,7 @@ function Tonight({ lesson, section, level, dance, dances, library }: SheetProps)
                 <Text fontSize="sm">{stages.map(({ text }) => text).join(". ")}.</Text>
               ) : null}
               {others.length > 0 ? <Text fontSize="sm">In order: {others.join(", ")}.</Text> : null}
+              {isNew && steps ? <Text fontSize="sm">{sidesInWords(steps)}</Text> : null}
               {tempi.length > 0 ? (
                 <Text fontSize="sm" className="numbers">
                   Tempi: {tempi.join(", ")} beats a minute ({barsPerMinute(bpm, dance.meter)} bars at the

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } from "@map-step/contract";
-import { countCall } from "@map-step/core/figure";
+import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, type Stage } from "@map-step/core/lesson";
 import { minutesAndSeconds } from "@map-step/core/time";
 import { Link } from "react-router";
@@ -84,6 +84,11 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
       ) : null}
       {others.length > 0 ? (
         <Text mt="2">{others.join(part.kind === "practice" ? ", then " : " against ")}</Text>
+      ) : null}
+      {steps && sidesInWords(steps) ? (
+        <Text mt="2" fontSize="sm">
+          {sidesInWords(steps)}
+        </Text>
       ) : null}
       {dance ? <Stages stages={guideOf({ segment: part, steps, dance, bpm })} /> : null}
       {figure ? (

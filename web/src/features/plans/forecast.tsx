@@ -3,9 +3,9 @@ import { api, type Check, type FigureRecord } from "@map-step/contract";
 import {
   ENOUGH_MARKS,
   type Exposure,
+  exposuresOf,
   fading,
   type LevelPlan,
-  lookAt,
   type Observation,
 } from "@map-step/core/plan";
 import { lazy, Suspense, useMemo } from "react";
@@ -48,7 +48,7 @@ export function Forecast({ input, levelPlan, figures, onClose }: Props) {
     { enabled: section !== null },
   );
   const told = useMemo(() => {
-    const observations = observationsOf(checks.data ?? [], section?.dates ?? [], lookAt(levelPlan).parts);
+    const observations = observationsOf(checks.data ?? [], section?.dates ?? [], exposuresOf(levelPlan));
     const { figures: rows, mean, checkWeek, scale } = fading(levelPlan, { observations });
     return {
       rows: rows.map(({ figureId, recall }) => ({

@@ -44,15 +44,29 @@ export function useLevelPlan(input: PlanInput): Computed {
   const { level, plan, content, library, dance, approaches, pairs, teachers } = input;
   const { chosen, special, muted, away } = content;
   const wishes = JSON.stringify(chosen.map(({ week: _week, ...wish }) => wish));
-  const { known, notReached } = plan;
+  const { known, held, notReached } = plan;
   const bare = useMemo(() => {
     const waiting = (JSON.parse(wishes) as Omit<PlanContent["chosen"][number], "week">[]).map((wish) => ({
       ...wish,
       week: null,
     }));
-    const told = { chosen: waiting, special, muted, away, known, notReached };
+    const told = { chosen: waiting, special, muted, away, known, held, notReached };
     return toLevelPlan(level, told, library, { dance, approaches, alike: pairs ?? [], teachers });
-  }, [level, wishes, special, muted, away, known, notReached, library, dance, approaches, pairs, teachers]);
+  }, [
+    level,
+    wishes,
+    special,
+    muted,
+    away,
+    known,
+    held,
+    notReached,
+    library,
+    dance,
+    approaches,
+    pairs,
+    teachers,
+  ]);
   const strands = useMemo(() => strandsOf(bare), [bare]);
   const partsAt = useMemo(() => {
     const rooms = roomsOf(bare);

@@ -1,6 +1,6 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } from "@map-step/contract";
-import { countCall } from "@map-step/core/figure";
+import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, SEGMENT_NAMES, type Stage, tempoLadder } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { barsPerMinute, minutesAndSeconds } from "@map-step/core/time";
@@ -88,6 +88,7 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
       {steps ? (
         <DanceInClass key={part.id} figure={steps} name={part.title} dance={dance} tempi={tempi} />
       ) : null}
+      {steps && sidesInWords(steps) ? <Text fontWeight="600">{sidesInWords(steps)}</Text> : null}
       {others.map((other, index) =>
         other.steps ? (
           // biome-ignore lint/suspicious/noArrayIndexKey: a chain may come back to a figure; its place tells it apart

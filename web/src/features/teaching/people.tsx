@@ -2,13 +2,16 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Student } from "@map-step/contract";
 import { notedAt, rotation } from "@map-step/core/lesson";
 import { Bell, UserCheck, UserX } from "lucide-react";
-import { useMemo } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
+import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { useRemembered } from "../../kit/remembered.ts";
 import type { ClassLogEdit } from "../class-log/use-class-log.ts";
 import { soundPartnerChange } from "./signal.ts";
 
 /** So many rounds are laid ahead; nobody changes partners more often in one evening. */
 const ROUNDS = 40;
+/** After how many minutes partners change by themselves; 0 for only at a tap. */
+const MINUTES = [0, 1, 2, 3, 5] as const;
 
 interface Props {
   readonly students: readonly Student[];
@@ -80,6 +83,9 @@ export function Attendance({ students, log }: Omit<Props, "week">) {
 /** Who dances with whom: partners change at a tap or by the clock, and nobody waits more than once more than others. */
 export function Partners({ students, log, week, name }: PartnersProps) {
   const [round, setRound] = useRemembered(`partners:${name}`, 0);
+  const [every, setEvery] = useState<(typeof MINUTES)[number]>(0);
+  const [changed, setChanged] = useState(() => Date.now());
+  const due = useRef(() => {});
   const here = students.filter((student) => isHere(log, student));
   const leaders = here.filter(({ role }) => role === "leader");
   const followers = here.filter(({ role }) => role === "follower");
@@ -89,11 +95,17 @@ export function Partners({ students, log, week, name }: PartnersProps) {
     () => rotation(leaders.length, followers.length, ROUNDS, week, waited.split(",").map(Number)),
     [leaders.length, followers.length, week, waited],
   );
+  useEffect(() => {
+    if (every === 0) return;
+    const timer = window.setTimeout(() => due.current(), changed + every * 60_000 - Date.now());
+    return () => window.clearTimeout(timer);
+  }, [every, changed]);
   const now = rounds[round % ROUNDS];
   if (!now) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
   const names = (indexes: readonly number[]) =>
     indexes.flatMap((index) => larger[index]?.name ?? []).join(", ");
   const change = () => {
+    setChanged(Date.now());
     soundPartnerChange();
     setRound(round + 1);
     for (const index of now.waiting) {
@@ -103,6 +115,7 @@ export function Partners({ students, log, week, name }: PartnersProps) {
       void log.note("waited", student.id, { times: before + 1 });
     }
   };
+  due.current = change;
   return (
     <Box>
       <Flex justify="space-between" align="baseline" mb="2">
@@ -116,6 +129,20 @@ export function Partners({ students, log, week, name }: PartnersProps) {
       <Button size="xl" w="full" variant="outline" onClick={change}>
         <Bell aria-hidden /> Change partners
       </Button>
+      <Box mt="2">
+        <ChoiceButtons
+          label="By itself"
+          choices={MINUTES.map((minutes) => ({
+            value: minutes,
+            label: minutes === 0 ? "off" : `${minutes} min`,
+          }))}
+          isChosen={(minutes) => minutes === every}
+          onChoose={(minutes) => {
+            setEvery(minutes);
+            setChanged(Date.now());
+          }}
+        />
+      </Box>
       <Text mt="2" fontWeight="600" role="status">
         {now.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(now.waiting)}`}
       </Text>

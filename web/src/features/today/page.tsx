@@ -47,15 +47,29 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
         <Line name="Section">{lesson.sectionName}</Line>
         {lesson.teachers.length > 0 ? <Line name="Teaching">{lesson.teachers.join(" and ")}</Line> : null}
       </Stack>
-      <Button
-        asChild
-        size="lg"
-        {...(main
-          ? { bg: "#FFFCF5", color: "#1C2B2A", _hover: { bg: "#F4EFE4" } }
-          : { variant: "outline" as const })}
-      >
-        <Link to={`/lessons/${lesson.sectionId}/${lesson.week}`}>Open the lesson</Link>
-      </Button>
+      <Flex gap="2" wrap="wrap">
+        <Button
+          asChild
+          size="lg"
+          {...(main
+            ? { bg: "#FFFCF5", color: "#1C2B2A", _hover: { bg: "#F4EFE4" } }
+            : { variant: "outline" as const })}
+        >
+          <Link to={`/lessons/${lesson.sectionId}/${lesson.week}`}>Open the lesson</Link>
+        </Button>
+        {main ? (
+          <Button
+            asChild
+            size="lg"
+            variant="outline"
+            color="onSolid"
+            borderColor="pine2"
+            _hover={{ bg: "railHere" }}
+          >
+            <Link to={`/teach/${lesson.sectionId}/${lesson.week}`}>Teach it</Link>
+          </Button>
+        ) : null}
+      </Flex>
     </Box>
   );
 }
