@@ -1,14 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import {
-  api,
-  type DanceRecord,
-  type FigureRecord,
-  houseCues,
-  type Lesson,
-  type Level,
-  type Section,
-  type Student,
-} from "@map-step/contract";
+import { api, houseCues, type Lesson, type Student } from "@map-step/contract";
 import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, type LogEntry, readLog, SEGMENT_NAMES, tempoLadder } from "@map-step/core/lesson";
 import { handover } from "@map-step/core/recap";
@@ -19,11 +10,8 @@ import { useApi } from "../../kit/api.ts";
 import { clockAfter, longDay } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
-import { Empty, Loaded } from "../../kit/states.tsx";
 import { useHandover } from "../class-log/use-class-record.ts";
-import { useDances, useFigures } from "../figures/library.ts";
-import { stepsIn } from "../figures/steps.ts";
-import { useSectionWeek } from "../lessons/use-section.ts";
+import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
 
@@ -53,32 +41,20 @@ function Standing({ lesson }: { lesson: Lesson }) {
   );
 }
 
-interface SheetProps {
-  readonly lesson: Lesson;
-  readonly section: Section;
-  readonly level: Level;
-  readonly dance: DanceRecord;
-  readonly dances: readonly DanceRecord[];
-  readonly library: readonly FigureRecord[];
-  readonly students: readonly Student[];
-  readonly last: Lesson | null;
-}
-
 /** Tonight's parts, each with what to do, what to say and what to watch for. */
-function Tonight({ lesson, section, level, dance, dances, library }: SheetProps) {
+function Tonight({ lesson, section, dance, bpm, figureOf, stepsOf }: OpenLesson) {
   let gone = 0;
   return (
     <Box as="ol" listStyleType="none">
       {lesson.segments.map((part) => {
         const from = clockAfter(section.startTime, gone);
         gone += part.minutes;
-        const figure = library.find(({ id }) => id === part.figureId);
-        const steps = figure ? stepsIn(library, dances, figure) : null;
-        const bpm = level.bpm ?? dance.slowestBpm;
+        const figure = figureOf(part.figureId);
+        const steps = stepsOf(figure);
         const stages = guideOf({ segment: part, steps, dance, bpm });
         const isNew = part.kind === "new" || part.kind === "carry-over";
         const cautions = [...new Set([...part.cautions, ...(figure?.cautions ?? [])])];
-        const others = part.withIds.flatMap((id) => library.find((one) => one.id === id)?.name ?? []);
+        const others = part.withIds.flatMap((id) => figureOf(id)?.name ?? []);
         const tempi = isNew && steps ? tempoLadder(steps, dance, bpm).map((rung) => rung.bpm) : [];
         return (
           <Flex
@@ -145,8 +121,21 @@ function Tonight({ lesson, section, level, dance, dances, library }: SheetProps)
   );
 }
 
-function Sheet(props: SheetProps) {
-  const { lesson, section, level, students, last } = props;
+/** The last lesson before this one that was taught; null when there is none. */
+function useLastTaught({ sectionId, week }: Lesson): Lesson | null {
+  const lessons = useApi(api.lessons.list, { params: { id: sectionId } });
+  const taught = lessons.data?.findLast((one) => one.week < week && one.state === "taught")?.week;
+  const last = useApi(
+    api.lessons.read,
+    { params: { sectionId, week: taught ?? 1 } },
+    { enabled: taught !== undefined },
+  );
+  return taught === undefined ? null : (last.data ?? null);
+}
+
+function Sheet(open: OpenLesson) {
+  const { lesson, section, level, students } = open;
+  const last = useLastTaught(lesson);
   const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
   const [leaders, followers] = [count("leader"), count("follower")];
   const waits = Math.abs(leaders - followers);
@@ -169,7 +158,7 @@ function Sheet(props: SheetProps) {
         <Heading as="h2" size="lg" mb="1">
           Tonight
         </Heading>
-        <Tonight {...props} />
+        <Tonight {...open} />
         <Text fontSize="sm" color="soft" mt="2">
           General guidance. The venue's rules, local codes and licensed practitioners come first; either
           partner may decline.
@@ -180,40 +169,4 @@ function Sheet(props: SheetProps) {
 }
 
 /** Everything that somebody who steps in needs, on one page. */
-export function CoverPage() {
-  const { sections, section, sectionId, week } = useSectionWeek();
-  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
-  const lessons = useApi(api.lessons.list, { params: { id: sectionId } });
-  const taught = lessons.data?.findLast((one) => one.week < week && one.state === "taught")?.week;
-  const last = useApi(
-    api.lessons.read,
-    { params: { sectionId, week: taught ?? 1 } },
-    { enabled: taught !== undefined },
-  );
-  const levels = useApi(api.levels.list, {});
-  const students = useApi(api.students.list, { params: { id: sectionId } });
-  const library = useFigures();
-  const dances = useDances();
-  return (
-    <Loaded all={[sections, lesson, lessons, levels, students, library, dances]}>
-      {(_sections, current, _lessons, allLevels, roster, figures, allDances) => {
-        const level = allLevels.find(({ id }) => id === section?.levelId);
-        const dance = allDances.find(({ id }) => id === level?.danceId);
-        if (!section || !level || !dance)
-          return <Empty title="This section is not there any more">Choose another one under Lessons.</Empty>;
-        return (
-          <Sheet
-            lesson={current}
-            section={section}
-            level={level}
-            dance={dance}
-            dances={allDances}
-            library={figures}
-            students={roster}
-            last={taught === undefined ? null : (last.data ?? null)}
-          />
-        );
-      }}
-    </Loaded>
-  );
-}
+export const CoverPage = () => <LessonGate>{(open) => <Sheet {...open} />}</LessonGate>;

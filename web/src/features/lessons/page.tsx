@@ -9,46 +9,27 @@ import {
 } from "@dnd-kit/core";
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import {
-  api,
-  type DanceRecord,
-  type FigureRecord,
-  type Lesson,
-  type LessonSegment,
-  type Level,
-  type Section,
-} from "@map-step/contract";
+import { api, type LessonSegment } from "@map-step/contract";
 import { insertSegment, notedAt, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useApi, useChange } from "../../kit/api.ts";
+import { useChange } from "../../kit/api.ts";
 import { clockAfter, longDay } from "../../kit/dates.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
-import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.tsx";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
-import { useDances, useFigures } from "../figures/library.ts";
-import { stepsIn } from "../figures/steps.ts";
 import { OrderConflict } from "./conflicts.tsx";
 import { FinishDialog } from "./finish.tsx";
+import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
 import { ownPart } from "./own-part.ts";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
 import { PartNote } from "./part-note.tsx";
 import { LessonTools } from "./tools.tsx";
 import { useLesson } from "./use-lesson.ts";
-import { useSectionWeek } from "./use-section.ts";
-
-interface Props {
-  readonly lesson: Lesson;
-  readonly section: Section;
-  readonly level: Level;
-  readonly library: readonly FigureRecord[];
-  readonly dances: readonly DanceRecord[];
-}
 
 /** The running order with the last word of the log on each part, also with what is not sent yet. */
 const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogEdit): LessonSegment[] =>
@@ -58,7 +39,7 @@ const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogE
   });
 
 /** A lesson's running order, before, during and after class. */
-function LessonSheet({ lesson, section, level, library, dances }: Props) {
+function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: OpenLesson) {
   const edit = useLesson(lesson);
   const log = useClassLog(lesson);
   const segments = withMarks(edit.segments, log);
@@ -68,13 +49,11 @@ function LessonSheet({ lesson, section, level, library, dances }: Props) {
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const taught = log.ready ? notedAt(log.log, "ended", "class") !== null : lesson.state === "taught";
   const marked = segments.some(({ covered }) => covered !== null);
-  const figureOf = (id: string | null) => library.find((figure) => figure.id === id);
   const selected =
     segments.find(({ id }) => id === selectedId) ??
     segments.find(({ kind }) => kind === "new") ??
     segments[0];
   const selectedFigure = figureOf(selected?.figureId ?? null);
-  const bpm = level.bpm ?? dances.find(({ id }) => id === level.danceId)?.slowestBpm ?? 100;
   const starts = segments.map((_, index) =>
     clockAfter(section.startTime, totalMinutes(segments.slice(0, index))),
   );
@@ -154,10 +133,10 @@ function LessonSheet({ lesson, section, level, library, dances }: Props) {
           lesson,
           section,
           segments,
-          dance: dances.find(({ id }) => id === level.danceId),
+          dance,
           bpm,
           figureOf,
-          stepsOf: (figure) => (figure ? stepsIn(library, dances, figure) : null),
+          stepsOf,
         }}
         taught={taught}
         onAdd={addOwn}
@@ -226,7 +205,7 @@ function LessonSheet({ lesson, section, level, library, dances }: Props) {
             <PartNote
               part={selected}
               figure={selectedFigure}
-              dance={dances.find(({ id }) => id === level.danceId)}
+              dance={dance}
               bpm={bpm}
               others={selected.withIds.flatMap((id) => figureOf(id)?.name ?? [])}
               onRemove={taught || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
@@ -258,29 +237,8 @@ function LessonSheet({ lesson, section, level, library, dances }: Props) {
   );
 }
 
-export function LessonPage() {
-  const { sections, section, sectionId, week } = useSectionWeek();
-  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
-  const levels = useApi(api.levels.list, {});
-  const library = useFigures();
-  const dances = useDances();
-  return (
-    <Loaded all={[sections, lesson, levels, library, dances]}>
-      {(_sections, current, allLevels, figures, allDances) => {
-        const level = allLevels.find(({ id }) => id === section?.levelId);
-        return section && level ? (
-          <LessonSheet
-            key={`${sectionId}/${week}`}
-            lesson={current}
-            section={section}
-            level={level}
-            library={figures}
-            dances={allDances}
-          />
-        ) : (
-          <Empty title="This section is not there any more">Choose another one under Levels.</Empty>
-        );
-      }}
-    </Loaded>
-  );
-}
+export const LessonPage = () => (
+  <LessonGate>
+    {(open) => <LessonSheet key={`${open.section.id}/${open.lesson.week}`} {...open} />}
+  </LessonGate>
+);

@@ -1,12 +1,11 @@
-import { Button, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type LessonSegment } from "@map-step/contract";
 import { applyTemplate, SEGMENT_NAMES, templateOf } from "@map-step/core/lesson";
-import { useState } from "react";
-import { errorText, useApi, useChange } from "../../kit/api.ts";
+import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
+import { KeepAs } from "../../kit/keep-as.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Loaded } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
 import { ownPart } from "./own-part.ts";
 
 interface Props {
@@ -20,44 +19,13 @@ export function TemplatesDialog({ segments, onTake, onClose }: Props) {
   const templates = useApi(api.lessonTemplates.list, {});
   const keep = useChange(api.lessonTemplates.create);
   const { remove } = useRemoval(api.lessonTemplates.remove, api.lessonTemplates.restore);
-  const [name, setName] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
-  const save = async () => {
-    setProblem(null);
-    try {
-      await keep.mutateAsync({ body: { name, parts: [...templateOf(segments).parts] } });
-      setName("");
-      tellDone(`${name} is kept`);
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
   return (
     <Modal open title="Templates" onClose={onClose} size="lg">
-      <Flex asChild gap="2">
-        <form
-          onSubmit={(event) => {
-            event.preventDefault();
-            if (name.trim() !== "") void save();
-          }}
-        >
-          <Input
-            aria-label="Name of the template"
-            placeholder="Keep the shape of this lesson as …"
-            maxLength={80}
-            value={name}
-            onChange={({ target }) => setName(target.value)}
-          />
-          <Button type="submit" disabled={name.trim() === ""} loading={keep.isPending}>
-            Keep it
-          </Button>
-        </form>
-      </Flex>
-      {problem ? (
-        <Text role="alert" color="brick" mt="1">
-          {problem}
-        </Text>
-      ) : null}
+      <KeepAs
+        label="Name of the template"
+        placeholder="Keep the shape of this lesson as …"
+        onKeep={(name) => keep.mutateAsync({ body: { name, parts: [...templateOf(segments).parts] } })}
+      />
       <Loaded all={[templates]}>
         {(all) => (
           <Stack mt="4" gap="0">

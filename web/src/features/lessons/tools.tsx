@@ -1,5 +1,5 @@
 import { Button, Flex } from "@chakra-ui/react";
-import type { DanceRecord, LessonSegment } from "@map-step/contract";
+import type { LessonSegment } from "@map-step/contract";
 import { useState } from "react";
 import { Link } from "react-router";
 import { copyText } from "../../kit/copy.ts";
@@ -9,7 +9,7 @@ import { TemplatesDialog } from "./templates.tsx";
 import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";
 
 interface Props {
-  readonly written: Omit<WrittenLesson, "dance"> & { readonly dance: DanceRecord | undefined };
+  readonly written: WrittenLesson;
   readonly taught: boolean;
   readonly onAdd: () => void;
   /** Lets the plan lead again; nothing where that is not possible. */
@@ -22,7 +22,7 @@ interface Props {
 /** What else can be done with a lesson: its shape, its length, other ways to see it. */
 export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLength }: Props) {
   const [open, setOpen] = useState<"shorter" | "templates" | null>(null);
-  const { lesson, section, segments, dance } = written;
+  const { lesson, section, segments } = written;
   const { shortBy } = lesson;
   const close = () => setOpen(null);
   const shorten = async (next: readonly LessonSegment[], minutes: number) => {
@@ -67,11 +67,7 @@ export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLeng
       )}
       {link("Somebody steps in", "cover")}
       {lesson.version > 0 ? link("Class log", "log") : null}
-      {dance
-        ? button("Copy as Markdown", () =>
-            copyText(lessonAsMarkdown({ ...written, dance }), "Copied as Markdown"),
-          )
-        : null}
+      {button("Copy as Markdown", () => copyText(lessonAsMarkdown(written), "Copied as Markdown"))}
       {button("Print", () => window.print())}
       {open === "shorter" ? <ShorterDialog segments={segments} onTake={shorten} onClose={close} /> : null}
       {open === "templates" ? <TemplatesDialog segments={segments} onTake={onOrder} onClose={close} /> : null}

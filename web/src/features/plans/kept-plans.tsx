@@ -1,11 +1,10 @@
-import { Box, Button, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type PlanContent } from "@map-step/contract";
-import { useState } from "react";
-import { errorText, useApi, useChange } from "../../kit/api.ts";
+import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
+import { KeepAs } from "../../kit/keep-as.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Loaded } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import { movesBetween, type Proposal } from "./proposal.ts";
@@ -27,24 +26,12 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
   const drafts = useApi(api.planDrafts.list, { params });
   const keep = useChange(api.planDrafts.create);
   const { remove } = useRemoval(api.planDrafts.remove, api.planDrafts.restore);
-  const [name, setName] = useState("");
-  const [problem, setProblem] = useState<string | null>(null);
   const others = [
     ...(section ? [{ id: level.planId, name: "The level's own plan" }] : []),
     ...sections
       .filter(({ id }) => id !== section?.id)
       .map((one) => ({ id: one.planId, name: `${one.name}'s plan` })),
   ];
-  const save = async () => {
-    setProblem(null);
-    try {
-      await keep.mutateAsync({ params, body: { name, content: edit.content } });
-      setName("");
-      tellDone(`${name} is kept`);
-    } catch (error) {
-      setProblem(errorText(error));
-    }
-  };
   const line = (key: string, title: string, content: PlanContent, onRemove: (() => void) | null) => {
     const moves = movesBetween(edit.chosen, content.chosen).length;
     return (
@@ -73,27 +60,14 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
   return (
     <Modal open title="Kept plans" onClose={onClose} size="lg">
       {mayEdit ? (
-        <Flex asChild gap="2" mb="4">
-          <form
-            onSubmit={(event) => {
-              event.preventDefault();
-              if (name.trim() !== "") void save();
-            }}
-          >
-            <Input
-              aria-label="Name of the kept plan"
-              placeholder="keep this plan as …"
-              maxLength={80}
-              value={name}
-              onChange={({ target }) => setName(target.value)}
-            />
-            <Button type="submit" disabled={name.trim() === ""} loading={keep.isPending}>
-              Keep it
-            </Button>
-          </form>
-        </Flex>
+        <Box mb="4">
+          <KeepAs
+            label="Name of the kept plan"
+            placeholder="keep this plan as …"
+            onKeep={(name) => keep.mutateAsync({ params, body: { name, content: edit.content } })}
+          />
+        </Box>
       ) : null}
-      {problem ? <Text color="brick">{problem}</Text> : null}
       <Loaded all={[drafts]}>
         {(list) => (
           <Stack gap="0">

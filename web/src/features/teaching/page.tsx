@@ -1,31 +1,18 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import {
-  api,
-  type DanceRecord,
-  type FigureRecord,
-  type Lesson,
-  type Level,
-  type Section,
-  type Student,
-} from "@map-step/contract";
 import { type Noted, notedAt } from "@map-step/core/lesson";
 import { minutesAndSeconds } from "@map-step/core/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
 import { Link } from "react-router";
-import { useApi } from "../../kit/api.ts";
 import { keepForOffline } from "../../kit/offline.ts";
 import { Panel } from "../../kit/page.tsx";
-import { Empty, Loaded } from "../../kit/states.tsx";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
-import { useDances, useFigures } from "../figures/library.ts";
-import { stepsIn } from "../figures/steps.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
+import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
 import { useLesson } from "../lessons/use-lesson.ts";
-import { useSectionWeek } from "../lessons/use-section.ts";
 import { AfterClass } from "./after-class.tsx";
 import { BigMarks } from "./big-marks.tsx";
 import { Order } from "./order.tsx";
@@ -37,16 +24,6 @@ import { useClassTime } from "./use-class-time.ts";
 
 /** How often the log is read again while a class is on, to see what another device notes. Milliseconds. */
 const LOOK_AGAIN = 5000;
-
-interface Props {
-  readonly lesson: Lesson;
-  readonly section: Section;
-  readonly level: Level;
-  readonly dance: DanceRecord;
-  readonly dances: readonly DanceRecord[];
-  readonly library: readonly FigureRecord[];
-  readonly students: readonly Student[];
-}
 
 /** Keeps on this device what the class needs without a network; true once it can be opened again without one. */
 function useReadyOffline(): boolean {
@@ -63,7 +40,8 @@ const lateText = (late: number): string => {
   return `${minutesAndSeconds(Math.abs(late))} ${late > 0 ? "late" : "early"}`;
 };
 
-function ClassRoom({ lesson, section, level, dance, dances, library, students }: Props) {
+function ClassRoom(open: OpenLesson) {
+  const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
   const { sectionId, week } = lesson;
   const edit = useLesson(lesson);
   const { segments } = edit;
@@ -83,8 +61,6 @@ function ClassRoom({ lesson, section, level, dance, dances, library, students }:
   const part = segments[time.index];
   const ended = notedAt(log.log, "ended", "class") !== null;
   if (!part) return null;
-  const figureOf = (id: string | null) => library.find((one) => one.id === id);
-  const stepsOf = (figure: FigureRecord | undefined) => (figure ? stepsIn(library, dances, figure) : null);
   const figure = figureOf(part.figureId);
   const markOf = (id: string) => notedAt(log.log, "mark", id);
   const goTo = (index: number) => {
@@ -170,7 +146,7 @@ function ClassRoom({ lesson, section, level, dance, dances, library, students }:
               return other ? { figure: other, steps: stepsOf(other) } : [];
             })}
             dance={dance}
-            bpm={level.bpm ?? dance.slowestBpm}
+            bpm={bpm}
             inPart={time.inPart}
           />
         </Box>
@@ -253,33 +229,6 @@ function ClassRoom({ lesson, section, level, dance, dances, library, students }:
 }
 
 /** The lesson in the room, on a tablet or a phone. */
-export function TeachingPage() {
-  const { sections, section, sectionId, week } = useSectionWeek();
-  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
-  const levels = useApi(api.levels.list, {});
-  const students = useApi(api.students.list, { params: { id: sectionId } });
-  const library = useFigures();
-  const dances = useDances();
-  return (
-    <Loaded all={[sections, lesson, levels, students, library, dances]}>
-      {(_sections, current, allLevels, roster, figures, allDances) => {
-        const level = allLevels.find(({ id }) => id === section?.levelId);
-        const dance = allDances.find(({ id }) => id === level?.danceId);
-        if (!section || !level || !dance)
-          return <Empty title="This section is not there any more">Choose another one under Lessons.</Empty>;
-        return (
-          <ClassRoom
-            key={`${sectionId}/${week}`}
-            lesson={current}
-            section={section}
-            level={level}
-            dance={dance}
-            dances={allDances}
-            library={figures}
-            students={roster}
-          />
-        );
-      }}
-    </Loaded>
-  );
-}
+export const TeachingPage = () => (
+  <LessonGate>{(open) => <ClassRoom key={`${open.section.id}/${open.lesson.week}`} {...open} />}</LessonGate>
+);

@@ -1,0 +1,59 @@
+import {
+  api,
+  type DanceRecord,
+  type FigureRecord,
+  type Lesson,
+  type Level,
+  type Section,
+  type Student,
+} from "@map-step/contract";
+import type { Figure } from "@map-step/core/notation";
+import type { ReactNode } from "react";
+import { useApi } from "../../kit/api.ts";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { useDances, useFigures } from "../figures/library.ts";
+import { stepsIn } from "../figures/steps.ts";
+import { useSectionWeek } from "./use-section.ts";
+
+/** A lesson with all that stands around it. */
+export interface OpenLesson {
+  readonly lesson: Lesson;
+  readonly section: Section;
+  readonly level: Level;
+  readonly dance: DanceRecord;
+  readonly students: readonly Student[];
+  /** The tempo that the level goes to, in beats per minute; the dance's slowest where it names none. */
+  readonly bpm: number;
+  readonly figureOf: (id: string | null) => FigureRecord | undefined;
+  readonly stepsOf: (figure: FigureRecord | undefined) => Figure | null;
+}
+
+/** Opens the lesson that the address names, once all around it is read. */
+export function LessonGate({ children }: { children: (open: OpenLesson) => ReactNode }) {
+  const { sections, section, sectionId, week } = useSectionWeek();
+  const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
+  const levels = useApi(api.levels.list, {});
+  const students = useApi(api.students.list, { params: { id: sectionId } });
+  const library = useFigures();
+  const dances = useDances();
+  return (
+    <Loaded all={[sections, lesson, levels, students, library, dances]}>
+      {(_sections, current, allLevels, roster, figures, allDances) => {
+        const level = allLevels.find(({ id }) => id === section?.levelId);
+        const dance = allDances.find(({ id }) => id === level?.danceId);
+        if (!section || !level || !dance)
+          return <Empty title="This section is not there any more">Choose another one under Levels.</Empty>;
+        return children({
+          lesson: current,
+          section,
+          level,
+          dance,
+          students: roster,
+          bpm: level.bpm ?? dance.slowestBpm,
+          figureOf: (id) => figures.find((figure) => figure.id === id),
+          stepsOf: (figure) => (figure ? stepsIn(figures, allDances, figure) : null),
+        });
+      }}
+    </Loaded>
+  );
+}
