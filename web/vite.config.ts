@@ -11,6 +11,8 @@ export default defineConfig({
       // The worker that answers without a network has a fixed address, so that a browser finds its next version.
       input: { page: "index.html", offline: "src/app/offline.worker.ts" },
       output: {
+        // By itself, so that the first page does not fetch it for the sake of a helper that would lie beside it.
+        codeSplitting: { groups: [{ name: "csv", test: /node_modules\/papaparse/ }] },
         entryFileNames: ({ name }) => (name === "offline" ? "offline.js" : "assets/[name]-[hash].js"),
       },
     },

@@ -1,4 +1,8 @@
+import { readFileSync } from "node:fs";
+import { join } from "node:path";
+import { gzipSync } from "node:zlib";
 import type { Page } from "@playwright/test";
+import { WEB_ROOT } from "../../scripts/lib/build.ts";
 import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
 
 /** The main views, by the names of their links and what shows that they are there. */
@@ -27,6 +31,8 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "plan", path: `/levels/${level}/sections/${section}`, shown: /To solve in this plan/ },
     { name: "lessons", path: `/lessons/${section}`, shown: /next lesson/ },
     { name: "lesson", path: `/lessons/${section}/3`, shown: /60 of 60 minutes/ },
+    { name: "teaching", path: `/teach/${section}/3`, shown: /Who is here/ },
+    { name: "class log", path: `/lessons/${section}/2/log`, shown: /Who struggled/ },
     { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
     { name: "check", path: `/checks/${section}`, shown: /alone or better/ },
@@ -44,10 +50,12 @@ const WIDE = new Set([
   "program",
   "plan",
   "lesson",
+  "teaching",
+  "class log",
   "recap",
   "check",
 ]);
-const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "check"]);
+const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "check"]);
 
 /* Only contrast depends on the colours; of all views those with drawings are looked at a second time. */
 for (const { colours, rule } of [
@@ -96,4 +104,12 @@ test("an address that leads nowhere says so", async ({ page, watch }) => {
   await expect(page.getByRole("heading", { name: "There is no page here" })).toBeVisible();
   await page.goto(`${demoStudio()}/figures/00000000-0000-4000-8000-000000000000`);
   await expect(page.getByRole("alert")).toContainText("It may have been removed");
+});
+
+test("the first page fetches less than 260 kB of script", () => {
+  const page = readFileSync(join(WEB_ROOT, "index.html"), "utf8");
+  const scripts = [...page.matchAll(/"(\/assets\/[^"]+\.js)"/g)].map(([, path = ""]) => path);
+  expect(scripts.length).toBeGreaterThan(3);
+  const sizes = scripts.map((path) => gzipSync(readFileSync(join(WEB_ROOT, path))).length);
+  expect(sizes.reduce((sum, size) => sum + size, 0)).toBeLessThan(260_000);
 });
