@@ -23,10 +23,10 @@ async function tablet(browser: Browser): Promise<Page> {
   return context.newPage();
 }
 
-test("a class without a network: everything is kept, survives a reload, and is sent once", async ({
+test("a class without a network: everything is kept, survives a closed page, and is sent once", async ({
   browser,
 }) => {
-  const page = await tablet(browser);
+  let page = await tablet(browser);
   const context = page.context();
   await signIn(page, TEACHER);
   await teach(page, 3);
@@ -55,6 +55,11 @@ test("a class without a network: everything is kept, survives a reload, and is s
   await page.getByRole("button", { name: /Side pass/ }).click();
   await mark(page, "not done").click();
   await expect(page.getByText(/safe on this device/)).toBeVisible();
+  const address = page.url();
+  await page.close();
+  page = await context.newPage();
+  await page.goto(address);
+  await isOn(page, "not done");
 
   await context.setOffline(false);
   await allSent(page);

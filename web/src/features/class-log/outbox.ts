@@ -7,6 +7,12 @@ export interface LessonKey {
   readonly week: number;
 }
 
+/** Who noted something. Only they send it, so that nobody's word goes out under another name. */
+export interface Author {
+  readonly id: string;
+  readonly name: string;
+}
+
 /**
  * An entry on this device: one that waits to be sent, one that met another's word and is to be settled, or one that
  * the studio could not take. It leaves only when the studio has it or the person decided.
@@ -14,6 +20,7 @@ export interface LessonKey {
 export interface HeldEntry extends LessonKey {
   /** The order in which things were noted. */
   readonly order: number;
+  readonly by: Author;
   readonly entry: LogEntryRecord;
   readonly state: "waiting" | "conflict" | "refused";
   readonly why: string | null;
@@ -54,9 +61,13 @@ export const heldEntries = async (): Promise<HeldEntry[]> =>
   (await (await open()).getAll("entries")) as HeldEntry[];
 
 /** Keeps an entry on this device; it is safe once this resolves. */
-export async function holdEntry({ sectionId, week }: LessonKey, entry: LogEntryRecord): Promise<void> {
+export async function holdEntry(
+  { sectionId, week }: LessonKey,
+  { id, name }: Author,
+  entry: LogEntryRecord,
+): Promise<void> {
   const transaction = (await open()).transaction("entries", "readwrite", { durability: "strict" });
-  await transaction.store.add({ sectionId, week, entry, state: "waiting", why: null });
+  await transaction.store.add({ sectionId, week, by: { id, name }, entry, state: "waiting", why: null });
   await transaction.done;
   tell();
 }

@@ -43,29 +43,42 @@ async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promis
   );
 }
 
-/** A lesson that is there no more takes nothing; its entries stay here with the reason. */
-async function refuse(some: readonly HeldEntry[], why: string): Promise<void> {
-  await settleEntries(some.map(({ order }) => ({ order, state: "refused", why })));
+/** What the studio will never take: a lesson that is gone, or something it cannot read. */
+const isFinal = (error: ApiError): boolean => error.problem.status === 404 || error.problem.status === 422;
+
+/** Sends some entries; one that the studio will never take stays here with the reason, and holds no other back. */
+async function sendOrRefuse(client: QueryClient, some: readonly HeldEntry[]): Promise<void> {
+  try {
+    await sendSome(client, some);
+  } catch (error) {
+    if (!(error instanceof ApiError) || !isFinal(error)) throw error;
+    if (some.length > 1) for (const one of some) await sendOrRefuse(client, [one]);
+    else
+      await settleEntries(some.map(({ order }) => ({ order, state: "refused", why: error.problem.detail })));
+  }
 }
 
 /**
- * Sends what waits on this device, lesson by lesson and in the order noted. One page of the browser sends at a
- * time; an entry that was sent before, but whose answer was lost, counts once all the same.
+ * Sends what somebody noted on this device, lesson by lesson and in the order noted. One page of the browser sends
+ * at a time; an entry that was sent before, but whose answer was lost, counts once all the same.
  */
-export const sendWaiting = (client: QueryClient): Promise<Sent> =>
+export const sendWaiting = (client: QueryClient, personId: string): Promise<Sent> =>
   navigator.locks.request("map-step-send", async () => {
     for (;;) {
-      const waiting = (await heldEntries()).filter(({ state }) => state === "waiting");
+      const waiting = (await heldEntries()).filter(
+        ({ state, by }) => state === "waiting" && by.id === personId,
+      );
       const [first] = waiting;
       if (!first) return "all";
       const some = waiting.filter((held) => sameLesson(held, first)).slice(0, MOST_AT_ONCE);
       try {
-        await sendSome(client, some);
+        await sendOrRefuse(client, some);
       } catch (error) {
         if (!(error instanceof ApiError) || error.problem.status === 0) return "no-connection";
         if (error.problem.type === PROBLEM_TYPES.signedOut) return "signed-out";
-        if (error.problem.status >= 500 || error.problem.status === 429) return "failed";
-        await refuse(some, error.problem.detail);
+        // A page that was open for long may hold a token that is out of date; the session brings the new one.
+        if (error.problem.status === 403) await client.refetchQueries({ queryKey: keyOf(api.session.read) });
+        return "failed";
       }
     }
   });

@@ -46,6 +46,9 @@ export function LogSettling({ edit, nameOf }: Props) {
           <Text flex="1" minW="14rem">
             Not taken by the studio: {nameOf(held.entry)}, {valueText(held.entry as LogEntry)}. {held.why}
           </Text>
+          <Button size="sm" variant="outline" onClick={() => void edit.again(held)}>
+            Try again
+          </Button>
           <Button size="sm" variant="outline" onClick={() => void edit.dismiss(held)}>
             I have seen it
           </Button>

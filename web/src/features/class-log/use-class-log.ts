@@ -10,6 +10,7 @@ import {
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useApi } from "../../kit/api.ts";
+import { useSession } from "../session/session.tsx";
 import {
   dropEntry,
   type HeldEntry,
@@ -17,6 +18,7 @@ import {
   holdEntry,
   type LessonKey,
   onOutboxChange,
+  settleEntries,
 } from "./outbox.ts";
 import { type Sent, sendWaiting } from "./send.ts";
 
@@ -52,6 +54,8 @@ export interface ClassLogEdit {
   readonly settle: (conflict: LogConflict, whose: "mine" | "theirs") => Promise<void>;
   /** Lets go of what the studio could not take. */
   readonly dismiss: (held: HeldEntry) => Promise<void>;
+  /** Sends once more what the studio could not take. */
+  readonly again: (held: HeldEntry) => Promise<void>;
 }
 
 interface Sender {
@@ -63,8 +67,9 @@ interface Sender {
 /** Sends what waits at once, when the connection comes back, and every few seconds while something is left. */
 export function useSender(waiting: number): Sender {
   const client = useQueryClient();
+  const { id } = useSession().person;
   const [sent, setSent] = useState<Sent | null>(null);
-  const send = useCallback(() => void sendWaiting(client).then(setSent), [client]);
+  const send = useCallback(() => void sendWaiting(client, id).then(setSent), [client, id]);
   useEffect(() => {
     send();
     window.addEventListener("online", send);
@@ -107,10 +112,14 @@ const conflictsAbout = (
 /** A class log: what the studio has of it and what this device holds, and how to note more. */
 export function useClassLog({ sectionId, week }: LessonKey, every: number | false = false): ClassLogEdit {
   const kept = useApi(api.classLog.read, { params: { sectionId, week } }, { refetchInterval: every });
+  const { person } = useSession();
   const held = useHeld();
   const own = useMemo(
-    () => (held ?? []).filter((one) => one.sectionId === sectionId && one.week === week),
-    [held, sectionId, week],
+    () =>
+      (held ?? []).filter(
+        (one) => one.sectionId === sectionId && one.week === week && one.by.id === person.id,
+      ),
+    [held, sectionId, week, person.id],
   );
   const entries = useMemo(() => kept.data?.entries ?? [], [kept.data]);
   const waitedBefore = useMemo(
@@ -139,13 +148,13 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
       const entry = { id: crypto.randomUUID(), kind, target, value, after, at } as LogEntry;
       made.current = [...made.current, entry];
       latest.current = readLog([entry], latest.current);
-      await holdEntry({ sectionId, week }, entry as LogEntryRecord);
+      await holdEntry({ sectionId, week }, person, entry as LogEntryRecord);
       // What is said now is said in sight of theirs, so it ends an older conflict about the same thing.
       for (const one of conflictsAbout(await heldEntries(), { sectionId, week }, kind, target))
         await dropEntry(one);
       send();
     },
-    [sectionId, week, send],
+    [sectionId, week, person, send],
   );
   const open = own.filter(({ state }) => state === "conflict");
   const conflicts = open
@@ -156,7 +165,7 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
     log,
     entries,
     waitedBefore,
-    ready: kept.data !== undefined && held !== null,
+    ready: (kept.data !== undefined || kept.isError) && held !== null,
     state,
     waiting: waiting.length,
     conflicts,
@@ -168,5 +177,9 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
         await dropEntry(one);
     },
     dismiss: dropEntry,
+    again: async ({ order }) => {
+      await settleEntries([{ order, state: "waiting", why: null }]);
+      send();
+    },
   };
 }

@@ -193,6 +193,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
                     onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
                     onLock={() => edit.edit(segments.with(index, { ...part, locked: !part.locked }))}
                     onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
+                    markable={log.ready}
                     onMark={(covered) => void note("mark", part.id, covered && { covered, reached: null })}
                   />
                 ))}

@@ -129,6 +129,8 @@ interface Props {
   readonly onLock: () => void;
   /** One place up (-1) or down (1). */
   readonly onShift: (by: -1 | 1) => void;
+  /** Whether it is known by now what was marked before. */
+  readonly markable: boolean;
   readonly onMark: (covered: LessonSegment["covered"]) => void;
 }
 
@@ -226,7 +228,12 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
         />
         {part.figureId ? (
           <Box className="no-print">
-            <Marks title={part.title} covered={part.covered} onMark={props.onMark} />
+            <Marks
+              title={part.title}
+              covered={part.covered}
+              disabled={!props.markable}
+              onMark={props.onMark}
+            />
           </Box>
         ) : null}
       </Flex>

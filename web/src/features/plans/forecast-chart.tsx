@@ -27,7 +27,10 @@ export function ForecastChart({ weeks, mean, rows, checkWeek }: Props) {
         itemStyle: { color: ink(colour) },
       });
       const marks = [
-        { yAxis: percent(LEAST_RECALL), label: { formatter: "due to come back", position: "insideEndTop" } },
+        {
+          yAxis: percent(LEAST_RECALL),
+          label: { formatter: "due to come back", position: "insideStartBottom" },
+        },
         { xAxis: checkWeek - 1, label: { formatter: "check" } },
       ];
       return {

@@ -66,6 +66,7 @@ function ClassRoom(open: OpenLesson) {
   const goTo = (index: number) => {
     const before = notedAt(log.log, "spent", part.id)?.seconds ?? 0;
     const seconds = time.go(index);
+    window.scrollTo({ top: 0 });
     if (time.began && seconds >= 5) void log.note("spent", part.id, { seconds: before + seconds });
   };
   const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
@@ -182,6 +183,7 @@ function ClassRoom(open: OpenLesson) {
             <BigMarks
               part={part}
               mark={markOf(part.id)}
+              disabled={!log.ready}
               onMark={(mark) => void log.note("mark", part.id, mark)}
             />
           </Box>
