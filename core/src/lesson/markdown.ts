@@ -8,6 +8,8 @@ export interface WrittenPart {
   readonly title: string;
   readonly kind: string;
   readonly stages: readonly Pick<Stage, "text" | "bpm">[];
+  /** Names of the look-alikes told apart here, or of the chain that is danced, in order. */
+  readonly others: readonly string[];
   readonly cues: readonly string[];
   readonly slips: readonly string[];
   readonly cautions: readonly string[];
@@ -19,10 +21,11 @@ const lines = (label: string, items: readonly string[]): string[] =>
 
 /** A lesson plan as CommonMark: each part with its time, what to do, what to say, what to watch for. */
 export function lessonToMarkdown(title: string, about: string, parts: readonly WrittenPart[]): string {
-  const body = parts.map(({ from, minutes, title: name, kind, stages, cues, slips, cautions }) => {
+  const body = parts.map(({ from, minutes, title: name, kind, stages, others, cues, slips, cautions }) => {
     const items = [
       ...lines("**Take care**", cautions),
       ...stages.map(({ text, bpm }) => `- ${escapeText(text)}${bpm ? ` (${bpm} beats a minute)` : ""}`),
+      ...(others.length > 0 ? lines("In order", [others.join(", ")]) : []),
       ...lines("Say", cues),
       ...lines("Watch for", slips),
     ];

@@ -260,6 +260,7 @@ describe("lessonToMarkdown", () => {
         title: "Side *pass*",
         kind: "New",
         stages: [{ text: "To music at speed", bpm: 96 }],
+        others: ["Basic", "Pass"],
         cues: ["Feet meet"],
         slips: ["Rushing"],
         cautions: ["Arms in front"],
@@ -270,6 +271,7 @@ describe("lessonToMarkdown", () => {
         title: "Wrap",
         kind: "Wrap",
         stages: [],
+        others: [],
         cues: [],
         slips: [],
         cautions: [],
@@ -285,6 +287,7 @@ New, 12 min
 
 - **Take care**: Arms in front
 - To music at speed (96 beats a minute)
+- In order: Basic, Pass
 - Say: Feet meet
 - Watch for: Rushing
 

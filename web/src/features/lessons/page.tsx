@@ -10,7 +10,14 @@ import {
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
 import { api, type LessonSegment } from "@map-step/contract";
-import { insertSegment, notedAt, removeSegment, retime, totalMinutes } from "@map-step/core/lesson";
+import {
+  insertSegment,
+  notedAt,
+  removeSegment,
+  retime,
+  totalMinutes,
+  type WrittenPart,
+} from "@map-step/core/lesson";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useChange } from "../../kit/api.ts";
@@ -30,6 +37,7 @@ import { Part } from "./part.tsx";
 import { PartNote } from "./part-note.tsx";
 import { LessonTools } from "./tools.tsx";
 import { useLesson } from "./use-lesson.ts";
+import { writtenParts } from "./written-lesson.ts";
 
 /** The running order with the last word of the log on each part, also with what is not sent yet. */
 const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogEdit): LessonSegment[] =>
@@ -54,9 +62,8 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
     segments.find(({ kind }) => kind === "new") ??
     segments[0];
   const selectedFigure = figureOf(selected?.figureId ?? null);
-  const starts = segments.map((_, index) =>
-    clockAfter(section.startTime, totalMinutes(segments.slice(0, index))),
-  );
+  const written = { levelName: level.name, lesson, section, segments, dance, bpm, figureOf, stepsOf };
+  const parts = writtenParts(written);
 
   const drop = ({ active, over }: DragEndEvent) => {
     const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
@@ -128,16 +135,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         )}
       </PageHead>
       <LessonTools
-        written={{
-          levelName: level.name,
-          lesson,
-          section,
-          segments,
-          dance,
-          bpm,
-          figureOf,
-          stepsOf,
-        }}
+        written={written}
         taught={taught}
         onAdd={addOwn}
         onRebuild={lesson.version > 0 && !marked ? () => void rebuild() : null}
@@ -183,8 +181,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
                   <Part
                     key={part.id}
                     part={part}
-                    figure={figureOf(part.figureId)}
-                    from={starts[index] ?? ""}
+                    written={parts[index] as WrittenPart}
                     selected={part.id === selected?.id}
                     taught={taught}
                     first={index === 0}

@@ -1,8 +1,8 @@
 import { Box, Flex, IconButton, Input, Text } from "@chakra-ui/react";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
-import type { FigureRecord, LessonSegment } from "@map-step/contract";
-import { SEGMENT_NAMES, type SegmentKind } from "@map-step/core/lesson";
+import type { LessonSegment } from "@map-step/contract";
+import { SEGMENT_NAMES, type SegmentKind, type WrittenPart } from "@map-step/core/lesson";
 import {
   ChevronDown,
   ChevronUp,
@@ -81,6 +81,7 @@ function Minutes({ title, minutes, disabled, locked, onLock, onChange }: Minutes
       <IconButton
         size="2xs"
         variant="ghost"
+        className="no-print"
         aria-label={`A minute less for ${title}`}
         disabled={minutes <= 1}
         onClick={() => onChange(minutes - 1)}
@@ -106,6 +107,7 @@ function Minutes({ title, minutes, disabled, locked, onLock, onChange }: Minutes
       <IconButton
         size="2xs"
         variant="ghost"
+        className="no-print"
         aria-label={`A minute more for ${title}`}
         onClick={() => onChange(minutes + 1)}
       >
@@ -117,8 +119,8 @@ function Minutes({ title, minutes, disabled, locked, onLock, onChange }: Minutes
 
 interface Props {
   readonly part: LessonSegment;
-  readonly figure: FigureRecord | undefined;
-  readonly from: string;
+  /** The part as it is written down, with its hour, for the screen and for paper. */
+  readonly written: WrittenPart;
   readonly selected: boolean;
   readonly taught: boolean;
   readonly first: boolean;
@@ -134,20 +136,39 @@ interface Props {
   readonly onMark: (covered: LessonSegment["covered"]) => void;
 }
 
+/** On paper each part says what to do, what to say and what to watch for. */
+const OnPaper = ({ stages, others, cues, slips }: WrittenPart) => (
+  <Box display="none" _print={{ display: "block" }} fontSize="sm" w="full" ps="3.5rem">
+    {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
+    {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
+    {cues.length > 0 ? (
+      <Text>
+        <b>Say:</b> {cues.join(" ")}
+      </Text>
+    ) : null}
+    {slips.length > 0 ? (
+      <Text>
+        <b>Watch for:</b> {slips.join(" ")}
+      </Text>
+    ) : null}
+  </Box>
+);
+
 /** One timed part of the running order. */
-export function Part({ part, figure, from, selected, taught, onSelect, ...props }: Props) {
+export function Part({ part, written, selected, taught, onSelect, ...props }: Props) {
   const { setNodeRef, attributes, listeners, transform, transition } = useSortable({
     id: part.id,
     disabled: taught,
   });
   const layers = part.layers.map(({ layer }) => (layer === "return" ? "bring it back" : layer)).join(", ");
-  const cautions = [...new Set([...part.cautions, ...(figure?.cautions ?? [])])];
+  const { from, cautions } = written;
   return (
     <Flex
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
       as="li"
       bg={selected ? "pineWash" : "panel"}
+      _print={{ bg: "white", breakInside: "avoid" }}
       borderWidth="1px"
       borderColor={selected ? "pine" : "rule"}
       borderRadius="lg"
@@ -236,6 +257,7 @@ export function Part({ part, figure, from, selected, taught, onSelect, ...props 
             />
           </Box>
         ) : null}
+        <OnPaper {...written} />
       </Flex>
     </Flex>
   );

@@ -6,7 +6,13 @@ import {
   type LessonSegment,
   type Section,
 } from "@map-step/contract";
-import { guideOf, lessonToMarkdown, SEGMENT_NAMES } from "@map-step/core/lesson";
+import {
+  guideOf,
+  lessonToMarkdown,
+  SEGMENT_NAMES,
+  totalMinutes,
+  type WrittenPart,
+} from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { clockAfter, longDay } from "../../kit/dates.ts";
 
@@ -21,11 +27,11 @@ export interface WrittenLesson {
   readonly stepsOf: (figure: FigureRecord | undefined) => Figure | null;
 }
 
-/** A lesson plan as Markdown, with the times of day at which its parts begin. */
-export function lessonAsMarkdown(written: WrittenLesson): string {
-  const { levelName, lesson, section, segments, dance, bpm, figureOf, stepsOf } = written;
+/** The parts of a lesson as they are written down, each with the time of day at which it begins. */
+export function writtenParts(written: WrittenLesson): WrittenPart[] {
+  const { section, segments, dance, bpm, figureOf, stepsOf } = written;
   let gone = 0;
-  const parts = segments.map((part) => {
+  return segments.map((part) => {
     const figure = figureOf(part.figureId);
     const from = clockAfter(section.startTime, gone);
     gone += part.minutes;
@@ -35,11 +41,18 @@ export function lessonAsMarkdown(written: WrittenLesson): string {
       title: part.title,
       kind: SEGMENT_NAMES[part.kind],
       stages: guideOf({ segment: part, steps: stepsOf(figure), dance, bpm }),
+      others: part.withIds.flatMap((id) => figureOf(id)?.name ?? []),
       cues: figure ? houseCues(figure.cues) : [],
       slips: figure?.slips ?? [],
       cautions: [...new Set([...part.cautions, ...(figure?.cautions ?? [])])],
     };
   });
-  const about = `${section.name}, ${longDay(lesson.date)}, ${section.startTime}, ${gone} minutes${section.room ? `, ${section.room}` : ""}`;
-  return lessonToMarkdown(`${levelName}, week ${lesson.week}`, about, parts);
+}
+
+/** A lesson plan as Markdown. */
+export function lessonAsMarkdown(written: WrittenLesson): string {
+  const { levelName, lesson, section, segments } = written;
+  const minutes = totalMinutes(segments);
+  const about = `${section.name}, ${longDay(lesson.date)}, ${section.startTime}, ${minutes} minutes${section.room ? `, ${section.room}` : ""}`;
+  return lessonToMarkdown(`${levelName}, week ${lesson.week}`, about, writtenParts(written));
 }
