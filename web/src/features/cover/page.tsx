@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { api, houseCues, type Lesson, type Student } from "@map-step/contract";
+import { api, type Lesson, type Student } from "@map-step/contract";
 import { countCall, sidesInWords } from "@map-step/core/figure";
-import { guideOf, type LogEntry, readLog, SEGMENT_NAMES, tempoLadder } from "@map-step/core/lesson";
+import { type LogEntry, readLog, tempoLadder, type WrittenPart } from "@map-step/core/lesson";
 import { handover } from "@map-step/core/recap";
 import { barsPerMinute } from "@map-step/core/time";
 import { TriangleAlert } from "lucide-react";
@@ -12,6 +12,7 @@ import { PageHead, Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useHandover } from "../class-log/use-class-record.ts";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
+import { writtenParts } from "../lessons/written-lesson.ts";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
 
@@ -42,20 +43,18 @@ function Standing({ lesson }: { lesson: Lesson }) {
 }
 
 /** Tonight's parts, each with what to do, what to say and what to watch for. */
-function Tonight({ lesson, section, dance, bpm, figureOf, stepsOf }: OpenLesson) {
-  let gone = 0;
+function Tonight(open: OpenLesson) {
+  const { lesson, level, dance, bpm, figureOf, stepsOf } = open;
+  const written = writtenParts({ ...open, levelName: level.name, segments: lesson.segments });
   return (
     <Box as="ol" listStyleType="none">
-      {lesson.segments.map((part) => {
-        const from = clockAfter(section.startTime, gone);
-        gone += part.minutes;
-        const figure = figureOf(part.figureId);
-        const steps = stepsOf(figure);
-        const stages = guideOf({ segment: part, steps, dance, bpm });
+      {lesson.segments.map((part, index) => {
+        const { from, kind, stages, others, cues, slips, cautions } = written[index] as WrittenPart;
+        const steps = stepsOf(figureOf(part.figureId));
         const isNew = part.kind === "new" || part.kind === "carry-over";
-        const cautions = [...new Set([...part.cautions, ...(figure?.cautions ?? [])])];
-        const others = part.withIds.flatMap((id) => figureOf(id)?.name ?? []);
         const tempi = isNew && steps ? tempoLadder(steps, dance, bpm).map((rung) => rung.bpm) : [];
+        // What only comes back needs no words; its cue is one tap away.
+        const brief = part.kind === "return";
         return (
           <Flex
             as="li"
@@ -72,12 +71,12 @@ function Tonight({ lesson, section, dance, bpm, figureOf, stepsOf }: OpenLesson)
                 {part.minutes} min
               </Text>
             </Box>
-            <Box flex="1" minW="0">
-              <Text fontWeight="700" lineHeight="1.3">
+            <Box flex="1" minW="0" fontSize="sm">
+              <Text fontWeight="700" fontSize="md" lineHeight="1.3">
                 {part.title}
                 <Text as="span" color="soft" fontWeight="400">
                   {" "}
-                  {SEGMENT_NAMES[part.kind]}
+                  {kind}
                   {steps ? `, ${countCall(steps)}` : ""}
                 </Text>
               </Text>
@@ -86,27 +85,27 @@ function Tonight({ lesson, section, dance, bpm, figureOf, stepsOf }: OpenLesson)
                   <CountRibbon figure={steps} name={part.title} timing={dance} small />
                 </Box>
               ) : null}
-              {stages.length > 0 ? (
-                <Text fontSize="sm">{stages.map(({ text }) => text).join(". ")}.</Text>
-              ) : null}
-              {others.length > 0 ? <Text fontSize="sm">In order: {others.join(", ")}.</Text> : null}
-              {isNew && steps ? <Text fontSize="sm">{sidesInWords(steps)}</Text> : null}
+              {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
+              {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
+              {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}
               {tempi.length > 0 ? (
-                <Text fontSize="sm" className="numbers">
+                <Text className="numbers">
                   Tempi: {tempi.join(", ")} beats a minute ({barsPerMinute(bpm, dance.meter)} bars at the
                   end).
                 </Text>
               ) : null}
-              {figure && part.kind !== "return" ? (
-                <Text fontSize="sm">
-                  {houseCues(figure.cues).length > 0 ? <b>Say: </b> : null}
-                  {houseCues(figure.cues).join(" ")}
-                  {figure.slips.length > 0 ? <b> Watch for: </b> : null}
-                  {figure.slips.join(" ")}
+              {cues.length > 0 && !brief ? (
+                <Text>
+                  <b>Say:</b> {cues.join(" ")}
+                </Text>
+              ) : null}
+              {slips.length > 0 && !brief ? (
+                <Text>
+                  <b>Watch for:</b> {slips.join(" ")}
                 </Text>
               ) : null}
               {cautions.map((caution) => (
-                <Flex key={caution} gap="1.5" fontSize="sm" fontWeight="600" align="flex-start">
+                <Flex key={caution} gap="1.5" fontWeight="600" align="flex-start">
                   <Box color="apricot" mt="0.5" flexShrink="0">
                     <TriangleAlert size={14} role="img" aria-label="Take care" />
                   </Box>
