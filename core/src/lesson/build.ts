@@ -19,8 +19,9 @@ export interface LessonInput {
   readonly carryOver: readonly Segment[];
 }
 
-/** Minutes to hold two look-alikes against each other. A stated default of the product. */
+/** Minutes to hold two look-alikes against each other, and so many pairs at most. Stated defaults of the product. */
 const CONTRAST_MINUTES = 3;
+const MOST_CONTRASTS = 2;
 
 const kindAt = (age: number, work: string): SegmentKind =>
   work === "return" ? "return" : age === 0 ? "new" : "deepen";
@@ -76,17 +77,28 @@ export const segment = (kind: SegmentKind, title: string, minutes: number): Segm
 const fixed = (kind: SegmentKind, title: string, minutes: number): Segment[] =>
   minutes > 0 ? [segment(kind, title, minutes)] : [];
 
-/** Look-alikes of which one is taught tonight and the other is danced already, each pair once. */
+/**
+ * Look-alikes that are danced both by now, the later of them since the lesson before at most, and one of which is
+ * taught tonight; the latest first.
+ */
 function contrasts({ plan, week }: LessonInput, work: readonly Segment[]): Segment[] {
   const names = new Map(plan.figures.map(({ id, name }) => [id, name]));
   const tonight = new Set(work.flatMap(({ kind, figureId }) => (kind === "return" ? [] : (figureId ?? []))));
-  const danced = new Set([...plan.known, ...beganBy(plan, week)]);
-  return (plan.alike ?? []).flatMap(({ a, b, decides }) => {
-    const both = danced.has(a) && danced.has(b) && names.has(a) && names.has(b);
-    if (decides === null || !both || !(tonight.has(a) || tonight.has(b))) return [];
-    const title = `${names.get(a)} or ${names.get(b)}`;
-    return [{ ...segment("contrast", title, CONTRAST_MINUTES), withIds: [a, b] }];
-  });
+  const began = new Map(plan.placements.map((placement) => [placement.figureId, placement.week]));
+  for (const id of plan.known) began.set(id, 0);
+  const later = (a: string, b: string) => Math.max(began.get(a) ?? week + 1, began.get(b) ?? week + 1);
+  return (plan.alike ?? [])
+    .filter(({ a, b, decides }) => {
+      const [last, named] = [later(a, b), names.has(a) && names.has(b)];
+      const isNow = last <= week && last >= week - 1 && (tonight.has(a) || tonight.has(b));
+      return decides !== null && named && isNow;
+    })
+    .sort((one, two) => later(two.a, two.b) - later(one.a, one.b))
+    .slice(0, MOST_CONTRASTS)
+    .map(({ a, b }) => ({
+      ...segment("contrast", `${names.get(a)} or ${names.get(b)}`, CONTRAST_MINUTES),
+      withIds: [a, b],
+    }));
 }
 
 const beganBy = ({ placements }: LevelPlan, week: number): string[] =>
@@ -120,8 +132,8 @@ export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: n
 
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
- * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that sum exactly to the lesson's.
- * When the plan holds more than the lesson, all parts give way in proportion.
+ * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that
+ * sum exactly to the lesson's. When the plan holds more than the lesson, all parts give way in proportion.
  */
 export function buildLesson(input: LessonInput): Segment[] {
   const { plan, week } = input;

@@ -21,7 +21,9 @@ function shuffled(count: number, seed: number): number[] {
  * Who dances with whom, round by round. The larger role moves round a ring of as many places as it has dancers;
  * the places at which one waits are spread evenly round the ring. So within any number of rounds nobody waits more
  * than once more than anybody else, and no two meet again before everybody of the larger role had each place once.
- * Those who waited most so far are given the places that wait least.
+ * Those who waited most so far begin where it takes longest until they wait again. Each dancer's waits follow one
+ * another as the first ones do (a balanced word; Morse and Hedlund, 1940), so a term stays as fair as an evening,
+ * after however many rounds an evening ends.
  * @param leaders how many there are, a whole number from 0
  * @param followers likewise
  * @param seed for another order of dancers; the same seed gives the same rounds
@@ -41,10 +43,13 @@ export function rotation(
   const waitsAt = new Set(Array.from({ length: idle }, (_, index) => Math.floor((index * many) / idle)));
   const dances = Array.from({ length: many }, (_, place) => place).filter((place) => !waitsAt.has(place));
   const placeOf = (start: number, round: number): number => (start + round) % many;
-  const waits = (start: number): number =>
-    Array.from({ length: rounds }, (_, round) => placeOf(start, round)).filter((at) => waitsAt.has(at))
-      .length;
-  const starts = shuffled(many, seed + 1).sort((a, b) => waits(a) - waits(b));
+  /** Round by round, once about the ring: 1 where one who begins here waits. */
+  const waitsFrom = Array.from({ length: many }, (_, start) =>
+    Array.from({ length: many }, (_, round) => (waitsAt.has(placeOf(start, round)) ? 1 : 0)).join(""),
+  );
+  const starts = shuffled(many, seed + 1).sort((a, b) =>
+    (waitsFrom[a] as string).localeCompare(waitsFrom[b] as string),
+  );
   const dancers = shuffled(many, seed).sort((a, b) => (waited[b] ?? 0) - (waited[a] ?? 0));
   const partners = shuffled(few, seed + 2);
   return Array.from({ length: rounds }, (_, round) => {

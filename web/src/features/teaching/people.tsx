@@ -80,9 +80,22 @@ export function Attendance({ students, log }: Omit<Props, "week">) {
   );
 }
 
+/** Since when the same people dance, and how often each of them had sat out by then. */
+interface Standing {
+  readonly round: number;
+  readonly people: string;
+  readonly from: number;
+  readonly waited: readonly number[];
+}
+
 /** Who dances with whom: partners change at a tap or by the clock, and nobody waits more than once more than others. */
 export function Partners({ students, log, week, name }: PartnersProps) {
-  const [round, setRound] = useRemembered(`partners:${name}`, 0);
+  const [kept, stand] = useRemembered<Standing>(`rotation:${name}`, {
+    round: 0,
+    people: "",
+    from: 0,
+    waited: [],
+  });
   const [every, setEvery] = useState<(typeof MINUTES)[number]>(0);
   const [changed, setChanged] = useState(() => Date.now());
   const due = useRef(() => {});
@@ -90,29 +103,40 @@ export function Partners({ students, log, week, name }: PartnersProps) {
   const leaders = here.filter(({ role }) => role === "leader");
   const followers = here.filter(({ role }) => role === "follower");
   const larger = leaders.length >= followers.length ? leaders : followers;
-  const waited = larger.map(({ id }) => log.waitedBefore.get(id) ?? 0).join();
+  const tonight = (id: string): number => notedAt(log.log, "waited", id)?.times ?? 0;
+  const people = here.map(({ id }) => id).join();
+  // Somebody comes or goes: the ring is laid anew, and knows who has sat out how often.
+  const now: Standing =
+    kept.people === people
+      ? kept
+      : {
+          round: kept.round,
+          people,
+          from: kept.round,
+          waited: larger.map(({ id }) => (log.waitedBefore.get(id) ?? 0) + tonight(id)),
+        };
+  const { round, from } = now;
+  const waited = now.waited.join();
   const rounds = useMemo(
-    () => rotation(leaders.length, followers.length, ROUNDS, week, waited.split(",").map(Number)),
-    [leaders.length, followers.length, week, waited],
+    () => rotation(leaders.length, followers.length, ROUNDS, week + from, waited.split(",").map(Number)),
+    [leaders.length, followers.length, week, from, waited],
   );
   useEffect(() => {
     if (every === 0) return;
     const timer = window.setTimeout(() => due.current(), changed + every * 60_000 - Date.now());
     return () => window.clearTimeout(timer);
   }, [every, changed]);
-  const now = rounds[round % ROUNDS];
-  if (!now) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
+  const dance = rounds[(round - from) % ROUNDS];
+  if (!dance) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
   const names = (indexes: readonly number[]) =>
     indexes.flatMap((index) => larger[index]?.name ?? []).join(", ");
   const change = () => {
     setChanged(Date.now());
     soundPartnerChange();
-    setRound(round + 1);
-    for (const index of now.waiting) {
+    stand({ ...now, round: round + 1 });
+    for (const index of dance.waiting) {
       const student = larger[index];
-      if (!student) continue;
-      const before = notedAt(log.log, "waited", student.id)?.times ?? 0;
-      void log.note("waited", student.id, { times: before + 1 });
+      if (student) void log.note("waited", student.id, { times: tonight(student.id) + 1 });
     }
   };
   due.current = change;
@@ -144,10 +168,10 @@ export function Partners({ students, log, week, name }: PartnersProps) {
         />
       </Box>
       <Text mt="2" fontWeight="600" role="status">
-        {now.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(now.waiting)}`}
+        {dance.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(dance.waiting)}`}
       </Text>
       <Box as="ul" listStyleType="none" mt="2" fontSize="sm">
-        {now.couples.map(([leader, follower]) => (
+        {dance.couples.map(([leader, follower]) => (
           <li key={`${leader} ${follower}`}>
             {leaders[leader]?.name} with {followers[follower]?.name}
           </li>
