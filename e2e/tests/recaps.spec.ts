@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
 
 async function openRecap(page: Page, week: number): Promise<void> {
   await page.goto(`${demoStudio()}/recaps`);
@@ -26,6 +26,8 @@ test("formatted text is saved as it is typed and read as it was formatted", asyn
   await page.keyboard.type("Shoes");
   await page.getByRole("button", { name: "Bold" }).click();
   await page.keyboard.type(" that slide.");
+  await page.getByLabel("Insert a figure").selectOption({ label: "Closed basic, ribbon" });
+  await expect(editor(page).getByRole("table", { name: /Closed basic/ })).toBeAttached();
   await saved(page);
   const link = await page.getByLabel("Public link").inputValue();
   const reader = await (await browser.newContext()).newPage();
@@ -33,6 +35,13 @@ test("formatted text is saved as it is typed and read as it was formatted", asyn
   await expect(reader.getByRole("heading", { name: "One more thing", level: 3 })).toBeVisible();
   await expect(reader.locator("strong", { hasText: "Shoes" })).toBeVisible();
   await expect(reader.getByText("Saltglass Dance House")).toBeVisible();
+  await expect(reader.getByRole("table", { name: /Closed basic/ })).toBeAttached();
+  await reader.getByRole("button", { name: "Play Foundation step" }).first().click();
+  await expect(reader.getByRole("button", { name: "Stop Foundation step" })).toBeVisible();
+  await reader.getByRole("button", { name: "followers" }).click();
+  await expect(reader.getByRole("heading", { name: "How to follow it" })).toBeVisible();
+  await expect(reader.getByRole("heading", { name: "How to lead it" })).toBeHidden();
+  await expectAccessible(reader);
   expect(await reader.context().cookies()).toEqual([]);
   await reader.context().close();
 });

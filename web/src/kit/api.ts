@@ -53,7 +53,10 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
   const response = await fetch(address(endpoint.path, params), request).catch(() => {
     throw new ApiError(unreachable);
   });
-  const answer: unknown = await response.json().catch(() => unreachable);
+  // An answer that breaks off is no answer, whatever its status was.
+  const answer: unknown = await response.json().catch(() => {
+    throw new ApiError(unreachable);
+  });
   if (!response.ok) throw new ApiError(answer as Problem);
   if (isSession(answer)) csrfToken = answer.csrfToken;
   return answer as z.output<R>;

@@ -3,7 +3,8 @@ import { judgeEntry, readLog } from "@map-step/core/lesson";
 import { Op, type Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
-import { findLesson } from "../lessons/read.ts";
+import { findLesson, readLesson } from "../lessons/read.ts";
+import { changeLesson } from "../lessons/service.ts";
 import { readSection } from "../sections/service.ts";
 import type { ClassEntryRow } from "./models.ts";
 
@@ -101,6 +102,18 @@ async function apply(
     );
 }
 
+/** Keeps the running order as it is planned, so that something can be noted of it; nothing when one is kept. */
+async function keepPlanned(db: Database, sectionId: string, week: number): Promise<void> {
+  if (await findLesson(db, sectionId, week)) return;
+  const { segments } = await readLesson(db, sectionId, week);
+  try {
+    await changeLesson(db, sectionId, week, { version: 0, segments });
+  } catch (error) {
+    // Another device kept it in this moment; its parts are the same.
+    if (!(await findLesson(db, sectionId, week))) throw error;
+  }
+}
+
 /**
  * Notes entries in the order given, all or none of them in one transaction. The lesson's row is held meanwhile, so
  * entries of two devices come one after the other. An entry that is there already is answered as it was; one that
@@ -113,14 +126,14 @@ export async function noteInLog(
   sent: readonly LogEntryRecord[],
   person: Pick<Person, "id">,
 ): Promise<Log & { readonly answers: EntryAnswer[] }> {
-  await readSection(db, sectionId);
+  await keepPlanned(db, sectionId, week);
   return db.sequelize.transaction(async (transaction) => {
     const lesson = await db.Lesson.findOne({
       where: { sectionId, week },
       transaction,
       lock: transaction.LOCK.UPDATE,
     });
-    if (!lesson) throw notFound("This lesson has no running order of its own yet. Open it again.");
+    if (!lesson) throw notFound();
     const known = await entriesOf(db, lesson.id, transaction);
     const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
     let log = readLog(known);

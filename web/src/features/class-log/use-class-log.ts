@@ -94,6 +94,21 @@ export function useHeld(): readonly HeldEntry[] | null {
   return held;
 }
 
+/** Resolves once something is ready; the same promise each time. */
+function useReadiness(ready: boolean): Promise<void> {
+  const [gate] = useState(() => {
+    let open = () => {};
+    const opened = new Promise<void>((resolve) => {
+      open = resolve;
+    });
+    return { open, opened };
+  });
+  useEffect(() => {
+    if (ready) gate.open();
+  }, [ready, gate]);
+  return gate.opened;
+}
+
 const conflictsAbout = (
   held: readonly HeldEntry[],
   { sectionId, week }: LessonKey,
@@ -141,8 +156,12 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
   );
   const latest = useRef(log);
   latest.current = made.current.length === 0 ? log : readLog(made.current, log);
+  const ready = (kept.data !== undefined || kept.isError) && held !== null;
+  const untilReady = useReadiness(ready);
   const note = useCallback(
     async <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => {
+      // A tap before the log is read waits for it, so that it is made in sight of what was said before.
+      await untilReady;
       const after = lastEntry(latest.current, kind, target)?.id ?? null;
       const at = new Date().toISOString();
       const entry = { id: crypto.randomUUID(), kind, target, value, after, at } as LogEntry;
@@ -154,7 +173,7 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
         await dropEntry(one);
       send();
     },
-    [sectionId, week, person, send],
+    [sectionId, week, person, send, untilReady],
   );
   const open = own.filter(({ state }) => state === "conflict");
   const conflicts = open
@@ -165,7 +184,7 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
     log,
     entries,
     waitedBefore,
-    ready: (kept.data !== undefined || kept.isError) && held !== null,
+    ready,
     state,
     waiting: waiting.length,
     conflicts,

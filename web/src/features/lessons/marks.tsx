@@ -11,13 +11,11 @@ export const MARK_SIGNS: Readonly<Record<Covered, LucideIcon>> = {
 interface Props {
   readonly title: string;
   readonly covered: Covered | null;
-  /** While it is not known yet what was marked before. */
-  readonly disabled?: boolean;
   readonly onMark: (covered: Covered | null) => void;
 }
 
 /** What became of a part: done, part done, not done. A second tap takes the mark back. */
-export const Marks = ({ title, covered, disabled = false, onMark }: Props) => (
+export const Marks = ({ title, covered, onMark }: Props) => (
   <Flex role="group" aria-label={`${title} was`} gap="1">
     {COVERED.map((value) => {
       const Sign = MARK_SIGNS[value];
@@ -29,7 +27,6 @@ export const Marks = ({ title, covered, disabled = false, onMark }: Props) => (
           px="2.5"
           variant={on ? "solid" : "outline"}
           aria-pressed={on}
-          disabled={disabled}
           onClick={() => onMark(on ? null : value)}
         >
           <Sign aria-hidden /> {COVERED_NAMES[value]}

@@ -70,7 +70,8 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
     if (over && over.id !== active.id) edit.edit(arrayMove([...segments], at(active.id), at(over.id)));
   };
   const note: typeof log.note = async (...noted) => {
-    if (await edit.keepFirst()) await log.note(...noted);
+    // Parts of one's own must be in the studio before anything is noted of them.
+    if (await edit.saving.flush()) await log.note(...noted);
   };
   const takeOut = (index: number) => {
     const before = segments;
@@ -190,7 +191,6 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
                     onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
                     onLock={() => edit.edit(segments.with(index, { ...part, locked: !part.locked }))}
                     onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
-                    markable={log.ready}
                     onMark={(covered) => void note("mark", part.id, covered && { covered, reached: null })}
                   />
                 ))}

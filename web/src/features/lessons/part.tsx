@@ -131,8 +131,6 @@ interface Props {
   readonly onLock: () => void;
   /** One place up (-1) or down (1). */
   readonly onShift: (by: -1 | 1) => void;
-  /** Whether it is known by now what was marked before. */
-  readonly markable: boolean;
   readonly onMark: (covered: LessonSegment["covered"]) => void;
 }
 
@@ -249,12 +247,7 @@ export function Part({ part, written, selected, taught, onSelect, ...props }: Pr
         />
         {part.figureId ? (
           <Box className="no-print">
-            <Marks
-              title={part.title}
-              covered={part.covered}
-              disabled={!props.markable}
-              onMark={props.onMark}
-            />
+            <Marks title={part.title} covered={part.covered} onMark={props.onMark} />
           </Box>
         ) : null}
         <OnPaper {...written} />

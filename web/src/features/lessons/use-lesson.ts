@@ -1,6 +1,6 @@
 import { api, type Lesson, type LessonSegment } from "@map-step/contract";
 import { useCallback, useEffect, useState } from "react";
-import { isStale, useChange } from "../../kit/api.ts";
+import { useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { tellError } from "../../kit/toasts.tsx";
 
@@ -11,8 +11,6 @@ export interface LessonEdit {
   readonly saving: Autosave<Segments, Lesson>;
   readonly edit: (next: Segments) => void;
   readonly settle: (next: Segments, theirs: Lesson) => void;
-  /** Makes sure that the running order is kept, so that something can be noted of it; false when it cannot be. */
-  readonly keepFirst: () => Promise<boolean>;
   /** Gives this lesson another length, with an order that fills it. */
   readonly setLength: (next: Segments, shortBy: number) => Promise<void>;
   /** Lets the plan lead again. */
@@ -48,26 +46,6 @@ export function useLesson(lesson: Lesson): LessonEdit {
   );
   useEffect(() => take(lesson), [lesson, take]);
 
-  const keep = async (): Promise<void> => {
-    const body = { version: saving.version(), segments: content(segments) };
-    take(await change.mutateAsync({ params, body }));
-  };
-  // A log belongs to a kept running order: the first note keeps the order as it is planned now.
-  const keepFirst = async (): Promise<boolean> => {
-    try {
-      if (!(await saving.flush())) return false;
-      if (saving.version() === 0) await keep();
-      return true;
-    } catch (error) {
-      // Another device kept the same planned order in this moment; its parts are the same.
-      if (isStale(error)) {
-        take(error.problem.current as Lesson);
-        return true;
-      }
-      tellError(error);
-      return false;
-    }
-  };
   return {
     segments,
     saving,
@@ -79,7 +57,6 @@ export function useLesson(lesson: Lesson): LessonEdit {
       setSegments(next);
       saving.settle(next, theirs);
     },
-    keepFirst,
     setLength: async (next, shortBy) => {
       if (!(await saving.flush())) return;
       await change

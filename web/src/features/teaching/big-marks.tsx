@@ -9,13 +9,11 @@ type Mark = NotedValues["mark"];
 interface MarksProps {
   readonly part: LessonSegment;
   readonly mark: Mark | null;
-  /** While it is not known yet what was marked before. */
-  readonly disabled: boolean;
   readonly onMark: (mark: Mark | null) => void;
 }
 
 /** One tap: done, part done, not done; after part done, how far it got. */
-export function BigMarks({ part, mark, disabled, onMark }: MarksProps) {
+export function BigMarks({ part, mark, onMark }: MarksProps) {
   const layers = part.layers.flatMap(({ layer }) => (layer === "return" ? [] : [layer as Layer]));
   return (
     <Box>
@@ -33,7 +31,6 @@ export function BigMarks({ part, mark, disabled, onMark }: MarksProps) {
               variant={on ? "solid" : "outline"}
               bg={on ? undefined : "panel"}
               aria-pressed={on}
-              disabled={disabled}
               onClick={() => onMark(on ? null : { covered, reached: null })}
             >
               <Sign aria-hidden /> {COVERED_NAMES[covered]}

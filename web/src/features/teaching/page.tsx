@@ -3,7 +3,7 @@ import { type Noted, notedAt } from "@map-step/core/lesson";
 import { minutesAndSeconds } from "@map-step/core/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { keepForOffline } from "../../kit/offline.ts";
 import { Panel } from "../../kit/page.tsx";
@@ -12,7 +12,6 @@ import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
-import { useLesson } from "../lessons/use-lesson.ts";
 import { AfterClass } from "./after-class.tsx";
 import { BigMarks } from "./big-marks.tsx";
 import { Order } from "./order.tsx";
@@ -43,21 +42,13 @@ const lateText = (late: number): string => {
 function ClassRoom(open: OpenLesson) {
   const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
   const { sectionId, week } = lesson;
-  const edit = useLesson(lesson);
-  const { segments } = edit;
+  const { segments } = lesson;
   const log = useClassLog(lesson, LOOK_AGAIN);
   const planned = Date.parse(`${lesson.date}T${section.startTime}`);
   const time = useClassTime(`${sectionId}/${week}`, segments, planned);
   const offline = useReadyOffline();
   const [finishing, setFinishing] = useState(false);
   useAwake();
-  const { keepFirst } = edit;
-  const opened = useRef(false);
-  useEffect(() => {
-    // Everything noted in class speaks of a kept running order.
-    if (!opened.current) void keepFirst();
-    opened.current = true;
-  }, [keepFirst]);
   const part = segments[time.index];
   const ended = notedAt(log.log, "ended", "class") !== null;
   if (!part) return null;
@@ -183,7 +174,6 @@ function ClassRoom(open: OpenLesson) {
             <BigMarks
               part={part}
               mark={markOf(part.id)}
-              disabled={!log.ready}
               onMark={(mark) => void log.note("mark", part.id, mark)}
             />
           </Box>
