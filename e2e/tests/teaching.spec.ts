@@ -95,6 +95,7 @@ test("two devices in one class see each other's marks, and settle what they see 
   await mark(other, "part done").click();
   await expect(other.getByText(/safe on this device/)).toBeVisible();
   await mark(page, "not done").click();
+  await isOn(page, "not done");
   await allSent(page);
   await other.context().setOffline(false);
   const dialog = other.getByRole("dialog");
