@@ -94,10 +94,25 @@ describe("a cancelled lesson", () => {
     expect((await teacher.call(api.classLog.note, { ...params(1), body: { entries: [ended] } })).status).toBe(
       200,
     );
-    expect((await planOf(planId)).notReached).toEqual([{ figureId: course.figures.home.id, week: 1 }]);
+    const figureId = course.figures.home.id;
+    expect(await planOf(planId)).toMatchObject({
+      notReached: [{ figureId, week: 1 }],
+      held: [{ week: 1, danced: [] }],
+    });
     const third = (await teacher.call(api.lessons.read, params(3))).body;
     expect(third.segments[1]).toMatchObject({ kind: "carry-over", title: "Home" });
     expect(third.segments.map(({ title }) => title)).toContain("Pass");
+    const home = segments.find((part) => part.figureId === figureId);
+    const done = noted({
+      kind: "mark",
+      target: home?.id ?? "",
+      value: { covered: "part", reached: "steps" },
+    });
+    await teacher.call(api.classLog.note, { ...params(1), body: { entries: [done] } });
+    expect(await planOf(planId)).toMatchObject({
+      notReached: [],
+      held: [{ week: 1, danced: [{ figureId, layer: "steps" }] }],
+    });
   });
 });
 
