@@ -149,7 +149,10 @@ export function buildLesson(input: LessonInput): Segment[] {
   const isFirst = rooms.find(({ held }) => held)?.week === week;
   const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
   const back = fixed("return", "Back to what came before the break", refresher);
-  const taught = [...input.carryOver, ...back, ...planned(input)];
+  // A repair may have put what was carried over into this week as new: it is taught once.
+  const carried = new Set(input.carryOver.map(({ figureId }) => figureId));
+  const fresh = planned(input).filter(({ kind, figureId }) => kind !== "new" || !carried.has(figureId));
+  const taught = [...input.carryOver, ...back, ...fresh];
   const work = [...taught, ...contrasts(input, taught)];
   const wanted = work.reduce((sum, { minutes }) => sum + minutes, 0);
   const warmUp = Math.min(rules.warmUpMinutes, rules.lessonMinutes);

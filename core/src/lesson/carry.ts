@@ -18,14 +18,31 @@ function remainder({ covered: _covered, reached, ...segment }: TaughtSegment): S
   return { ...segment, layers, minutes: Math.ceil((segment.minutes * left) / planned) };
 }
 
+/** Two parts about one figure as one: the minutes of both, layer by layer. */
+function together(one: Segment, other: Segment): Segment {
+  const layers = [...one.layers];
+  for (const { layer, minutes } of other.layers) {
+    const at = layers.findIndex((known) => known.layer === layer);
+    const known = layers[at];
+    if (known) layers[at] = { layer, minutes: known.minutes + minutes };
+    else layers.push({ layer, minutes });
+  }
+  return { ...one, layers, minutes: one.minutes + other.minutes };
+}
+
 /**
- * What a taught lesson leaves for the next one: figures that were not reached keep their minutes and layers, those
- * done in part the layers that were not reached. Anything not marked counts as not reached.
+ * What a taught lesson leaves for the next one, one part a figure: figures that were not reached keep their minutes
+ * and layers, those done in part the layers that were not reached. Anything not marked counts as not reached.
  */
-export const carryOver = (segments: readonly TaughtSegment[]): Segment[] =>
-  segments.flatMap((taught) => {
+export function carryOver(segments: readonly TaughtSegment[]): Segment[] {
+  const left = new Map<string, Segment>();
+  for (const taught of segments) {
     const { covered, reached: _reached, ...segment } = taught;
-    if (segment.figureId === null || covered === "done") return [];
-    const left = covered === "part" ? remainder(taught) : segment;
-    return [{ ...left, kind: "carry-over" as const, locked: false }];
-  });
+    if (segment.figureId === null || covered === "done") continue;
+    const rest = covered === "part" ? remainder(taught) : segment;
+    const before = left.get(segment.figureId);
+    const carried = { ...rest, kind: "carry-over" as const, locked: false };
+    left.set(segment.figureId, before ? together(before, carried) : carried);
+  }
+  return [...left.values()];
+}

@@ -148,6 +148,46 @@ describe("carryOver", () => {
   });
 });
 
+describe("what is carried over", () => {
+  it("is one part a figure, and is not taught as new besides", () => {
+    const layers = [{ layer: "steps" as const, minutes: 4 }];
+    const deeper = [
+      { layer: "partner" as const, minutes: 3 },
+      { layer: "steps" as const, minutes: 1 },
+    ];
+    const unmarked = { covered: null, reached: null };
+    const left = carryOver([
+      { ...segment("carry-over", 4, "a"), layers, ...unmarked },
+      { ...segment("deepen", 4, "a"), layers: deeper, ...unmarked },
+      { ...segment("new", 9, "b"), ...unmarked },
+    ]);
+    expect(left).toMatchObject([
+      {
+        figureId: "a",
+        minutes: 8,
+        layers: [
+          { layer: "steps", minutes: 5 },
+          { layer: "partner", minutes: 3 },
+        ],
+      },
+      { figureId: "b", minutes: 9 },
+    ]);
+    const plan = levelOf(
+      [figure("A"), figure("B")],
+      [
+        ["A", 1],
+        ["B", 2],
+      ],
+    );
+    const parts = buildLesson({ plan, week: 2, carryOver: left });
+    expect(parts.filter(({ figureId }) => figureId === "b").map(({ kind }) => kind)).toEqual(["carry-over"]);
+    expect(parts.filter(({ figureId }) => figureId === "a").map(({ kind }) => kind)).toEqual([
+      "carry-over",
+      "deepen",
+    ]);
+  });
+});
+
 describe("carryOver by layer", () => {
   const layers = [
     { layer: "steps" as const, minutes: 6 },

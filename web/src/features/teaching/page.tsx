@@ -187,7 +187,11 @@ function ClassRoom(open: OpenLesson) {
         >
           <ChevronLeft aria-hidden />
         </Button>
-        {time.began ? (
+        {ended ? (
+          <Button asChild size="xl" flex="1">
+            <Link to={`/recaps/${sectionId}/${week}`}>Write the recap</Link>
+          </Button>
+        ) : time.began ? (
           <Button
             size="xl"
             flex="1"
