@@ -14,10 +14,11 @@ import type { FigureRecord } from "./figures.ts";
 import type { Level } from "./levels.ts";
 import type { Plan } from "./plans.ts";
 
-/** What plans read off a dance's figures. */
+/** What plans read off a dance's figures, each thing worked out when it is first asked for. */
 export interface DanceFacts {
-  readonly facts: ReadonlyMap<string, PlanFacts>;
-  /** What its figures have in common; worked out when it is first asked for. */
+  /** Nothing for a figure without steps, or that cannot be read. */
+  readonly factsOf: (figureId: string) => PlanFacts | undefined;
+  /** What its figures have in common. */
   readonly alike: () => readonly LikePair[];
 }
 
@@ -27,27 +28,30 @@ const kept = new Map<string, DanceFacts>();
 
 function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
   const find = openLibrary(own, dance);
-  const steps = new Map<string, Figure>();
-  for (const { id, name } of own) {
-    const parsed = find(name);
-    if (parsed && parsed.faults.length === 0) steps.set(id, countedFrom(parsed.figure, dance.countFrom));
-  }
-  const known = (ids: readonly string[]) =>
-    ids.flatMap((id) => {
-      const figure = steps.get(id);
+  const records = new Map(own.map((record) => [record.id, record]));
+  const stepsOf = once((id: string): Figure | undefined => {
+    const parsed = find(records.get(id)?.name ?? "");
+    return parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : undefined;
+  });
+  const withSteps = (ids: Iterable<string>) =>
+    [...ids].flatMap((id) => {
+      const figure = stepsOf(id);
       return figure ? [{ id, figure }] : [];
     });
-  const facts = own.flatMap(({ id, tier, needs }) => {
-    const figure = steps.get(id);
-    return figure ? [[id, planFacts(figure, tier, dance, known(needs))] as const] : [];
+  const factsOf = once((id: string): PlanFacts | undefined => {
+    const [record, figure] = [records.get(id), stepsOf(id)];
+    return record && figure ? planFacts(figure, record.tier, dance, withSteps(record.needs)) : undefined;
   });
-  let pairs: readonly LikePair[] | null = null;
-  return {
-    facts: new Map(facts),
-    alike: () => {
-      pairs ??= compareLibrary([...steps].map(([id, figure]) => ({ id, figure })));
-      return pairs;
-    },
+  const pairs = once(() => compareLibrary(withSteps(records.keys())));
+  return { factsOf, alike: () => pairs("") };
+}
+
+/** A function of a name that works out each answer once. */
+function once<T>(work: (name: string) => T): (name: string) => T {
+  const known = new Map<string, T>();
+  return (name) => {
+    if (!known.has(name)) known.set(name, work(name));
+    return known.get(name) as T;
   };
 }
 
@@ -102,7 +106,7 @@ export function toLevelPlan(
           needs,
           cautions,
           teacherIds,
-          facts: read?.facts.get(id),
+          facts: read?.factsOf(id),
           wish: entry?.wish ?? "may",
           worth: entry?.worth ?? 5,
           pinned: entry?.pinned ?? false,
