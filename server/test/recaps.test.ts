@@ -79,7 +79,9 @@ describe("the link of a recap", () => {
     expect((await renew()).status).toBe(422);
     const { version } = await read();
     const published = (await teacher.call(api.recaps.publish, { ...at(), body: { version } })).body;
+    const before = await versions();
     const renewed = (await renew()).body;
+    expect(await versions()).toEqual(before);
     expect(renewed.secret).not.toBe(published.secret);
     const outside = await studio.visitor();
     const open = async (secret: string | null) =>

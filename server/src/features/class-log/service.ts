@@ -65,22 +65,16 @@ export async function readClassLog(db: Database, sectionId: string, week: number
   };
 }
 
-/** Why an entry cannot be kept; `null` when it can. */
-async function refusal(
-  db: Database,
-  sectionId: string,
-  lessonId: string,
+/** Why an entry cannot be kept, given the parts of its lesson and the students of its section; `null` when it can. */
+function refusal(
   { kind, target }: LogEntryRecord,
-  transaction: Transaction,
-): Promise<string | null> {
-  if (kind === "mark" || kind === "spent")
-    return (await db.LessonSegment.count({ where: { id: target, lessonId }, transaction })) === 0
-      ? "This part is not in the lesson any more."
-      : null;
-  if (kind === "attendance" || kind === "waited")
-    return (await db.Student.count({ where: { id: target, sectionId }, transaction })) === 0
-      ? "This student is not in the section."
-      : null;
+  parts: ReadonlySet<string>,
+  students: ReadonlySet<string>,
+): string | null {
+  if ((kind === "mark" || kind === "spent") && !parts.has(target))
+    return "This part is not in the lesson any more.";
+  if ((kind === "attendance" || kind === "waited") && !students.has(target))
+    return "This student is not in the section.";
   return null;
 }
 
@@ -134,13 +128,18 @@ export async function noteInLog(
       lock: transaction.LOCK.UPDATE,
     });
     if (!lesson) throw notFound();
-    const known = await entriesOf(db, lesson.id, transaction);
+    const lessonId = lesson.id;
+    const parts = await db.LessonSegment.findAll({ where: { lessonId }, attributes: ["id"], transaction });
+    const partIds = new Set(parts.map((part) => part.id));
+    const roster = await db.Student.findAll({ where: { sectionId }, attributes: ["id"], transaction });
+    const studentIds = new Set(roster.map((student) => student.id));
+    const known = await entriesOf(db, lessonId, transaction);
     const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
     let log = readLog(known);
     const answers: EntryAnswer[] = [];
     for (const entry of sent) {
       const before = outcomes.get(entry.id);
-      const why = before ? null : await refusal(db, sectionId, lesson.id, entry, transaction);
+      const why = before ? null : refusal(entry, partIds, studentIds);
       if (before || why !== null) {
         answers.push({ id: entry.id, outcome: before ?? "refused", why });
         continue;
@@ -150,16 +149,16 @@ export async function noteInLog(
       const notedAt = new Date(at);
       const staffId = person.id;
       await db.ClassEntry.create(
-        { id, lessonId: lesson.id, kind, target, value, after, notedAt, staffId, outcome },
+        { id, lessonId, kind, target, value, after, notedAt, staffId, outcome },
         { transaction },
       );
-      if (outcome === "kept") await apply(db, lesson.id, entry, transaction);
+      if (outcome === "kept") await apply(db, lessonId, entry, transaction);
       log = readLog([entry], log);
       outcomes.set(id, outcome);
       answers.push({ id, outcome, why: null });
     }
     return {
-      entries: await entriesOf(db, lesson.id, transaction),
+      entries: await entriesOf(db, lessonId, transaction),
       waitedBefore: await waitedBefore(db, sectionId, week, transaction),
       answers,
     };

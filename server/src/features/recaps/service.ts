@@ -42,9 +42,12 @@ async function writeRecap(
   const current = () => readRecap(db, sectionId, week);
   const now = await current();
   await db.sequelize.transaction(async (transaction) => {
-    let id = (await db.Recap.findOne({ where: { lessonId: lesson.id }, transaction }))?.id;
-    if (id !== undefined) await changeAt(db.Recap, id, version, { ...values }, transaction, current);
-    else {
+    const kept = await db.Recap.findOne({ where: { lessonId: lesson.id }, transaction });
+    if (kept) {
+      await changeAt(db.Recap, kept.id, version, { ...values }, transaction, current);
+      // Another link says nothing else than before.
+      if (values.document) await keepVersion(db, kept.id, { ...now, ...values }, staffId, transaction);
+    } else {
       if (version !== 0) throw stale(now);
       const [row, created] = await db.Recap.findOrCreate({
         where: { lessonId: lesson.id },
@@ -52,9 +55,8 @@ async function writeRecap(
         transaction,
       });
       if (!created) throw stale(await current());
-      id = row.id;
+      await keepVersion(db, row.id, { ...now, ...values }, staffId, transaction);
     }
-    await keepVersion(db, id, { ...now, ...values }, staffId, transaction);
   });
   return current();
 }
@@ -74,40 +76,32 @@ export async function readVersions(db: Database, sectionId: string, week: number
 
 const newSecret = (): string => randomBytes(18).toString("base64url");
 
+/** Changes the address of a recap to what follows from the one it has. */
+const withLink =
+  (next: (secret: string | null) => string | null) =>
+  async (
+    db: Database,
+    sectionId: string,
+    week: number,
+    version: number,
+    { id }: Pick<Person, "id">,
+  ): Promise<Recap> => {
+    const { secret } = await readRecap(db, sectionId, week);
+    return writeRecap(db, sectionId, week, version, { secret: next(secret) }, id);
+  };
+
 /** Gives the recap an address that cannot be guessed. A published one keeps the address it has. */
-export async function publishRecap(
-  db: Database,
-  sectionId: string,
-  week: number,
-  version: number,
-  { id }: Pick<Person, "id">,
-): Promise<Recap> {
-  const { secret } = await readRecap(db, sectionId, week);
-  return writeRecap(db, sectionId, week, version, { secret: secret ?? newSecret() }, id);
-}
+export const publishRecap = withLink((secret) => secret ?? newSecret());
 
 /** Gives a published recap another address; the one before is dead from then on. */
-export async function renewLink(
-  db: Database,
-  sectionId: string,
-  week: number,
-  version: number,
-  { id }: Pick<Person, "id">,
-): Promise<Recap> {
-  const { secret } = await readRecap(db, sectionId, week);
+export const renewLink = withLink((secret) => {
   if (secret === null)
     throw invalid([{ path: "", message: "This recap is not published, so it has no link." }]);
-  return writeRecap(db, sectionId, week, version, { secret: newSecret() }, id);
-}
+  return newSecret();
+});
 
 /** Kills the address for good; publishing again gives a new one. */
-export const unpublishRecap = (
-  db: Database,
-  sectionId: string,
-  week: number,
-  version: number,
-  { id }: Pick<Person, "id">,
-): Promise<Recap> => writeRecap(db, sectionId, week, version, { secret: null }, id);
+export const unpublishRecap = withLink(() => null);
 
 /** The figures that a text shows, each put together from those it is made of. */
 async function shownFigures(

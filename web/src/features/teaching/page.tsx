@@ -41,8 +41,7 @@ const lateText = (late: number): string => {
 
 function ClassRoom(open: OpenLesson) {
   const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
-  const { sectionId, week } = lesson;
-  const { segments } = lesson;
+  const { sectionId, week, segments } = lesson;
   const log = useClassLog(lesson, LOOK_AGAIN);
   const planned = Date.parse(`${lesson.date}T${section.startTime}`);
   const time = useClassTime(`${sectionId}/${week}`, segments, planned);
@@ -58,7 +57,8 @@ function ClassRoom(open: OpenLesson) {
     const before = notedAt(log.log, "spent", part.id)?.seconds ?? 0;
     const seconds = time.go(index);
     window.scrollTo({ top: 0 });
-    if (time.began && seconds >= 5) void log.note("spent", part.id, { seconds: before + seconds });
+    // Who looks back after the class spends no time on it.
+    if (time.began && !ended && seconds >= 5) void log.note("spent", part.id, { seconds: before + seconds });
   };
   const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
     segments.find(({ id }) => id === target)?.title ??
