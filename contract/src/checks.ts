@@ -3,7 +3,13 @@ import { z } from "zod";
 import { localDate, version } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 
-export const checkMark = z.object({ studentId: z.uuid(), figureId: z.uuid(), mark: z.enum(MARKS), version });
+/** `null` for one that was taken back: its version counts on. */
+export const checkMark = z.object({
+  studentId: z.uuid(),
+  figureId: z.uuid(),
+  mark: z.enum(MARKS).nullable(),
+  version,
+});
 export const check = z.object({
   id: z.uuid(),
   sectionId: z.uuid(),
@@ -13,23 +19,8 @@ export const check = z.object({
   marks: z.array(checkMark),
 });
 
-/** `null` takes a mark back. The version is 0 where there is none yet. */
-export const markChange = z.object({
-  studentId: z.uuid(),
-  figureId: z.uuid(),
-  mark: z.enum(MARKS).nullable(),
-  version,
-});
-export const markResult = z.object({
-  studentId: z.uuid(),
-  figureId: z.uuid(),
-  mark: z.enum(MARKS).nullable(),
-  version,
-});
-
 export type Check = z.infer<typeof check>;
 export type CheckMark = z.infer<typeof checkMark>;
-export type MarkChange = z.infer<typeof markChange>;
 
 export const checksApi = {
   /** Newest first. */
@@ -40,6 +31,7 @@ export const checksApi = {
     params: byId,
     response: z.array(check),
   }),
+  /** Opens the sheet of a day; where there is one already, whoever began it, it is that one. */
   create: endpoint({
     method: "POST",
     path: "/sections/:id/checks",
@@ -48,12 +40,13 @@ export const checksApi = {
     body: z.object({ heldOn: localDate }),
     response: check,
   }),
+  /** Sets, changes or takes back one mark. The version is 0 where there has never been one. */
   mark: endpoint({
     method: "PUT",
     path: "/checks/:id/marks",
     access: "checks.write",
     params: byId,
-    body: markChange,
-    response: markResult,
+    body: checkMark,
+    response: checkMark,
   }),
 };

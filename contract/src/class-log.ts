@@ -54,7 +54,7 @@ export const keptEntry = z.intersection(logEntry, z.object({ by: z.string(), out
 
 /** What became of an entry that was sent. One that cannot be kept is refused with the reason, and nothing else is. */
 export const entryAnswer = z.object({
-  id: z.uuid(),
+  id: z.string(),
   outcome: z.enum([...OUTCOMES, "refused"]),
   why: z.string().nullable(),
 });
@@ -78,13 +78,17 @@ export const classLogApi = {
     params: ofLesson,
     response: classLog,
   }),
-  /** Notes entries in the order given. One that was sent before is answered as before and counts once. */
+  /**
+   * Notes entries in the order given, each judged by itself and answered in its place: one that can't be read or kept
+   * is refused and holds no other back. One that was sent before is answered as before and counts once.
+   */
   note: endpoint({
     method: "POST",
     path: `${LESSON_PATH}/log`,
     access: "lessons.write",
+    judgesEach: true,
     params: ofLesson,
-    body: z.object({ entries: z.array(logEntry).min(1).max(200) }),
+    body: z.object({ entries: z.array(z.record(z.string(), z.unknown())).min(1).max(200) }),
     response: classLog.extend({ answers: z.array(entryAnswer) }),
   }),
 };

@@ -16,7 +16,8 @@ export const localDate = z
   .refine(
     (date) => !Number.isNaN(Date.parse(date)) && new Date(date).toISOString().startsWith(date),
     "There is no such day",
-  );
+  )
+  .refine((date) => date >= "1900" && date < "2201", "A year from 1900 to 2200");
 
 export const wholeNumber = (least: number, most: number) =>
   z.int("A whole number").min(least, `At least ${least}`).max(most, `At most ${most}`);

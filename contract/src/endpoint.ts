@@ -11,6 +11,8 @@ export interface Endpoint<
   /** Below `/api`, with `:name` for each parameter. */
   readonly path: string;
   readonly access: Access;
+  /** Its body holds entries that are judged one by one, so that a bad one refuses no other. */
+  readonly judgesEach?: boolean;
   readonly params: Params;
   readonly body: Body;
   readonly response: Response;
@@ -28,6 +30,7 @@ export function endpoint<
   method: Endpoint["method"];
   path: string;
   access: Access;
+  judgesEach?: boolean;
   params?: P;
   body?: B;
   response: R;

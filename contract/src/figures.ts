@@ -59,6 +59,18 @@ export const figureContent = z.object({
 });
 
 export const figure = stored.extend(figureContent.shape);
+/** A figure as lists and choices need it; its text is read by dance, or one by one. */
+export const figureLine = figure.pick({
+  id: true,
+  version: true,
+  danceId: true,
+  name: true,
+  otherNames: true,
+  kind: true,
+  tier: true,
+  minutes: true,
+});
+export type FigureLine = z.infer<typeof figureLine>;
 export const figureChange = changeOf(figureContent);
 export type FigureRecord = z.infer<typeof figure>;
 export type FigureContent = z.infer<typeof figureContent>;
@@ -72,7 +84,16 @@ export function houseCues(cues: readonly Cue[]): string[] {
 }
 
 export const figuresApi = {
-  list: endpoint({ method: "GET", path: "/figures", access: "read", response: z.array(figure) }),
+  /** All figures of the studio, in short: by kind, then tier, then name. */
+  list: endpoint({ method: "GET", path: "/figures", access: "read", response: z.array(figureLine) }),
+  /** The figures of one dance in full, in the same order. */
+  ofDance: endpoint({
+    method: "GET",
+    path: "/dances/:id/figures",
+    access: "read",
+    params: byId,
+    response: z.array(figure),
+  }),
   read: endpoint({ method: "GET", path: "/figures/:id", access: "read", params: byId, response: figure }),
   create: endpoint({
     method: "POST",

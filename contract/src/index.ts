@@ -1,4 +1,5 @@
 import { approachesApi } from "./approaches.ts";
+import { binApi } from "./bin.ts";
 import { checksApi } from "./checks.ts";
 import { classLogApi } from "./class-log.ts";
 import { dancesApi } from "./dances.ts";
@@ -15,6 +16,7 @@ import { staffApi } from "./staff.ts";
 import { todayApi } from "./today.ts";
 
 export * from "./approaches.ts";
+export * from "./bin.ts";
 export * from "./checks.ts";
 export * from "./class-log.ts";
 export * from "./dances.ts";
@@ -32,6 +34,7 @@ export * from "./problem.ts";
 export * from "./recaps.ts";
 export * from "./sections.ts";
 export * from "./session.ts";
+export * from "./shape.ts";
 export * from "./staff.ts";
 export * from "./today.ts";
 
@@ -54,4 +57,5 @@ export const api = {
   checks: checksApi,
   staff: staffApi,
   today: todayApi,
+  bin: binApi,
 } as const;

@@ -10,7 +10,7 @@ export const lessonTemplateContent = z.object({
     .array(
       z.object({
         kind: z.enum(SEGMENT_KINDS),
-        title: z.string().trim().max(120, "At most 120 characters"),
+        title: z.string().trim().max(200, "At most 200 characters"),
         minutes: wholeNumber(1, 240),
       }),
     )

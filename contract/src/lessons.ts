@@ -22,7 +22,8 @@ export const lessonSummary = z.object({
 export const segmentContent = z.object({
   id: z.uuid(),
   kind: z.enum(SEGMENT_KINDS),
-  title: words(120),
+  /** Also the names of two figures, which the product puts together. */
+  title: words(200),
   figureId: z.uuid().nullable(),
   withIds: z.array(z.uuid()).max(20).default([]),
   layers: z.array(z.object({ layer: z.enum(WORK), minutes: wholeNumber(1, 240) })).max(12),
@@ -46,8 +47,10 @@ export const lesson = z.object({
   /** Minutes that it is shorter than its plan says. */
   shortBy: z.int(),
   state: z.enum(LESSON_STATES),
-  /** 0 while the lesson follows the plan and nothing has been kept yet. */
+  /** 0 while nothing has ever been kept of it. */
   version,
+  /** Whether the plan makes the running order, because none of its own is kept. */
+  followsPlan: z.boolean(),
   segments: z.array(segment),
   /** What the lesson before left that this kept running order does not hold yet. */
   toCarry: z.array(segmentContent),
@@ -61,7 +64,7 @@ export const lessonChange = z.object({
   segments: z
     .array(segmentContent)
     .min(1, "A lesson has at least one part")
-    .max(60, "At most 60 parts")
+    .max(240, "At most 240 parts")
     .refine((list) => new Set(list.map(({ id }) => id)).size === list.length, "A part stands here twice"),
 });
 
@@ -90,7 +93,7 @@ export const lessonsApi = {
     body: lessonChange,
     response: lesson,
   }),
-  /** Lets the plan lead again: forgets the kept running order of a lesson that has not been taught. */
+  /** Lets the plan lead again: forgets the kept running order of a lesson of which nothing was noted. */
   rebuild: endpoint({
     method: "POST",
     path: `${LESSON_PATH}/rebuild`,

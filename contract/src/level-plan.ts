@@ -18,12 +18,14 @@ import type { Plan } from "./plans.ts";
 export interface DanceFacts {
   /** Nothing for a figure without steps, or that cannot be read. */
   readonly factsOf: (figureId: string) => PlanFacts | undefined;
-  /** What its figures have in common. */
-  readonly alike: () => readonly LikePair[];
+  /** What some of its figures have in common, each with each. */
+  readonly alikeAmong: (figureIds: readonly string[]) => readonly LikePair[];
 }
 
 /** So many libraries are kept: those of the dances as they are now, and a few as they were. */
-const MOST_KEPT = 12;
+const MOST_KEPT = 24;
+/** So many choices of a dance's figures are kept compared: those of its plans. */
+const MOST_COMPARED = 200;
 const kept = new Map<string, DanceFacts>();
 
 function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
@@ -42,16 +44,19 @@ function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
     const [record, figure] = [records.get(id), stepsOf(id)];
     return record && figure ? planFacts(figure, record.tier, dance, withSteps(record.needs)) : undefined;
   });
-  const pairs = once(() => compareLibrary(withSteps(records.keys())));
-  return { factsOf, alike: () => pairs("") };
+  const pairs = once((ids: string) => compareLibrary(withSteps(ids.split(" "))), MOST_COMPARED);
+  return { factsOf, alikeAmong: (ids) => pairs([...ids].sort().join(" ")) };
 }
 
-/** A function of a name that works out each answer once. */
-function once<T>(work: (name: string) => T): (name: string) => T {
+/** A function of a name that works out each answer once; with a limit, the oldest answers are let go. */
+function once<T>(work: (name: string) => T, most = Number.POSITIVE_INFINITY): (name: string) => T {
   const known = new Map<string, T>();
   return (name) => {
     if (!known.has(name)) known.set(name, work(name));
-    return known.get(name) as T;
+    const answer = known.get(name) as T;
+    const [oldest] = known.keys();
+    if (known.size > most && oldest !== undefined) known.delete(oldest);
+    return answer;
   };
 }
 
@@ -89,7 +94,7 @@ export function toLevelPlan(
   const chosen = new Map(plan.chosen.map((entry) => [entry.figureId, entry]));
   const used = new Set([...chosen.keys(), ...plan.known]);
   const read = dance ? danceFacts(library, dance) : null;
-  const pairs = alike ?? read?.alike() ?? [];
+  const pairs = alike ?? read?.alikeAmong([...used]) ?? [];
   return {
     rules,
     approach: approachOf(rules.approachId, own),

@@ -16,6 +16,7 @@ export const MAY = {
   "sections.write": ["director"],
   "staff.write": ["director"],
   "students.write": ["director", "teacher"],
+  "students.erase": ["director"],
   "lessons.write": ["director", "teacher"],
   "recaps.write": ["director", "teacher"],
   "checks.write": ["director", "teacher"],

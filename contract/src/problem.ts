@@ -8,6 +8,9 @@ export const PROBLEM_TYPES = {
   notFound: "urn:map-step:problem:not-found",
   inUse: "urn:map-step:problem:in-use",
   tooMany: "urn:map-step:problem:too-many-attempts",
+  badRequest: "urn:map-step:problem:bad-request",
+  tooLarge: "urn:map-step:problem:too-large",
+  unavailable: "urn:map-step:problem:unavailable",
   internal: "urn:map-step:problem:internal",
 } as const;
 
@@ -27,6 +30,8 @@ export const problem = z.object({
   errors: z.array(fieldError).optional(),
   /** With a conflict: the thing as it is now. */
   current: z.unknown().optional(),
+  /** With a conflict: who changed it, where that is known, and when. */
+  changed: z.object({ by: z.string(), at: z.iso.datetime() }).optional(),
 });
 
 export type Problem = z.infer<typeof problem>;

@@ -5,9 +5,12 @@ import { danceContent } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
 
+/** Characters of one run of text: a spoken count of the longest figure fits in. */
+const MOST_TEXT = 40_000;
+
 const textNode = z.object({
   type: z.literal("text"),
-  text: z.string().min(1).max(5000),
+  text: z.string().min(1).max(MOST_TEXT),
   marks: z
     .array(z.object({ type: z.enum(["bold", "italic"]) }))
     .max(2)
@@ -31,7 +34,7 @@ const heading = z.object({
 /** A figure that is drawn and played where it stands. */
 const liveFigure = z.object({
   type: z.enum(["ribbon", "floor"]),
-  attrs: z.object({ figureId: z.uuid(), name: words(80), counts: z.string().max(2000) }),
+  attrs: z.object({ figureId: z.uuid(), name: words(80), counts: z.string().max(MOST_TEXT) }),
 });
 
 /** Lists nest at most four deep, so that no document can exhaust its reader. */
@@ -55,6 +58,10 @@ export const recap = z.object({
   version,
   /** The last part of the public address; `null` while unpublished. */
   secret: z.string().nullable(),
+  /** When what the public page shows was published; `null` while unpublished. */
+  publishedAt: z.iso.datetime().nullable(),
+  /** Whether the text says something else now than what was published. */
+  changedSince: z.boolean(),
 });
 
 export const publicRecap = z.object({
@@ -77,7 +84,7 @@ export const recapVersion = z.object({
   at: z.iso.datetime(),
 });
 
-export const recapChange = z.object({ version, title: words(160), document: recapDocument });
+export const recapChange = z.object({ version, title: words(200), document: recapDocument });
 const onVersion = z.object({ version });
 
 export type Recap = z.infer<typeof recap>;

@@ -35,6 +35,30 @@ export const student = stored.extend(studentContent.shape).extend({ sectionId: z
 export type Student = z.infer<typeof student>;
 export type StudentContent = z.infer<typeof studentContent>;
 
+/** What goes when a section is removed, to be said before. */
+export const sectionContents = z.object({
+  lessonsTaught: z.int(),
+  recapsPublished: z.int(),
+  students: z.int(),
+  checks: z.int(),
+});
+export type SectionContents = z.infer<typeof sectionContents>;
+
+/** All that is kept of a student, to be handed over. */
+export const studentExport = z.object({
+  name: z.string(),
+  role: z.enum(STUDENT_ROLES),
+  section: z.string(),
+  level: z.string(),
+  since: z.iso.datetime(),
+  attendance: z.array(z.object({ week: z.int(), date: localDate, present: z.boolean(), by: z.string() })),
+  waited: z.array(z.object({ week: z.int(), date: localDate, times: z.int(), by: z.string() })),
+  marks: z.array(z.object({ date: localDate, figure: z.string(), mark: z.string(), by: z.string() })),
+  /** Remarks of the class logs in which the name stands. */
+  remarks: z.array(z.object({ week: z.int(), date: localDate, text: z.string(), by: z.string() })),
+});
+export type StudentExport = z.infer<typeof studentExport>;
+
 export const sectionsApi = {
   list: endpoint({ method: "GET", path: "/sections", access: "read", response: z.array(section) }),
   create: endpoint({
@@ -58,6 +82,13 @@ export const sectionsApi = {
     access: "sections.write",
     params: byId,
     response: nothing,
+  }),
+  contents: endpoint({
+    method: "GET",
+    path: "/sections/:id/contents",
+    access: "read",
+    params: byId,
+    response: sectionContents,
   }),
   restore: endpoint({
     method: "POST",
@@ -104,6 +135,22 @@ export const studentsApi = {
     method: "DELETE",
     path: "/students/:id",
     access: "students.write",
+    params: byId,
+    response: nothing,
+  }),
+  /** Everything kept of a student. */
+  export: endpoint({
+    method: "GET",
+    path: "/students/:id/export",
+    access: "read",
+    params: byId,
+    response: studentExport,
+  }),
+  /** Erases a student, also a removed one, for good: row, marks, attendance, and the name in what was written. */
+  erase: endpoint({
+    method: "DELETE",
+    path: "/students/:id/for-good",
+    access: "students.erase",
     params: byId,
     response: nothing,
   }),

@@ -4,6 +4,7 @@ import { endpoint } from "./endpoint.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 
 export const email = z.email("An address such as name@studio.example").max(200).toLowerCase();
+/** The server also refuses common ones and the address itself. */
 export const newPassword = z.string().min(10, "At least 10 characters").max(200, "At most 200 characters");
 
 export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(STAFF_ROLES) });
@@ -40,14 +41,29 @@ export const setup = z.object({
   password: newPassword,
 });
 
+/** One's own password: the one in use, and the next. */
+export const passwordChange = z.object({
+  current: z.string().min(1, "Write the password you use now").max(200),
+  next: newPassword,
+});
+
 export type Person = z.infer<typeof person>;
 export type Session = z.infer<typeof session>;
 export type SignIn = z.infer<typeof signIn>;
 export type Setup = z.infer<typeof setup>;
+export type PasswordChange = z.infer<typeof passwordChange>;
 
 export const sessionApi = {
   read: endpoint({ method: "GET", path: "/session", access: "anyone", response: session }),
   signIn: endpoint({ method: "POST", path: "/session", access: "anyone", body: signIn, response: session }),
   signOut: endpoint({ method: "DELETE", path: "/session", access: "anyone", response: session }),
+  /** Ends all other sign-ins of the account. */
+  changePassword: endpoint({
+    method: "PUT",
+    path: "/session/password",
+    access: "read",
+    body: passwordChange,
+    response: session,
+  }),
   setUp: endpoint({ method: "POST", path: "/setup", access: "anyone", body: setup, response: session }),
 };

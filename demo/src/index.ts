@@ -1,4 +1,4 @@
-import { migrate, openDatabase } from "@map-step/server";
+import { atomically, migrate, openDatabase } from "@map-step/server";
 import { loadDemo } from "./load.ts";
 
 export { loadDemo } from "./load.ts";
@@ -8,10 +8,16 @@ const machineToday = (): string => new Intl.DateTimeFormat("sv-SE").format(new D
 
 /** Migrates a database and lays the demo studio into it, unless it holds a studio already. */
 export async function loadDemoIfNew(url: string, today = machineToday()): Promise<void> {
-  const db = openDatabase(url);
-  await migrate(db.sequelize);
-  if ((await db.Studio.count()) === 0) await loadDemo(db, today);
-  await db.sequelize.close();
+  await migrate(url);
+  const db = openDatabase(url, { patient: true });
+  try {
+    // All of it or nothing: a start that is cut short leaves no half of a studio behind.
+    await atomically(db, async () => {
+      if ((await db.Studio.count()) === 0) await loadDemo(db, today);
+    });
+  } finally {
+    await db.sequelize.close();
+  }
 }
 
 /**
@@ -19,17 +25,19 @@ export async function loadDemoIfNew(url: string, today = machineToday()): Promis
  * @returns false when it holds a studio of somebody's own, which is left alone
  */
 export async function resetDemo(url: string, today = machineToday()): Promise<boolean> {
-  const db = openDatabase(url);
+  await migrate(url);
+  const db = openDatabase(url, { patient: true });
   try {
-    await migrate(db.sequelize);
     const isOwn =
       (await db.Studio.count()) > 0 &&
       (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
     if (isOwn) return false;
-    await db.sequelize.query(
-      "truncate studio, staff, sessions, sign_in_attempts, dances, levels, figures cascade",
-    );
-    await loadDemo(db, today);
+    await atomically(db, async () => {
+      await db.sequelize.query(
+        "truncate studio, staff, sessions, rate_limits, dances, levels, figures cascade",
+      );
+      await loadDemo(db, today);
+    });
     return true;
   } finally {
     await db.sequelize.close();

@@ -90,8 +90,8 @@ describe("the demo studio", () => {
     expect(await db.Figure.count({ where: { name: "Changed" } })).toBe(0);
 
     const own = await newDatabase(false);
+    await migrate(own);
     const mine = openDatabase(own);
-    await migrate(mine.sequelize);
     await mine.Studio.create({ id: 1, name: "My own", timeZone: "UTC" });
     const director = { name: "Me", email: "me@own.example", role: "director", active: true } as const;
     await services.createStaff(mine, { ...director, password: "my very own one" });
@@ -103,8 +103,9 @@ describe("the demo studio", () => {
   });
 
   it("stands on any day it is asked for", async () => {
-    const other = openDatabase(await newDatabase(false));
-    await migrate(other.sequelize);
+    const later = await newDatabase(false);
+    await migrate(later);
+    const other = openDatabase(later);
     await loadDemo(other, "2028-12-31");
     const section = await other.Section.findOne({ where: { name: "Monday section" } });
     expect(section?.firstDate).toBe("2028-12-11");

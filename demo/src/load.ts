@@ -183,9 +183,9 @@ async function loadTerm(
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   await teach(db, section, 1, ilse, { missing: ["Yarrow"] });
   await teach(db, section, 2, ilse, SECOND_EVENING);
-  await services.publishRecap(db, section.id, 1, 0, { id: ilse });
+  await services.publishRecap(db, { sectionId: section.id, week: 1 }, 0, ilse);
   const draft = await services.readRecap(db, section.id, 2);
-  await services.changeRecap(db, section.id, 2, draft, { id: ilse });
+  await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
   await holdCheck(db, section, ilse, placements);
   await leaveSomethingToSolve(db, section.planId, figures);
 }
@@ -214,7 +214,8 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     chosen: plan.chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null })),
   });
   for (const week of [4, 5]) await teach(db, section, week, sunniva);
-  for (const week of [1, 2, 4, 5]) await services.publishRecap(db, section.id, week, 0, { id: sunniva });
+  for (const week of [1, 2, 4, 5])
+    await services.publishRecap(db, { sectionId: section.id, week }, 0, sunniva);
   await holdCheck(db, section, sunniva, repair.placements);
 }
 

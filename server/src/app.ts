@@ -1,12 +1,16 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
+import { may } from "@map-step/contract";
+import compression from "compression";
 import express, { type Express, type RequestHandler, Router } from "express";
 import helmet from "helmet";
 import pino from "pino";
 import { pinoHttp } from "pino-http";
+import sirv from "sirv";
 import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
 import { serveApproaches } from "./features/approaches/routes.ts";
+import { serveBin } from "./features/bin/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
@@ -23,8 +27,11 @@ import { personOf } from "./features/session/service.ts";
 import { serveStaff } from "./features/staff/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
+import { quietDestination } from "./http/log.ts";
+import { scopeRequest, setWhoAsks } from "./http/request.ts";
 import type { Context } from "./http/route.ts";
-import { openSessions, refuseForgeries } from "./http/session.ts";
+import { openSessions, prolong, refuseForgeries } from "./http/session.ts";
+import { openWorkers } from "./work/workers.ts";
 
 const FEATURES = [
   serveSession,
@@ -42,6 +49,7 @@ const FEATURES = [
   serveRecaps,
   serveChecks,
   serveStaff,
+  serveBin,
 ];
 
 /** The page's own policy: scripts and fonts from here only; the theme writes its styles into the page. */
@@ -61,13 +69,35 @@ const security = (config: Config) =>
     referrerPolicy: { policy: "no-referrer" },
   });
 
+/**
+ * Reads the body of a request once it is known who sends it, as far as they may: strangers have little to say, a
+ * director may send a whole library.
+ */
+function readBody(): RequestHandler {
+  const little = express.json({ limit: "8kb" });
+  const usual = express.json({ limit: "1mb" });
+  const library = express.json({ limit: "8mb" });
+  return (request, response, next) => {
+    const { person } = response.locals;
+    const isFile = request.path.startsWith("/figures/file") && person && may(person.role, "figures.write");
+    const reader = isFile ? library : person ? usual : little;
+    reader(request, response, next);
+  };
+}
+
 /** Answers every page address with the one page of the web application; its files may be kept for ever. */
 function serveWeb(app: Express, root: string): void {
-  app.use("/assets", express.static(join(root, "assets"), { immutable: true, maxAge: "365d" }));
-  app.use(express.static(root, { index: false }));
+  const packed = { gzip: true, brotli: true, etag: true };
+  app.use("/assets", sirv(join(root, "assets"), { ...packed, immutable: true, maxAge: 365 * 24 * 60 * 60 }));
+  const files = sirv(root, {
+    ...packed,
+    single: true,
+    ignores: [/^\/api(\/|$)/, /^\/assets\//],
+    setHeaders: (response) => response.setHeader("Cache-Control", "no-cache"),
+  });
   app.use((request, response, next) => {
-    if (request.method !== "GET" || request.path.startsWith("/api/")) return next();
-    response.set("Cache-Control", "no-cache").sendFile(join(root, "index.html"));
+    if (!["GET", "HEAD"].includes(request.method)) return next();
+    files(request, response, next);
   });
 }
 
@@ -75,33 +105,42 @@ function serveWeb(app: Express, root: string): void {
 export function createApp(db: Database, config: Config): { app: Express; close: () => Promise<void> } {
   const app = express();
   const sessions = openSessions(config);
-  const context: Context = { db, config };
+  const workers = openWorkers(config.DATABASE_URL);
+  const context: Context = { db, config, workers };
   const api = Router();
   const whoAsks: RequestHandler = async (request, response, next) => {
-    response.locals.person = (await personOf(db, request.session.personId)) ?? undefined;
+    const person = await personOf(db, request.session);
+    response.locals.person = person ?? undefined;
+    setWhoAsks(person);
+    if (person) prolong(request);
     next();
   };
   for (const feature of FEATURES) feature(api, context);
 
   app.disable("x-powered-by");
-  app.use(pinoHttp({ logger: pino({ level: config.LOG_LEVEL }), autoLogging: false, quietReqLogger: true }));
+  app.set("trust proxy", config.TRUST_PROXY);
+  app.use(scopeRequest);
+  app.use(
+    pinoHttp({
+      logger: pino({ level: config.LOG_LEVEL }, quietDestination()),
+      autoLogging: false,
+      quietReqLogger: true,
+    }),
+  );
   app.use(security(config));
-  app.use("/api", (_request, response, next) => {
+  app.use("/api", compression(), (_request, response, next) => {
     response.set("Cache-Control", "no-store");
     next();
   });
-  app.use("/api/figures/file", express.json({ limit: "8mb" }));
-  app.use(
-    "/api",
-    express.json({ limit: "1mb" }),
-    sessions.handler,
-    refuseForgeries,
-    whoAsks,
-    api,
-    noSuchRoute,
-  );
+  app.use("/api", sessions.handler, whoAsks, refuseForgeries, readBody(), api, noSuchRoute);
   if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT);
   app.use(noSuchRoute);
   app.use(answerErrors);
-  return { app, close: sessions.close };
+  return {
+    app,
+    close: async () => {
+      await workers.close();
+      await sessions.close();
+    },
+  };
 }

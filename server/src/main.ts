@@ -1,27 +1,70 @@
+import type { Server } from "node:http";
 import type { AddressInfo } from "node:net";
+import pino from "pino";
 import { createApp } from "./app.ts";
 import { readConfig } from "./config.ts";
 import { openDatabase } from "./db/connection.ts";
 import { migrate } from "./db/migrate.ts";
+import { quietDestination } from "./http/log.ts";
+import { internal } from "./http/problems.ts";
+import { owedAnswer } from "./http/request.ts";
 
-/** Migrates, listens, and tells its parent (if any) the port; ends in order at SIGTERM or SIGINT. */
-const config = readConfig();
+/** Requests under way get so long to end, in milliseconds; then their connections are closed. */
+const LAST_WORDS_MS = 4_000;
+const FORCED_END_MS = 7_000;
+
+/** One clear line for whoever started it, and nothing left behind. */
+function giveUp(what: string, error: unknown): never {
+  const message = error instanceof Error ? error.message || error.name : String(error);
+  process.stderr.write(`${what}: ${message}\n`);
+  process.exit(1);
+}
+
+function settings() {
+  try {
+    return readConfig();
+  } catch (error) {
+    return giveUp("Map Step cannot start", error);
+  }
+}
+
+const config = settings();
+const log = pino({ level: config.LOG_LEVEL }, quietDestination());
+await migrate(config.DATABASE_URL).catch((error: unknown) =>
+  giveUp("The database cannot be reached or brought up to date", error),
+);
 const db = openDatabase(config.DATABASE_URL);
-await migrate(db.sequelize);
 const { app, close } = createApp(db, config);
-const server = app.listen(config.PORT, config.HOST, (error) => {
-  if (error) throw error;
+const server: Server = app.listen(config.PORT, config.HOST, (error) => {
+  if (error) giveUp("Map Step cannot listen", error);
   process.send?.({ port: (server.address() as AddressInfo).port });
 });
+server.requestTimeout = 60_000;
+server.headersTimeout = 20_000;
 
-const stop = () => {
+let stopping = false;
+/** Ends in order: no new requests, those under way to their end, then all that is open. */
+function stop(code: number): void {
+  if (stopping) return;
+  stopping = true;
+  setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS).unref();
+  setTimeout(() => process.exit(code), FORCED_END_MS).unref();
   server.close(async () => {
-    await close();
-    await db.sequelize.close();
-    process.exit(0);
+    await Promise.allSettled([close(), db.sequelize.close()]);
+    process.exit(code);
   });
   server.closeIdleConnections();
-};
-process.once("SIGTERM", stop);
-process.once("SIGINT", stop);
-process.once("disconnect", stop);
+}
+process.once("SIGTERM", () => stop(0));
+process.once("SIGINT", () => stop(0));
+process.once("disconnect", () => stop(0));
+
+/** What nobody foresaw ends the request it belongs to and then, in order, this process; whoever runs it starts another. */
+function unforeseen(error: unknown): void {
+  log.fatal({ err: error }, "an error that nobody awaited");
+  const { problem } = internal();
+  owedAnswer()?.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
+  stop(1);
+}
+process.on("unhandledRejection", unforeseen);
+process.on("uncaughtException", unforeseen);

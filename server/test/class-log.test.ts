@@ -101,22 +101,18 @@ describe("a class log before there is anything to note", () => {
     expect(await entries()).toEqual([]);
     await teacher.call(api.lessons.rebuild, { ...at(), body: { version: lesson.version } });
     const planned = (await teacher.call(api.lessons.read, at())).body;
-    expect(planned.version).toBe(0);
+    expect(planned.version).toBe(lesson.version + 1);
     const target = planned.segments[0]?.id ?? "";
     const first = noted({ kind: "mark", target, value: { covered: "done", reached: null } });
     const answers = await Promise.all([note([first]), note([first], other)]);
     expect(answers.map(({ body }) => body.answers[0]?.outcome)).toEqual(["kept", "kept"]);
     const kept = (await teacher.call(api.lessons.read, at())).body;
-    expect(kept.version).toBe(1);
+    expect(kept.version).toBe(planned.version + 1);
     expect(kept.segments.map(({ id }) => id)).toEqual(planned.segments.map(({ id }) => id));
     expect(kept.segments[0]?.covered).toBe("done");
     const never = { sectionId: course.section.id, week: 20 };
     expect(
       (await teacher.call(api.classLog.note, { params: never, body: { entries: [first] } })).status,
     ).toBe(404);
-    const wrong = { entries: [{ ...mark("done"), value: { covered: "perhaps" } }] };
-    expect(
-      (await teacher.send("POST", `/sections/${course.section.id}/lessons/${week}/log`, wrong)).status,
-    ).toBe(422);
   });
 });

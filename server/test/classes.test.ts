@@ -135,7 +135,9 @@ describe("a lesson", () => {
     const kept = (await keep(await read(1))).body;
     const rebuild = (version: number) => teacher.call(api.lessons.rebuild, { ...at(1), body: { version } });
     expect((await rebuild(9)).status).toBe(409);
-    expect((await rebuild(kept.version)).body.version).toBe(0);
+    expect((await rebuild(kept.version)).body.version).toBe(kept.version + 1);
+    // An edit made in sight of the order that was given up is told from one made in sight of the plan's.
+    expect((await keep(kept)).status).toBe(409);
     const again = (await keep(await read(1))).body;
     await markOf(again, "Home", "done");
     expect((await rebuild(again.version)).problem.type).toContain("in-use");

@@ -160,7 +160,7 @@ describe("sections", () => {
     const { problem } = await director.call(api.sections.create, { body });
     expect(problem.errors?.map(({ path }) => path)).toEqual(["firstDate", "startTime"]);
     const elsewhere = await director.call(api.sections.create, { body: sectionContent(body.levelId) });
-    expect(elsewhere.status).toBe(404);
+    expect(elsewhere.problem.errors?.map(({ path }) => path)).toEqual(["levelId"]);
   });
 
   it("keep a roster that teachers may write, and bring a student back with the marks", async () => {
@@ -219,7 +219,9 @@ describe("checks", () => {
     const stale = await mark("dances-it", 1);
     expect(stale.status).toBe(409);
     expect(stale.problem.current).toEqual({ ...cell, mark: "alone", version: 2 });
-    expect((await mark(null, 2)).body).toEqual({ ...cell, mark: null, version: 0 });
+    expect((await mark(null, 2)).body).toEqual({ ...cell, mark: null, version: 3 });
+    for (const before of [0, 1, 2]) expect((await mark("alone", before)).status).toBe(409);
+    expect((await mark("dances-it", 3)).body).toEqual({ ...cell, mark: "dances-it", version: 4 });
   });
 
   it("let only one of two first marks through", async () => {

@@ -3,7 +3,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { TestProject } from "vitest/node";
 import { startCluster } from "../../scripts/lib/cluster.ts";
-import { migrate, openDatabase } from "../src/index.ts";
+import { migrate } from "../src/index.ts";
 import type {} from "./new-database.ts";
 
 /** Starts a throwaway PostgreSQL for the tests and ends it after them. */
@@ -12,9 +12,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   chmodSync(folder, 0o755); // as root, the database runs as another user
   const cluster = await startCluster(folder, { throwaway: true });
   const template = await cluster.database("map_step_template");
-  const db = openDatabase(template);
-  await migrate(db.sequelize);
-  await db.sequelize.close();
+  await migrate(template);
   project.provide("template", template);
   return async () => {
     await cluster.stop();

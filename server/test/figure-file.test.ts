@@ -32,7 +32,8 @@ beforeAll(async () => {
 afterAll(() => studio.close());
 
 type Row = Record<string, unknown>;
-const figures = async (): Promise<FigureRecord[]> => (await director.call(api.figures.list, {})).body;
+const figures = async (): Promise<FigureRecord[]> =>
+  (await director.call(api.figures.ofDance, { params: { id: course.danceId } })).body;
 const named = async (name: string) => (await figures()).find((figure) => figure.name === name);
 const preview = async (rows: Row[]): Promise<JudgedFile> =>
   (await director.call(api.figureFile.preview, { body: { rows } })).body;

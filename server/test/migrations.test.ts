@@ -18,23 +18,22 @@ describe("migrations", () => {
   it("build every table from nothing, and do nothing a second time", async () => {
     const files = await readdir(new URL("../src/db/migrations", import.meta.url));
     const url = await newDatabase(false);
-    const [one, two] = [openDatabase(url), openDatabase(url)];
-    const done = await Promise.all([migrate(one.sequelize), migrate(two.sequelize)]);
+    const done = await Promise.all([migrate(url), migrate(url)]);
     expect(done.map(({ length }) => length).sort()).toEqual([0, files.length]);
-    expect(await migrate(one.sequelize)).toEqual([]);
+    expect(await migrate(url)).toEqual([]);
+    const one = openDatabase(url);
     const [{ count } = { count: 0 }] = await one.sequelize.query<{ count: string }>(
       "select count(*) from information_schema.tables where table_schema = 'public'",
       { type: QueryTypes.SELECT },
     );
     expect(Number(count)).toBeGreaterThan(15);
     await one.sequelize.close();
-    await two.sequelize.close();
   });
 
   it("give every table its times and every editable thing its version", async () => {
     const rows = await studio.db.sequelize.query<{ table: string; columns: string[] }>(
       `select table_name as table, array_agg(column_name::text) as columns from information_schema.columns
-       where table_schema = 'public' and table_name <> 'migrations' group by 1`,
+       where table_schema = 'public' and table_name not in ('migrations', 'rate_limits') group by 1`,
       { type: QueryTypes.SELECT },
     );
     for (const { table, columns } of rows)
@@ -62,7 +61,8 @@ describe("migrations", () => {
 
 describe("a studio from before there was a class log", () => {
   it("finds its marks and its taught lessons in the log", async () => {
-    const db = openDatabase(await newDatabase(false));
+    const url = await newDatabase(false);
+    const db = openDatabase(url);
     const folder = new URL("../src/db/migrations/", import.meta.url);
     await db.sequelize.query(
       "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
@@ -84,7 +84,8 @@ describe("a studio from before there was a class log", () => {
       insert into lesson_segments (id, lesson_id, position, kind, title, figure_id, minutes, covered)
         select gen_random_uuid(), lessons.id, 0, 'new', 'F', figures.id, 60, 'part' from lessons, figures;
     `);
-    expect(await migrate(db.sequelize)).toHaveLength(2);
+    const left = (await readdir(folder)).filter((one) => one >= "0007");
+    expect(await migrate(url)).toHaveLength(left.length);
     const entries = await db.ClassEntry.findAll({ order: ["position"] });
     expect(entries.map(({ kind, value, outcome }) => [kind, value, outcome])).toEqual([
       ["mark", { covered: "part", reached: null }, "kept"],

@@ -1,4 +1,5 @@
 import { type ApproachContent, api, choose, contentOfPlan, type Plan } from "@map-step/contract";
+import ICAL from "ical.js";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import {
   type Course,
@@ -6,6 +7,7 @@ import {
   noted,
   openCourse,
   openStudio,
+  sectionContent,
   type TestStudio,
   type Visitor,
 } from "./studio.ts";
@@ -117,18 +119,57 @@ describe("a cancelled lesson", () => {
 });
 
 describe("the calendar of a section", () => {
-  it("has one event a lesson at the studio's own hour, none for a cancelled one, with what is new", async () => {
+  const events = async (id: string) => {
+    const { text } = (await teacher.call(api.sections.calendar, { params: { id } })).body;
+    const all = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent");
+    return all.map((one) => new ICAL.Event(one));
+  };
+
+  it("has one event a lesson with what is new, and keeps a cancelled one as cancelled", async () => {
     const { id, planId } = course.section;
+    const before = await events(id);
     const plan = await planOf(planId);
     await change(plan, { special: [{ week: 3, kind: "cancelled", minutes: 0 }] });
-    const { text } = (await teacher.call(api.sections.calendar, { params: { id } })).body;
-    const starts = [...text.matchAll(/^DTSTART[^:]*:(\S+)$/gm)].map(([, start]) => start?.trim());
-    expect(starts).toEqual(["0215", "0222", "0308", "0315", "0322"].map((day) => `2027${day}T193000`));
-    expect(text).toContain("LOCATION:Hall");
-    expect(text).toContain("SUMMARY:Level one\\, week 1");
-    expect(text.replace(/\r\n /g, "")).toMatch(/DESCRIPTION:New: Home/);
+    const after = await events(id);
+    expect(after.map(({ uid }) => uid)).toEqual(before.map(({ uid }) => uid));
+    const status = after.map(({ component }) => component.getFirstPropertyValue("status"));
+    expect(status).toEqual([1, 2, 3, 4, 5, 6].map((week) => (week === 3 ? "CANCELLED" : "CONFIRMED")));
+    after.forEach(({ sequence }, index) => {
+      expect(sequence).toBeGreaterThan(before[index]?.sequence ?? 0);
+    });
+    expect(after[0]).toMatchObject({ location: "Hall", summary: "Level one, week 1" });
+    expect(after[0]?.description).toMatch(/^New: Home/);
+    expect(after[2]?.summary).toBe("Cancelled: Level one, week 3");
     expect((await teacher.call(api.sections.calendar, { params: { id: planId } })).status).toBe(404);
   });
+
+  it.each(["UTC", "America/Los_Angeles", "Asia/Kolkata", "Pacific/Auckland"])(
+    "has the studio's own hours on a server in %s, also across the change to summer time",
+    async (zone) => {
+      const own = process.env.TZ;
+      process.env.TZ = zone;
+      try {
+        const starts = (await events(course.section.id)).map(({ startDate }) =>
+          startDate.toJSDate().toISOString(),
+        );
+        // Lisbon puts its clocks forward on 28 March 2027; the last lesson is on the 22nd, so a later section too.
+        expect(starts).toEqual(
+          ["0215", "0222", "0301", "0308", "0315", "0322"].map(
+            (day) => `2027-${day.slice(0, 2)}-${day.slice(2)}T19:30:00.000Z`,
+          ),
+        );
+        const spring = sectionContent(course.level.id, { name: `In ${zone}`, firstDate: "2027-03-22" });
+        const later = (await director.call(api.sections.create, { body: spring })).body;
+        const [before, after] = (await events(later.id)).map(({ startDate }) =>
+          startDate.toJSDate().toISOString(),
+        );
+        expect([before, after]).toEqual(["2027-03-22T19:30:00.000Z", "2027-03-29T18:30:00.000Z"]);
+      } finally {
+        if (own === undefined) delete process.env.TZ;
+        else process.env.TZ = own;
+      }
+    },
+  );
 });
 
 describe("approaches of the studio's own", () => {

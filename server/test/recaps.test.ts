@@ -104,7 +104,16 @@ describe("figures in a published recap", () => {
       body: { version: recap.version, title: "With figures", document: { type: "doc", content } },
     });
     const outside = await studio.visitor();
-    const seen = (await outside.call(api.recaps.readPublic, { params: { secret: saved.body.secret } })).body;
+    const params = { secret: saved.body.secret };
+    // Saving is not publishing: what is public says what it said, and that there is more is told to the staff.
+    expect(saved.body.changedSince).toBe(true);
+    expect((await outside.call(api.recaps.readPublic, { params })).body.title).not.toBe("With figures");
+    const published = await teacher.call(api.recaps.publish, {
+      ...at(),
+      body: { version: saved.body.version },
+    });
+    expect(published.body).toMatchObject({ changedSince: false, secret: saved.body.secret });
+    const seen = (await outside.call(api.recaps.readPublic, { params })).body;
     expect(seen.figures.map(({ name }) => name)).toEqual(["Long way"]);
     const parsed = parseFigure(seen.figures[0]?.notation ?? "", seen.dance);
     expect(parsed.faults).toEqual([]);

@@ -91,6 +91,7 @@ export async function openStudio(furnish: { studio: boolean } = { studio: true }
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "silent",
+    TRUST_PROXY: "true",
   });
   const { app, close } = createApp(db, config);
   const server = await new Promise<Server>((resolve) => {

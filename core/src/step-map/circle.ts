@@ -5,10 +5,14 @@ export interface Needing {
 
 /**
  * A circle of needs that runs through a figure, from it back to itself.
+ * @param figures the figures, or what each needs by its id where somebody asks many times
  * @returns the ids in order, first and last the same, or null when there is none
  */
-export function findCircle(figures: readonly Needing[], id: string): string[] | null {
-  const needs = new Map(figures.map((figure) => [figure.id, figure.needs]));
+export function findCircle(
+  figures: readonly Needing[] | ReadonlyMap<string, readonly string[]>,
+  id: string,
+): string[] | null {
+  const needs = figures instanceof Map ? figures : needsById(figures as readonly Needing[]);
   const cameFrom = new Map<string, string>();
   const queue = [id];
   for (const at of queue) {
@@ -25,3 +29,6 @@ export function findCircle(figures: readonly Needing[], id: string): string[] | 
   }
   return null;
 }
+
+const needsById = (figures: readonly Needing[]): ReadonlyMap<string, readonly string[]> =>
+  new Map(figures.map((figure) => [figure.id, figure.needs]));

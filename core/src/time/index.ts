@@ -5,3 +5,4 @@ export * from "./phrase.ts";
 export * from "./song.ts";
 export * from "./tempo.ts";
 export * from "./ticks.ts";
+export * from "./zone.ts";

@@ -1,29 +1,85 @@
-import type { Model, ModelStatic, Transaction, WhereOptions } from "sequelize";
+import type { Model, ModelStatic, WhereOptions } from "sequelize";
 import { notFound, stale } from "../http/problems.ts";
+import { whoAsks } from "../http/request.ts";
+import { atomically } from "./ambient.ts";
+import type { Database } from "./connection.ts";
+import { rowsOf } from "./query.ts";
 
 interface Versioned {
   id: string;
   version: number;
 }
 
+type Editable<M extends Model> = ModelStatic<M & Versioned>;
+
+const has = (model: ModelStatic<Model>, column: string): boolean => column in model.getAttributes();
+
+/** What is there: nothing that was removed, whatever version an edit of it names. */
+const present = <M extends Model>(model: Editable<M>, where: Record<string, unknown>): WhereOptions =>
+  ({ ...where, ...(has(model, "deletedAt") ? { deletedAt: null } : {}) }) as WhereOptions;
+
+/** Who changed a row last, and when, for the answer to a stale edit. */
+async function lastChange(db: Database, table: string, id: string): Promise<{ by: string; at: string }> {
+  const [row] = await rowsOf<{ by: string | null; at: Date }>(
+    db,
+    `select staff.name as by, changed.updated_at as at from ${table} changed
+     left join staff on staff.id = changed.changed_by where changed.id = $id`,
+    { id },
+  );
+  return { by: row?.by ?? "", at: (row?.at ?? new Date()).toISOString() };
+}
+
 /**
- * Writes new values to a row if it still has the version the edit was made on, and counts the version up.
- * Must run inside a transaction together with all else that belongs to the edit.
+ * Writes new values to a row if it is there and still has the version the edit was made on, and counts the version
+ * up. Must run inside `atomically` together with all else that belongs to the edit.
  * @param current reads the thing as it is now, for the answer to a stale edit
  * @throws a not-found or a stale problem
  */
-export async function changeAt<M extends Model & Versioned>(
-  model: ModelStatic<M>,
+export async function changeAt<M extends Model>(
+  db: Database,
+  model: Editable<M>,
   id: string,
   version: number,
   values: Record<string, unknown>,
-  transaction: Transaction,
   current: () => Promise<unknown>,
 ): Promise<void> {
-  const where = { id, version } as unknown as WhereOptions;
-  const next = { ...values, version: version + 1 } as Parameters<typeof model.update>[0];
-  const [changed] = await model.update(next, { where, transaction });
+  const known = has(model, "changedBy");
+  const next = { ...values, version: version + 1, ...(known ? { changedBy: whoAsks()?.id ?? null } : {}) };
+  const [changed] = await model.update(next as Parameters<typeof model.update>[0], {
+    where: present(model, { id, version }),
+  });
   if (changed === 1) return;
-  if ((await model.count({ where: { id } as unknown as WhereOptions, transaction })) === 0) throw notFound();
-  throw stale(await current());
+  if ((await model.count({ where: present(model, { id }) })) === 0) throw notFound();
+  throw stale(await current(), known ? await lastChange(db, String(model.getTableName()), id) : undefined);
 }
+
+/** Takes a row away, so that it can be brought back. @throws a not-found problem when it is not there */
+export async function markRemoved<M extends Model>(model: Editable<M>, id: string): Promise<void> {
+  const gone = { deletedAt: new Date(), deletedBy: whoAsks()?.id ?? null };
+  const [count] = await model.update(gone as unknown as Parameters<typeof model.update>[0], {
+    where: present(model, { id }),
+  });
+  if (count === 0) throw notFound();
+}
+
+/**
+ * Brings a removed row back after what creating it would check was checked again. One that is there already stays
+ * as it is.
+ * @param check looks at the removed row; throws when it can't come back as things are now
+ */
+export const bringBack = <M extends Model>(
+  db: Database,
+  model: Editable<M>,
+  id: string,
+  check: (removed: M & Versioned) => Promise<unknown>,
+): Promise<void> =>
+  atomically(db, async () => {
+    const removed = (await model.findByPk(id)) as (M & Versioned & { deletedAt?: Date | null }) | null;
+    if (!removed) throw notFound();
+    if (removed.deletedAt === null) return;
+    await check(removed);
+    const back = { deletedAt: null, deletedBy: null };
+    await model.update(back as unknown as Parameters<typeof model.update>[0], {
+      where: { id } as unknown as WhereOptions,
+    });
+  });

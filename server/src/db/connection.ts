@@ -12,13 +12,34 @@ import { defineRecaps } from "../features/recaps/models.ts";
 import { defineSections } from "../features/sections/models.ts";
 import { defineSession } from "../features/session/models.ts";
 import { defineStaff } from "../features/staff/models.ts";
+import "./ambient.ts";
+
+/** Milliseconds after which a request hears that the studio can't be reached, rather than waiting on. */
+const PATIENCE = {
+  connectionTimeoutMillis: 5_000,
+  statement_timeout: 15_000,
+  lock_timeout: 5_000,
+  idle_in_transaction_session_timeout: 20_000,
+};
+const ACQUIRE_MS = 6_000;
+/** For programs that move the whole studio: only a server that can't be reached is given up. */
+const PATIENT = { connectionTimeoutMillis: 15_000 };
+
+interface Options {
+  /** No limit on how long a statement takes. */
+  readonly patient?: boolean;
+  readonly connections?: number;
+  /** Told of every query, for those who count them. */
+  readonly onQuery?: (sql: string) => void;
+}
 
 /** Connects to PostgreSQL and describes its tables. */
-export function openDatabase(url: string) {
+export function openDatabase(url: string, { patient = false, connections = 10, onQuery }: Options = {}) {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
-    logging: false,
-    pool: { max: 10, idle: 10_000 },
+    logging: onQuery ? (sql) => onQuery(sql) : false,
+    pool: { max: connections, idle: 10_000, acquire: patient ? 60_000 : ACQUIRE_MS },
+    dialectOptions: patient ? PATIENT : PATIENCE,
     define: { underscored: true, timestamps: true },
   });
   return {

@@ -1,31 +1,41 @@
 import { readFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
-import type { Sequelize } from "sequelize";
+import pg from "pg";
 import { SequelizeStorage, Umzug } from "umzug";
+import { openDatabase } from "./connection.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "migrations");
 /** Any number that only this purpose uses: two servers that start at once must not both migrate. */
 const LOCK = 727_031;
 
-/** Brings the tables up to date, forwards only; each migration in a transaction of its own. */
-export async function migrate(sequelize: Sequelize): Promise<string[]> {
-  const umzug = new Umzug({
-    migrations: {
-      glob: join(FOLDER, "*.sql"),
-      resolve: ({ name, path = "" }) => ({
-        name,
-        up: async () => {
-          const sql = await readFile(path, "utf8");
-          await sequelize.transaction((transaction) => sequelize.query(sql, { transaction }));
-        },
-      }),
-    },
-    storage: new SequelizeStorage({ sequelize, modelName: "migrations", timestamps: true }),
-    logger: undefined,
-  });
-  return sequelize.transaction(async (transaction) => {
-    await sequelize.query(`select pg_advisory_xact_lock(${LOCK})`, { transaction });
+/**
+ * Brings the tables of a database up to date, forwards only; each migration in a transaction of its own.
+ * @returns the names of the migrations that were run
+ */
+export async function migrate(url: string): Promise<string[]> {
+  const guard = new pg.Client({ connectionString: url, connectionTimeoutMillis: 15_000 });
+  await guard.connect();
+  const { sequelize } = openDatabase(url, { patient: true, connections: 2 });
+  try {
+    await guard.query("select pg_advisory_lock($1)", [LOCK]);
+    const umzug = new Umzug({
+      migrations: {
+        glob: join(FOLDER, "*.sql"),
+        resolve: ({ name, path = "" }) => ({
+          name,
+          up: async () => {
+            const sql = await readFile(path, "utf8");
+            await sequelize.transaction((transaction) => sequelize.query(sql, { transaction }));
+          },
+        }),
+      },
+      storage: new SequelizeStorage({ sequelize, modelName: "migrations", timestamps: true }),
+      logger: undefined,
+    });
     return (await umzug.up()).map(({ name }) => name);
-  });
+  } finally {
+    await sequelize.close();
+    await guard.end();
+  }
 }

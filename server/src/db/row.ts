@@ -9,6 +9,17 @@ import {
 /** A row of a table, typed by its own attributes. */
 export type Row<M extends Model> = Model<InferAttributes<M>, InferCreationAttributes<M>>;
 
+/** What can be removed and brought back, and by whom it was. */
+export interface Removable {
+  deletedAt: CreationOptional<Date | null>;
+  deletedBy: CreationOptional<string | null>;
+}
+
+/** Who changed it last. */
+export interface Signed {
+  changedBy: CreationOptional<string | null>;
+}
+
 /** Columns that most tables carry. */
 export interface Stored {
   id: CreationOptional<string>;
@@ -32,4 +43,11 @@ export const phrasesColumn = () => ({
 });
 /** A list of small records. */
 export const recordsColumn = () => ({ type: DataTypes.JSONB, allowNull: false, defaultValue: [] });
-export const deletedColumn = () => ({ type: DataTypes.DATE, allowNull: true, defaultValue: null });
+const staffColumn = () => ({ type: DataTypes.UUID, allowNull: true, defaultValue: null });
+/** See `Removable`. */
+export const removableColumns = () => ({
+  deletedAt: { type: DataTypes.DATE, allowNull: true, defaultValue: null },
+  deletedBy: staffColumn(),
+});
+/** See `Signed`. */
+export const signedColumns = () => ({ changedBy: staffColumn() });

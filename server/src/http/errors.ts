@@ -1,7 +1,21 @@
 import { PROBLEM_TYPES } from "@map-step/contract";
 import type { ErrorRequestHandler, RequestHandler } from "express";
-import { ForeignKeyConstraintError, UniqueConstraintError } from "sequelize";
-import { HttpProblem, internal, inUse, invalid, notFound } from "./problems.ts";
+import {
+  ConnectionAcquireTimeoutError,
+  ConnectionError,
+  ForeignKeyConstraintError,
+  UniqueConstraintError,
+} from "sequelize";
+import {
+  badRequest,
+  HttpProblem,
+  internal,
+  inUse,
+  invalid,
+  notFound,
+  tooLarge,
+  unavailable,
+} from "./problems.ts";
 
 /** Fields a unique index stands for, by the name of the index. */
 const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>> = {
@@ -14,11 +28,29 @@ const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>>
   levels_name: { path: "name", message: "This dance has a level of this name already" },
   sections_name: { path: "name", message: "This level has a section of this name already" },
   students_name: { path: "name", message: "This section has a student of this name already" },
-  checks_section_id_held_on_staff_id_key: { path: "heldOn", message: "You already hold a check on this day" },
 };
+
+/**
+ * States of PostgreSQL in which asking again may help: connection lost or refused (08, 57P, 53), a statement or lock
+ * that took too long (57014, 55P03), a transaction left idle (25P03), one that had to give way (40001, 40P01).
+ */
+const COMES_BACK = /^(08|57P|53)|^(57014|55P03|25P03|25P02|40001|40P01)$/;
+const BROKEN_LINE = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND)$/;
+const BROKEN_TEXT = /Connection terminated|timeout exceeded when trying to connect|Client has encountered/;
+
+/** Whether an error says that the database is away or too busy, not that the request is wrong. */
+export function isUnavailable(error: unknown): boolean {
+  if (error instanceof ConnectionError || error instanceof ConnectionAcquireTimeoutError) return true;
+  const { code = "", message = "" } = error as { code?: unknown; message?: string };
+  const text = typeof code === "string" ? code : "";
+  if (COMES_BACK.test(text) || BROKEN_LINE.test(text) || BROKEN_TEXT.test(message)) return true;
+  const { parent, cause } = error as { parent?: unknown; cause?: unknown };
+  return [parent, cause].some((inner) => inner instanceof Error && inner !== error && isUnavailable(inner));
+}
 
 function asProblem(error: unknown): HttpProblem | null {
   if (error instanceof HttpProblem) return error;
+  if (typeof error !== "object" || error === null) return null;
   if (error instanceof UniqueConstraintError) {
     const { constraint = "" } = error.parent as { constraint?: string };
     const field = UNIQUE_FIELDS[constraint];
@@ -26,17 +58,21 @@ function asProblem(error: unknown): HttpProblem | null {
   }
   if (error instanceof ForeignKeyConstraintError)
     return invalid([{ path: "", message: "It refers to something that is not there any more" }]);
-  const { status, type } = error as { status?: number; type?: string };
+  if (isUnavailable(error)) return unavailable();
+  const { status, type, code } = error as { status?: number; type?: string; code?: string };
   if (type === "entity.parse.failed")
     return invalid([{ path: "", message: "The request is not readable JSON" }]);
-  if (type === "entity.too.large") return invalid([{ path: "", message: "The request is too large" }]);
-  if (status === 403)
+  if (type === "entity.too.large") return tooLarge();
+  if (code === "EBADCSRFTOKEN" || (status === 403 && !type))
     return new HttpProblem({
       type: PROBLEM_TYPES.forbidden,
       status: 403,
       title: "Page is out of date",
       detail: "Reload the page and try again. What you typed is kept.",
     });
+  // What the framework itself refuses: malformed addresses, unknown encodings, bodies that break off.
+  if (status !== undefined && status >= 400 && status < 500)
+    return badRequest(status, "The address, the encoding or the length of this request is not right.");
   return null;
 }
 
@@ -46,6 +82,7 @@ export const answerErrors: ErrorRequestHandler = (error, request, response, next
   const known = asProblem(error);
   if (!known) request.log.error({ err: error }, "unforeseen error");
   const { problem } = known ?? internal();
+  if (problem.status === 503) response.set("Retry-After", "2");
   response.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
 };
 

@@ -18,28 +18,19 @@ const make = (
 export const notFound = (detail = "It may have been removed. Go back and open it again.") =>
   make("notFound", 404, "Not here", detail);
 
-/** What is read, or `null` when somebody took it away since it was listed. */
-export async function unlessGone<T>(reading: Promise<T>): Promise<T | null> {
-  try {
-    return await reading;
-  } catch (error) {
-    if (error instanceof HttpProblem && error.problem.status === 404) return null;
-    throw error;
-  }
-}
-
 export const invalid = (errors: readonly FieldError[]) =>
   make("validation", 422, "Something is not right yet", errors[0]?.message ?? "Look at the fields below.", {
     errors: [...errors],
   });
 
-export const stale = (current: unknown) =>
+/** @param changed who changed it, and when, where that is known */
+export const stale = (current: unknown, changed?: Problem["changed"]) =>
   make(
     "stale",
     409,
     "Changed by somebody else",
     "Somebody changed this while you did. Compare both and choose.",
-    { current },
+    { current, ...(changed ? { changed } : {}) },
   );
 
 export const inUse = (detail: string) => make("inUse", 409, "Still in use", detail);
@@ -53,12 +44,35 @@ export const wrongPassword = () =>
 export const forbidden = (detail = "Your account may not do this. Ask the director.") =>
   make("forbidden", 403, "Not yours to do", detail);
 
-export const tooMany = () => make("tooMany", 429, "Too many attempts", "Wait ten minutes, then try again.");
+/** @param seconds until another attempt is looked at */
+export const tooMany = (seconds: number) =>
+  make(
+    "tooMany",
+    429,
+    "Too many attempts",
+    `Wait ${seconds < 90 ? `${seconds} seconds` : `${Math.ceil(seconds / 60)} minutes`}, then try again.`,
+  );
+
+/** A request that no page of ours sends. */
+export const badRequest = (status: number, detail: string) =>
+  make("badRequest", status, "Not a request that can be read", detail);
+
+export const tooLarge = () =>
+  make("tooLarge", 413, "Too large", "The request is larger than what is taken here. Send less at once.");
+
+/** The database is away, or too busy to answer in time: what became of a change is not known. */
+export const unavailable = () =>
+  make(
+    "unavailable",
+    503,
+    "The studio can't be reached just now",
+    "The studio can't be reached just now; what you typed is kept. Try again in a moment.",
+  );
 
 export const internal = () =>
   make(
     "internal",
     500,
     "Something went wrong here",
-    "Nothing was changed. Try again; if it goes on, tell whoever runs the server.",
+    "What you typed is kept. Reload the page and look whether it was saved; if this goes on, tell whoever runs the server.",
   );

@@ -1,14 +1,18 @@
-import { type Endpoint, may, type Person } from "@map-step/contract";
+import { type Endpoint, may, type Person, shapeOf } from "@map-step/contract";
 import type { Request, Response, Router } from "express";
 import type { z } from "zod";
 import type { Config } from "../config.ts";
 import type { Database } from "../db/connection.ts";
+import type { Workers } from "../work/workers.ts";
 import { forbidden, HttpProblem, invalid, signedOut } from "./problems.ts";
+import { badText } from "./well-formed.ts";
 
 /** What a handler works with. */
 export interface Context {
   readonly db: Database;
   readonly config: Config;
+  /** Threads for what would hold the others up. */
+  readonly workers: Workers;
 }
 
 interface Input<P, B> {
@@ -20,23 +24,30 @@ interface Input<P, B> {
 }
 
 /** Reads with a schema; every fault becomes a field error with its path. */
-export function read<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
+function read<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   throw invalid(result.error.issues.map(({ path, message }) => ({ path: path.join("."), message })));
 }
 
+function refuseBadText(value: unknown): void {
+  const place = badText(value);
+  if (place !== null)
+    throw invalid([{ path: place, message: "It holds a character that cannot be kept; take it out" }]);
+}
+
 /** What a conflict shows of the present thing is what the endpoint itself would have answered, and no more. */
 function withoutExtras(schema: z.ZodType, error: unknown): unknown {
   if (!(error instanceof HttpProblem) || error.problem.current === undefined) return error;
-  return new HttpProblem({ ...error.problem, current: schema.parse(error.problem.current) });
+  return new HttpProblem({ ...error.problem, current: shapeOf(schema)(error.problem.current) });
 }
 
 const nobody: Person = { id: "", name: "", role: "teacher" };
 
 /**
  * Serves an endpoint of the contract: checks who asks, reads parameters and body with the contract's schemas,
- * calls the handler and sends what it returns, again through the contract's schema.
+ * calls the handler and sends what it returns in the contract's shape. Limits are checked on the way in only, so
+ * that nothing that is kept can make an answer fail.
  */
 export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   router: Router,
@@ -44,12 +55,16 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
   handler: (input: Input<z.output<P>, z.output<B>>) => Promise<z.input<R>>,
 ): void {
   const method = endpoint.method.toLowerCase() as "get" | "post" | "put" | "delete";
+  const answerOf = shapeOf(endpoint.response);
   router[method](endpoint.path, async (request, response) => {
     const person = response.locals.person as Person | undefined;
     if (endpoint.access !== "anyone") {
       if (!person) throw signedOut();
       if (!may(person.role, endpoint.access)) throw forbidden();
     }
+    refuseBadText(request.params);
+    // What judges its entries one by one says of each whether its text can be kept.
+    if (!endpoint.judgesEach) refuseBadText(request.body);
     const params = read(endpoint.params, request.params);
     const body = read(endpoint.body, request.body ?? {});
     const result = await handler({ params, body, person: person ?? nobody, request, response }).catch(
@@ -57,6 +72,6 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
         throw withoutExtras(endpoint.response, error);
       },
     );
-    response.json(endpoint.response.parse(result));
+    response.json(answerOf(result));
   });
 }

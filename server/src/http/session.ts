@@ -1,38 +1,76 @@
+import type { Person } from "@map-step/contract";
 import connectPgSimple from "connect-pg-simple";
 import { csrfSync } from "csrf-sync";
 import type { Request, RequestHandler } from "express";
 import session from "express-session";
 import pg from "pg";
 import type { Config } from "../config.ts";
+import { forbidden } from "./problems.ts";
 
 declare module "express-session" {
   interface SessionData {
     personId: string;
+    /** Milliseconds since 1970: when the person signed in, and when the session was last written. */
+    signedInAt: number;
+    seenAt: number;
   }
 }
 
-const WEEK_MS = 7 * 24 * 60 * 60 * 1000;
+const MINUTE_MS = 60_000;
+const HOUR_MS = 60 * MINUTE_MS;
+/** A session ends after so long without use, and so long after the sign-in whatever is done. */
+const UNUSED_MS = 12 * HOUR_MS;
+export const LONGEST_MS = 30 * 24 * HOUR_MS;
+/** A session in use is written this often, not at every request. */
+const SEEN_EVERY_MS = 10 * MINUTE_MS;
 
-/** The token a page must send back in the `x-csrf-token` header with every change. */
-export const { generateToken: csrfTokenOf, csrfSynchronisedProtection: refuseForgeries } = csrfSync();
+const csrf = csrfSync({ skipCsrfProtection: (request) => request.session.personId === undefined });
+
+/** The token a page must send back in the `x-csrf-token` header with every change; strangers have none. */
+export const csrfTokenOf = (request: Request): string =>
+  request.session.personId === undefined ? "" : csrf.generateToken(request);
+
+/**
+ * Refuses a change that another site could have sent. Those who are signed in send the token of their session back.
+ * Strangers have no session to keep one in; of them it is enough that the header is there at all, since a browser
+ * sends no such header to another site without asking it first, and this one never agrees.
+ */
+export const refuseForgeries: RequestHandler = (request, response, next) => {
+  const changes = !["GET", "HEAD", "OPTIONS"].includes(request.method);
+  if (changes && request.get("x-csrf-token") === undefined)
+    throw forbidden("Send changes from a page of the studio.");
+  csrf.csrfSynchronisedProtection(request, response, next);
+};
 
 /** Sessions kept in PostgreSQL, so that several servers can share them. `close` ends the store's connections. */
 export function openSessions(config: Config): { handler: RequestHandler; close: () => Promise<void> } {
-  // Every request prolongs its session. Nobody needs to wait until that is on the disk: after a power cut the
-  // worst is to sign in once more.
+  // Nobody needs to wait until a session is on the disk: after a power cut the worst is to sign in once more.
   const options = "-c synchronous_commit=off";
-  const pool = new pg.Pool({ connectionString: config.DATABASE_URL, max: 4, options });
+  const pool = new pg.Pool({
+    connectionString: config.DATABASE_URL,
+    max: 4,
+    options,
+    connectionTimeoutMillis: 5_000,
+    statement_timeout: 10_000,
+  });
   pool.on("error", () => undefined); // a lost connection is replaced at the next request
   const Store = connectPgSimple(session);
-  const store = new Store({ pool, tableName: "sessions", pruneSessionInterval: 15 * 60 });
+  const store = new Store({
+    pool,
+    tableName: "sessions",
+    pruneSessionInterval: 15 * 60,
+    disableTouch: true,
+    errorLog: () => undefined, // the request that met it answers, and logs what nobody foresaw
+  });
   const handler = session({
     store,
     name: "map-step",
     secret: config.SESSION_SECRET,
     resave: false,
     saveUninitialized: false,
-    rolling: true,
-    cookie: { httpOnly: true, sameSite: "lax", secure: config.SECURE_COOKIES, maxAge: WEEK_MS },
+    rolling: false,
+    proxy: config.TRUST_PROXY !== false,
+    cookie: { httpOnly: true, sameSite: "lax", secure: config.SECURE_COOKIES, maxAge: UNUSED_MS },
   });
   return {
     handler,
@@ -43,8 +81,28 @@ export function openSessions(config: Config): { handler: RequestHandler; close: 
   };
 }
 
-/** Starts a fresh session, so that an id from before the sign-in is worth nothing after it. */
-export const renewSession = (request: Request): Promise<void> =>
+/** Starts a fresh session for a person, so that an id from before the sign-in is worth nothing after it. */
+export const startSession = (request: Request, person: Pick<Person, "id">): Promise<void> =>
+  new Promise((resolve, reject) =>
+    request.session.regenerate((error) => {
+      if (error) return reject(error);
+      const now = Date.now();
+      Object.assign(request.session, { personId: person.id, signedInAt: now, seenAt: now });
+      resolve();
+    }),
+  );
+
+/** Ends the session for good. */
+export const endSession = (request: Request): Promise<void> =>
   new Promise((resolve, reject) =>
     request.session.regenerate((error) => (error ? reject(error) : resolve())),
   );
+
+/** Notes now and then that a session is in use, which gives it its time anew. */
+export function prolong(request: Request): void {
+  const { session: open } = request;
+  if (open.seenAt !== undefined && Date.now() - open.seenAt > SEEN_EVERY_MS) {
+    open.seenAt = Date.now();
+    open.touch();
+  }
+}

@@ -3,6 +3,8 @@ import { useLocation, useNavigate } from "react-router";
 
 type Values<K extends string> = Readonly<Record<K, string>>;
 
+const PAUSE_MS = 150;
+
 /** Marks an address that this page wrote itself. */
 const OWN = { own: true } as const;
 const isOwn = (state: unknown): boolean => typeof state === "object" && state !== null && "own" in state;
@@ -34,8 +36,12 @@ export function useAddressState<K extends string>(
   useEffect(() => {
     const next = written(values);
     if (last.current === next) return;
-    last.current = next;
-    navigate({ search: next }, { replace: true, preventScrollReset: true, state: OWN });
+    // Once somebody stops typing: each new address draws every page again that reads it.
+    const timer = window.setTimeout(() => {
+      last.current = next;
+      navigate({ search: next }, { replace: true, preventScrollReset: true, state: OWN });
+    }, PAUSE_MS);
+    return () => window.clearTimeout(timer);
   }, [values, navigate]);
   const set = useCallback(
     (change: Partial<Values<K>>) => setValues((before) => ({ ...before, ...change })),

@@ -1,49 +1,77 @@
 import { useEffect, useRef, useState } from "react";
 import { isStale } from "./api.ts";
+import { clockOf } from "./dates.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
-import { createSaver, type Saver, type SaveState, type Unsaved } from "./saver.ts";
-import { tellError } from "./toasts.tsx";
+import type { Merged } from "./merge.ts";
+import {
+  type Changed,
+  type Conflict,
+  createSaver,
+  type Met,
+  type Saver,
+  type SaveState,
+  type Unsaved,
+} from "./saver.ts";
+import { tellDone, tellError } from "./toasts.tsx";
 
 const PAUSE = 600;
 
 /** What was left unsaved under a name in this browser. */
 export const unsavedOf = <T>(name: string): Unsaved<T> | null => keptDraft<Unsaved<T>>(name);
 
+/** The other version that an error tells of. */
+export const metIn = <R>(error: unknown): Met<R> | null =>
+  isStale(error) ? { theirs: error.problem.current as R, changed: error.problem.changed } : null;
+
+/** Who changed the same thing, and when: `Bento Haverlock at 19:42`. */
+export const whoAndWhen = (changed: Changed | undefined): string => {
+  const who = changed?.by || "Somebody else";
+  return changed ? `${who} at ${clockOf(changed.at)}` : who;
+};
+
 interface Options<T, R> {
   readonly name: string;
-  /** The version that the value on screen was made on. */
-  readonly version: number;
+  /** What is on screen was made from this. */
+  readonly start: Unsaved<T>;
   readonly save: (value: T, version: number) => Promise<R>;
+  readonly contentOf: (answer: R) => T;
+  readonly merge: (base: T | undefined, mine: T, theirs: T) => Merged<T>;
+  /** Puts on screen what came of two changes put together. */
+  readonly onMerged: (value: T) => void;
 }
 
-export interface Autosave<T, R> extends Saver<T, R> {
+export interface Autosave<T> extends Saver<T> {
   readonly state: SaveState;
-  /** What somebody else saved meanwhile, while that is to be settled. */
-  readonly theirs: R | null;
+  /** What is to be asked, when somebody else changed the same another way. */
+  readonly conflict: Conflict | null;
 }
 
 /**
  * A saver for a page: what waits is kept in this browser, goes out when the connection is back and when the
  * page is left.
  */
-export function useAutosave<T, R extends { readonly version: number }>(
-  options: Options<T, R>,
-): Autosave<T, R> {
-  const [{ state, theirs }, tell] = useState<{ state: SaveState; theirs: R | null }>({
+export function useAutosave<T, R extends { readonly version: number }>(options: Options<T, R>): Autosave<T> {
+  const [{ state, conflict }, tell] = useState<{ state: SaveState; conflict: Conflict | null }>({
     state: "saved",
-    theirs: null,
+    conflict: null,
   });
   const { keep, forget } = useKeepDraft<Unsaved<T>>(options.name);
-  const save = useRef(options.save);
-  save.current = options.save;
+  const latest = useRef(options);
+  latest.current = options;
   const [saver] = useState(() =>
     createSaver<T, R>({
-      version: options.version,
-      save: (value, version) => save.current(value, version),
-      conflictIn: (error) => (isStale(error) ? (error.problem.current as R) : null),
+      start: options.start,
+      save: (value, version) => latest.current.save(value, version),
+      conflictIn: metIn,
+      contentOf: (answer) => latest.current.contentOf(answer),
+      merge: (base, mine, theirs) => latest.current.merge(base, mine, theirs),
+      onMerged: (value, changed) => {
+        latest.current.onMerged(value);
+        tellDone(`${whoAndWhen(changed)} changed something here too. Both changes are kept.`);
+      },
       keep,
       forget,
-      onState: (next, other) => tell({ state: next, theirs: other }),
+      onState: (next, asked) => tell({ state: next, conflict: asked }),
       onError: tellError,
       pause: PAUSE,
     }),
@@ -56,5 +84,5 @@ export function useAutosave<T, R extends { readonly version: number }>(
       flush();
     };
   }, [saver]);
-  return { ...saver, state, theirs };
+  return { ...saver, state, conflict };
 }

@@ -1,41 +1,52 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
+import { whoAndWhen } from "./autosave.ts";
 import { Modal } from "./dialog.tsx";
 import type { Difference } from "./merge.ts";
+import type { Changed } from "./saver.ts";
 
 type Side = "mine" | "theirs";
 
 interface Props {
   readonly differences: readonly Difference[];
+  /** Who changed it too, and when, where that is known. */
+  readonly changed?: Changed | undefined;
   /** Called with the keys for which the other person's version was chosen. */
   readonly onChoose: (theirs: ReadonlySet<string>) => void;
+  /** Puts the choice off; nothing is saved, and nothing is lost. */
   readonly onClose: () => void;
 }
 
-/** Shows both versions of every difference; the person chooses one by one. Nothing is lost until they did. */
-export function ConflictDialog({ differences, onChoose, onClose }: Props) {
+/**
+ * Shows both versions of what two people changed, each another way; the person chooses one by one. Nothing is chosen
+ * beforehand, and nothing is lost until they did.
+ */
+export function ConflictDialog({ differences, changed, onChoose, onClose }: Props) {
   const [sides, setSides] = useState<Readonly<Record<string, Side>>>({});
-  const sideOf = (key: string): Side => sides[key] ?? "mine";
   const all = (side: Side) => setSides(Object.fromEntries(differences.map(({ key }) => [key, side])));
+  const open = differences.filter(({ key }) => !sides[key]).length;
   const choose = () =>
-    onChoose(new Set(differences.map(({ key }) => key).filter((key) => sideOf(key) === "theirs")));
+    onChoose(new Set(differences.map(({ key }) => key).filter((key) => sides[key] === "theirs")));
+  const everywhere = (side: Side) => differences.every(({ key }) => sides[key] === side);
   const foot = (
     <>
-      <Button variant="outline" onClick={() => all("mine")}>
-        All mine
+      {differences.length > 1
+        ? (["mine", "theirs"] as const).map((side) => (
+            <Button key={side} variant="outline" aria-pressed={everywhere(side)} onClick={() => all(side)}>
+              Choose all of {side === "mine" ? "yours" : "theirs"}
+            </Button>
+          ))
+        : null}
+      <Button disabled={open > 0} onClick={choose}>
+        Save this choice
       </Button>
-      <Button variant="outline" onClick={() => all("theirs")}>
-        All theirs
-      </Button>
-      <Button onClick={choose}>Save this choice</Button>
     </>
   );
   return (
-    <Modal open title="Somebody changed this while you did" onClose={onClose} size="lg" foot={foot}>
+    <Modal open title={`${whoAndWhen(changed)} changed this too`} onClose={onClose} size="lg" foot={foot}>
       <Text mb="3" color="soft">
-        {differences.length === 0
-          ? "Both versions say the same."
-          : "Choose for each difference which version stays."}
+        You both changed {differences.length === 1 ? "this" : "these"}. Choose which version stays
+        {open > 0 && differences.length > 1 ? `; ${open} to go` : ""}.
       </Text>
       <Stack gap="3">
         {differences.map(({ key, label, mine, theirs }) => (
@@ -51,8 +62,8 @@ export function ConflictDialog({ differences, onChoose, onClose }: Props) {
                 <Button
                   key={side}
                   role="radio"
-                  aria-checked={sideOf(key) === side}
-                  variant={sideOf(key) === side ? "solid" : "outline"}
+                  aria-checked={sides[key] === side}
+                  variant={sides[key] === side ? "solid" : "outline"}
                   onClick={() => setSides({ ...sides, [key]: side })}
                   flex="1"
                   height="auto"

@@ -1,4 +1,4 @@
-import { daysBetween } from "@map-step/core/time";
+import { clockAt, daysBetween } from "@map-step/core/time";
 import { format, parseISO } from "date-fns";
 
 /** `Mon 22 Feb` */
@@ -9,6 +9,21 @@ export const dayAndMonth = (date: string): string => format(parseISO(date), "d M
 export const longDay = (date: string): string => format(parseISO(date), "EEEE d MMMM yyyy");
 /** `Mondays` */
 export const weekdays = (date: string): string => `${format(parseISO(date), "EEEE")}s`;
+
+let studioZone = "UTC";
+/** All times on screen are the studio's, wherever the browser is. */
+export const showTimesIn = (timeZone: string): void => {
+  studioZone = timeZone;
+};
+
+/** The studio's time of day at an instant of ISO 8601: `19:42`. */
+export const clockOf = (instant: string): string => clockAt(new Date(instant), studioZone).time;
+
+/** Its day and time of day there: `Mon 22 Feb, 19:42`. */
+export function momentOf(instant: string): string {
+  const { date, time } = clockAt(new Date(instant), studioZone);
+  return `${shortDay(date)}, ${time}`;
+}
 
 /** The time of day some minutes after another: `19:30` and 45 give `20:15`. */
 export function clockAfter(start: string, minutes: number): string {

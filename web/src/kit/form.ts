@@ -1,5 +1,5 @@
 import { zodResolver } from "@hookform/resolvers/zod";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import {
   type DefaultValues,
   type FieldPath,
@@ -12,6 +12,12 @@ import type { z } from "zod";
 import { fieldErrors } from "./api.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
 
+/** What was typed into a form, and what the form showed before. */
+interface FormDraft<V> {
+  readonly values: V;
+  readonly base: V | undefined;
+}
+
 /**
  * A form checked by a schema of the contract. What is typed is kept in the browser under a name until
  * `forget` is called after saving, or `discard` puts the form back; without a name nothing is kept.
@@ -22,18 +28,21 @@ export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
   draftName: string | null,
 ) {
   type In = z.input<S>;
-  const kept = draftName === null ? null : keptDraft<In>(draftName);
+  const kept = draftName === null ? null : keptDraft<FormDraft<In>>(draftName);
+  // What an edit is held against when somebody else saved meanwhile: what the form showed when it began.
+  const base = useRef<In | undefined>(kept ? kept.base : start);
   const form = useForm<In, unknown, z.output<S>>({
     resolver: zodResolver(schema) as unknown as Resolver<In, unknown, z.output<S>>,
-    defaultValues: { ...start, ...kept } as DefaultValues<In>,
+    defaultValues: { ...start, ...kept?.values } as DefaultValues<In>,
     mode: "onTouched",
   });
-  const { keep, forget } = useKeepDraft<In>(draftName ?? "");
+  const { keep, forget } = useKeepDraft<FormDraft<In>>(draftName ?? "");
   useEffect(
     () =>
       form.subscribe({
         formState: { values: true, isDirty: true },
-        callback: ({ values, isDirty }) => isDirty && draftName !== null && keep(values as In),
+        callback: ({ values, isDirty }) =>
+          isDirty && draftName !== null && keep({ values: values as In, base: base.current }),
       }),
     [form, keep, draftName],
   );
@@ -41,9 +50,10 @@ export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
   const discard = () => {
     forget();
     form.reset(start as DefaultValues<In>);
+    base.current = start;
     setRestored(false);
   };
-  return { form, restored, forget, discard };
+  return { form, base, restored, forget, discard };
 }
 
 /** Puts the field errors of an answer to their fields. Returns true when there were any. */

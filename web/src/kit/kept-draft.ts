@@ -1,14 +1,35 @@
 import { useCallback, useEffect, useMemo, useRef } from "react";
+import { tellWarning } from "./toasts.tsx";
 
 const PREFIX = "map-step:draft:";
+
+/** Whose drafts are kept and shown: those of somebody else on this device are left alone. */
+let owner = "";
+export const keepDraftsOf = (personId: string): void => {
+  owner = personId;
+};
+
+const keyOf = (name: string): string => `${PREFIX}${owner}:${name}`;
 
 /** What was typed under a name and not saved yet, from this browser's storage. */
 export function keptDraft<T>(name: string): T | null {
   try {
-    const text = localStorage.getItem(PREFIX + name);
+    const text = localStorage.getItem(keyOf(name));
     return text === null ? null : (JSON.parse(text) as T);
   } catch {
     return null;
+  }
+}
+
+let told = false;
+
+function store(key: string, value: unknown): void {
+  try {
+    localStorage.setItem(key, JSON.stringify(value));
+  } catch {
+    if (told) return;
+    told = true;
+    tellWarning("This browser has no room left: what you type is not kept when the page closes. Save often.");
   }
 }
 
@@ -23,13 +44,13 @@ interface Keeper<T> {
  * nothing. It is written at most every half second and when the page goes.
  */
 export function useKeepDraft<T>(name: string): Keeper<T> {
-  const waiting = useRef<{ value: T; timer: number } | null>(null);
+  const waiting = useRef<{ key: string; value: T; timer: number } | null>(null);
   const write = useCallback(() => {
     if (!waiting.current) return;
-    localStorage.setItem(PREFIX + name, JSON.stringify(waiting.current.value));
+    store(waiting.current.key, waiting.current.value);
     clearTimeout(waiting.current.timer);
     waiting.current = null;
-  }, [name]);
+  }, []);
   useEffect(() => {
     window.addEventListener("pagehide", write);
     return () => {
@@ -40,14 +61,18 @@ export function useKeepDraft<T>(name: string): Keeper<T> {
   const keep = useCallback(
     (value: T) => {
       if (waiting.current) clearTimeout(waiting.current.timer);
-      waiting.current = { value, timer: window.setTimeout(write, 500) };
+      waiting.current = { key: keyOf(name), value, timer: window.setTimeout(write, 500) };
     },
-    [write],
+    [name, write],
   );
   const forget = useCallback(() => {
     if (waiting.current) clearTimeout(waiting.current.timer);
     waiting.current = null;
-    localStorage.removeItem(PREFIX + name);
+    try {
+      localStorage.removeItem(keyOf(name));
+    } catch {
+      // A closed store holds nothing to forget.
+    }
   }, [name]);
   return useMemo(() => ({ keep, forget }), [keep, forget]);
 }

@@ -1,6 +1,7 @@
-import { describe, expect, it } from "vitest";
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
 import { awayInWords, clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
-import { differencesOf, mergeChoice } from "./merge.ts";
+import { differencesOf, mergeChoice, threeWay } from "./merge.ts";
 
 describe("dates and times", () => {
   it("say a date as people do", () => {
@@ -53,5 +54,39 @@ describe("two versions of one thing", () => {
       version: 4,
     });
     expect(mine.version).toBe(3);
+  });
+});
+
+describe("two changes of one thing", () => {
+  const fields = ["a", "b", "c"] as const;
+  const shown = { a: ["A", String], b: ["B", String], c: ["C", String] } as const;
+  const thing = fc.record({ a: fc.nat(3), b: fc.nat(3), c: fc.nat(3) });
+  type Thing = Record<(typeof fields)[number], number>;
+  const together = (base: Thing | undefined, mine: Thing, theirs: Thing) =>
+    threeWay(base, mine, theirs, (one, other) => differencesOf(one, other, shown), mergeChoice);
+
+  test("keep what only one changed, and ask exactly what both changed another way", () => {
+    fc.assert(
+      fc.property(thing, thing, thing, (base, mine, theirs) => {
+        const { conflicts, take } = together(base, mine, theirs);
+        const asked = new Set(conflicts.map(({ key }) => key));
+        const [own, other] = [take(new Set()), take(asked)];
+        for (const key of fields) {
+          const both = mine[key] !== base[key] && theirs[key] !== base[key] && mine[key] !== theirs[key];
+          expect(asked.has(key)).toBe(both);
+          const one = mine[key] === base[key] ? theirs[key] : mine[key];
+          expect(own[key]).toBe(one);
+          expect(other[key]).toBe(both ? theirs[key] : one);
+        }
+      }),
+    );
+  });
+
+  it("are asked in full where it is not known what was there before", () => {
+    const [mine, theirs] = [
+      { a: 1, b: 2, c: 3 },
+      { a: 1, b: 9, c: 8 },
+    ];
+    expect(together(undefined, mine, theirs).conflicts.map(({ key }) => key)).toEqual(["b", "c"]);
   });
 });

@@ -27,3 +27,33 @@ export function mergeChoice<T extends object>(mine: T, theirs: T, chosen: Readon
   const taken = Object.entries(theirs).filter(([key]) => chosen.has(key));
   return { ...mine, ...Object.fromEntries(taken) };
 }
+
+/** Two changes of one thing put together. */
+export interface Merged<T> {
+  /** What both changed, each another way. */
+  readonly conflicts: readonly Difference[];
+  /** The result, with theirs for the conflicts that are named and mine for the others. */
+  readonly take: (theirs: ReadonlySet<string>) => T;
+}
+
+/**
+ * Puts two changes of the same thing together: what only one of two people changed is as they changed it. Without
+ * the thing as it was before, every difference is a conflict.
+ * @param differ where two versions differ, each difference with a key
+ * @param merge the first version with what is named taken from the second
+ */
+export function threeWay<T>(
+  base: T | undefined,
+  mine: T,
+  theirs: T,
+  differ: (one: T, other: T) => readonly Difference[],
+  merge: (mine: T, theirs: T, taken: ReadonlySet<string>) => T,
+): Merged<T> {
+  const open = differ(mine, theirs);
+  const keysIn = (other: T): ReadonlySet<string> =>
+    new Set((base === undefined ? open : differ(base, other)).map(({ key }) => key));
+  const [byMe, byThem] = [keysIn(mine), keysIn(theirs)];
+  const conflicts = open.filter(({ key }) => byMe.has(key) && byThem.has(key));
+  const onlyThem = open.flatMap(({ key }) => (byMe.has(key) ? [] : [key]));
+  return { conflicts, take: (taken) => merge(mine, theirs, new Set([...onlyThem, ...taken])) };
+}

@@ -5,6 +5,8 @@ export const toaster = createToaster({ placement: "bottom-end", max: 4 });
 
 export const tellError = (error: unknown): void =>
   void toaster.create({ type: "error", title: errorText(error), duration: 8000 });
+export const tellWarning = (title: string): void =>
+  void toaster.create({ type: "info", title, duration: 12_000 });
 export const tellDone = (title: string): void =>
   void toaster.create({ type: "success", title, duration: 3000 });
 

@@ -1,21 +1,23 @@
 import type { ApproachContent } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import {
-  deletedColumn,
+  type Removable,
   type Row,
+  removableColumns,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface ApproachRow extends Row<ApproachRow>, Stored {
+export interface ApproachRow extends Row<ApproachRow>, Stored, Removable, Signed {
   name: string;
   reason: string;
   ages: ApproachContent["ages"];
   returns: number[];
   returnMinutes: number;
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export const defineApproaches = (sequelize: Sequelize) => ({
@@ -28,7 +30,8 @@ export const defineApproaches = (sequelize: Sequelize) => ({
       ages: { type: DataTypes.JSONB, allowNull: false },
       returns: { type: DataTypes.JSONB, allowNull: false },
       returnMinutes: wholeColumn(),
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
+      ...signedColumns(),
     },
     { tableName: "approaches" },
   ),

@@ -1,6 +1,6 @@
 import type { CheckMark } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, keyColumn, type Row, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import { idColumn, keyColumn, type Row, storedColumns, wholeColumn } from "../../db/row.ts";
 
 export interface CheckRow extends Row<CheckRow> {
   id: CreationOptional<string>;
@@ -13,6 +13,7 @@ export interface CheckMarkRow extends Row<CheckMarkRow> {
   checkId: string;
   studentId: string;
   figureId: string;
+  /** `null` for one that was taken back; the row stays, so that its version counts on. */
   mark: CheckMark["mark"];
   version: CreationOptional<number>;
 }
@@ -34,7 +35,7 @@ export const defineChecks = (sequelize: Sequelize) => ({
       checkId: keyColumn(),
       studentId: keyColumn(),
       figureId: keyColumn(),
-      mark: textColumn(),
+      mark: { type: DataTypes.TEXT, allowNull: true },
       version: { ...wholeColumn(), defaultValue: 1 },
     },
     { tableName: "check_marks" },

@@ -1,85 +1,67 @@
-import type { Check, MarkChange } from "@map-step/contract";
-import { type Transaction, UniqueConstraintError } from "sequelize";
+import type { Check, CheckMark } from "@map-step/contract";
+import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
-import { readSection } from "../sections/service.ts";
+import { readSection } from "../sections/read.ts";
 
 /** The checks of a section, newest first, with all their marks. */
-export async function listChecks(db: Database, sectionId: string): Promise<Check[]> {
-  const rows = await db.Check.findAll({
-    where: { sectionId },
-    order: [
-      ["heldOn", "desc"],
-      ["createdAt", "desc"],
-    ],
-  });
-  const marks = await db.CheckMark.findAll({ where: { checkId: rows.map(({ id }) => id) } });
-  const staff = await db.Staff.findAll({ where: { id: rows.map(({ staffId }) => staffId) } });
-  return rows.map(({ id, heldOn, staffId }) => ({
-    id,
-    sectionId,
-    heldOn,
-    by: staff.find((member) => member.id === staffId)?.name ?? "",
-    marks: marks
-      .filter(({ checkId }) => checkId === id)
-      .map(({ studentId, figureId, mark, version }) => ({ studentId, figureId, mark, version })),
-  }));
-}
+export const listChecks = (db: Database, sectionId: string): Promise<Check[]> =>
+  rowsOf<Check>(
+    db,
+    `select c.id, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn", staff.name as by,
+       coalesce((
+         select json_agg(json_build_object('studentId', student_id, 'figureId', figure_id, 'mark', mark,
+           'version', version) order by created_at) from check_marks where check_id = c.id), '[]') as marks
+     from checks c join staff on staff.id = c.staff_id where c.section_id = $sectionId
+     order by c.held_on desc, c.created_at desc`,
+    { sectionId },
+  );
 
-export async function createCheck(
+/** Opens the sheet of a day. Two people who hold a check on one day share it: the second is led to the first's. */
+export const createCheck = (
   db: Database,
   sectionId: string,
   heldOn: string,
   staffId: string,
-): Promise<Check> {
-  await readSection(db, sectionId);
-  const row = await db.Check.create({ sectionId, heldOn, staffId });
-  const check = (await listChecks(db, sectionId)).find(({ id }) => id === row.id);
-  if (!check) throw notFound();
-  return check;
-}
+): Promise<Check> =>
+  atomically(db, async () => {
+    await readSection(db, sectionId);
+    // One after the other, so that two who begin in the same moment meet.
+    await db.Section.findByPk(sectionId, { lock: true });
+    const onThatDay = async () => (await listChecks(db, sectionId)).find((check) => check.heldOn === heldOn);
+    const there = await onThatDay();
+    if (there) return there;
+    await db.Check.create({ sectionId, heldOn, staffId });
+    const check = await onThatDay();
+    if (!check) throw notFound();
+    return check;
+  });
 
-type Result = Pick<MarkChange, "studentId" | "figureId" | "mark" | "version">;
-
-async function readMark(
-  db: Database,
-  checkId: string,
-  { studentId, figureId }: MarkChange,
-  transaction: Transaction,
-): Promise<Result> {
-  const row = await db.CheckMark.findOne({ where: { checkId, studentId, figureId }, transaction });
-  return { studentId, figureId, mark: row?.mark ?? null, version: row?.version ?? 0 };
-}
-
-/** Sets, changes or takes back one mark, if nobody changed it in between. */
-export async function markCheck(db: Database, checkId: string, change: MarkChange): Promise<Result> {
-  const { studentId, figureId, mark, version } = change;
-  const check = await db.Check.findByPk(checkId);
-  if (!check) throw notFound();
-  if ((await db.Student.count({ where: { id: studentId, sectionId: check.sectionId } })) === 0)
-    throw invalid([{ path: "studentId", message: "This student is not in the section" }]);
-  const write = async (transaction: Transaction): Promise<Result> => {
-    const where = { checkId, studentId, figureId, version };
-    const current = () => readMark(db, checkId, change, transaction);
-    if (version === 0) {
-      if ((await current()).version !== 0) throw stale(await current());
-      if (mark !== null) await db.CheckMark.create({ checkId, studentId, figureId, mark }, { transaction });
-      return current();
-    }
-    const changed =
-      mark === null
-        ? await db.CheckMark.destroy({ where, transaction })
-        : (await db.CheckMark.update({ mark, version: version + 1 }, { where, transaction }))[0];
-    if (changed === 0) throw stale(await current());
-    return current();
-  };
-  try {
-    return await db.sequelize.transaction(write);
-  } catch (error) {
-    // Two first marks in the same moment: the other one was there first.
-    if (!(error instanceof UniqueConstraintError)) throw error;
-    return db.sequelize.transaction(async (transaction) => {
-      throw stale(await readMark(db, checkId, change, transaction));
-    });
-  }
-}
+/**
+ * Sets, changes or takes back one mark, if nobody changed it in between. A mark that is taken back keeps its row, so
+ * that a later edit made in sight of it is told from a stale one.
+ */
+export const markCheck = (db: Database, checkId: string, change: CheckMark): Promise<CheckMark> =>
+  atomically(db, async () => {
+    const { studentId, figureId, mark, version } = change;
+    const check = await db.Check.findByPk(checkId);
+    if (!check) throw notFound();
+    const { sectionId } = check;
+    if ((await db.Student.count({ where: { id: studentId, sectionId, deletedAt: null } })) === 0)
+      throw invalid([{ path: "studentId", message: "This student is not in the section" }]);
+    const written = await rowsOf<{ version: number }>(
+      db,
+      version === 0
+        ? `insert into check_marks (check_id, student_id, figure_id, mark) values ($checkId, $studentId, $figureId, $mark)
+           on conflict (check_id, student_id, figure_id) do nothing returning version`
+        : `update check_marks set mark = $mark, version = version + 1, updated_at = now()
+           where check_id = $checkId and student_id = $studentId and figure_id = $figureId and version = $version
+           returning version`,
+      { checkId, studentId, figureId, mark, ...(version === 0 ? {} : { version }) },
+    );
+    const [done] = written;
+    if (done) return { studentId, figureId, mark, version: done.version };
+    const now = await db.CheckMark.findOne({ where: { checkId, studentId, figureId } });
+    throw stale({ studentId, figureId, mark: now?.mark ?? null, version: now?.version ?? 0 });
+  });

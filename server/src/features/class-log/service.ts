@@ -1,53 +1,41 @@
-import type { EntryAnswer, KeptEntry, LogEntryRecord, Person } from "@map-step/contract";
+import {
+  type EntryAnswer,
+  type KeptEntry,
+  type LogEntryRecord,
+  logEntry,
+  type Person,
+} from "@map-step/contract";
 import { judgeEntry, readLog } from "@map-step/core/lesson";
-import { Op, type Transaction } from "sequelize";
+import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { notFound } from "../../http/problems.ts";
-import { findLesson, readLesson } from "../lessons/read.ts";
-import { changeLesson } from "../lessons/service.ts";
-import { readSection } from "../sections/service.ts";
-import type { ClassEntryRow } from "./models.ts";
+import { rowsOf } from "../../db/query.ts";
+import { badText } from "../../http/well-formed.ts";
+import { holdOrder } from "../lessons/service.ts";
+import { readSection } from "../sections/read.ts";
 
 interface Log {
   readonly entries: KeptEntry[];
   readonly waitedBefore: { studentId: string; times: number }[];
 }
 
-const view = (row: ClassEntryRow, names: ReadonlyMap<string, string>): KeptEntry => {
-  const { id, kind, target, value, after, notedAt, outcome, staffId } = row;
-  const by = names.get(staffId) ?? "";
-  return { id, kind, target, value, after, at: notedAt.toISOString(), by, outcome } as KeptEntry;
-};
-
-async function entriesOf(db: Database, lessonId: string, transaction?: Transaction): Promise<KeptEntry[]> {
-  const within = transaction ? { transaction } : {};
-  const rows = await db.ClassEntry.findAll({ where: { lessonId }, order: ["position"], ...within });
-  const staff = await db.Staff.findAll({
-    where: { id: [...new Set(rows.map(({ staffId }) => staffId))] },
-    ...within,
-  });
-  const names = new Map(staff.map(({ id, name }) => [id, name]));
-  return rows.map((row) => view(row, names));
+interface EntryRow extends Omit<KeptEntry, "at" | "by"> {
+  readonly week: number;
+  readonly at: Date;
+  readonly by: string;
 }
 
-/** How often each student sat out in the lessons of a section before a week. */
-async function waitedBefore(
-  db: Database,
-  sectionId: string,
-  week: number,
-  transaction?: Transaction,
-): Promise<Log["waitedBefore"]> {
-  const within = transaction ? { transaction } : {};
-  const lessons = await db.Lesson.findAll({ where: { sectionId, week: { [Op.lt]: week } }, ...within });
-  const lessonId = lessons.map(({ id }) => id);
-  const rows = await db.ClassEntry.findAll({
-    where: { lessonId, kind: "waited" },
-    order: ["position"],
-    ...within,
-  });
+const view = ({ week: _week, at, ...entry }: EntryRow): KeptEntry =>
+  ({ ...entry, at: at.toISOString() }) as KeptEntry;
+
+const ENTRIES = `
+  select e.id, e.kind, e.target, e.value, e.after, e.noted_at as at, e.outcome, staff.name as by, l.week
+  from class_entries e join lessons l on l.id = e.lesson_id join staff on staff.id = e.staff_id`;
+
+/** How often each student sat out, lesson by lesson. */
+function waitedIn(rows: readonly EntryRow[]): Log["waitedBefore"] {
   const times = new Map<string, number>();
-  for (const one of lessonId) {
-    const entries = rows.filter((row) => row.lessonId === one).map((row) => view(row, new Map()));
+  for (const week of new Set(rows.map((row) => row.week))) {
+    const entries = rows.filter((row) => row.week === week).map(view);
     for (const { entry } of readLog(entries).values())
       if (entry.kind === "waited")
         times.set(entry.target, (times.get(entry.target) ?? 0) + (entry.value?.times ?? 0));
@@ -55,22 +43,45 @@ async function waitedBefore(
   return [...times].map(([studentId, count]) => ({ studentId, times: count }));
 }
 
-/** Everything noted of a lesson, in the order in which it came; nothing while the lesson follows its plan. */
-export async function readClassLog(db: Database, sectionId: string, week: number): Promise<Log> {
-  await readSection(db, sectionId);
-  const lesson = await findLesson(db, sectionId, week);
+async function logOf(db: Database, sectionId: string, week: number): Promise<Log> {
+  const rows = await rowsOf<EntryRow>(
+    db,
+    `${ENTRIES} where l.section_id = $sectionId and (l.week = $week or (l.week < $week and e.kind = 'waited'))
+     order by e.position`,
+    { sectionId, week },
+  );
   return {
-    entries: lesson ? await entriesOf(db, lesson.id) : [],
-    waitedBefore: await waitedBefore(db, sectionId, week),
+    entries: rows.filter((row) => row.week === week).map(view),
+    waitedBefore: waitedIn(rows.filter((row) => row.week < week)),
   };
 }
 
-/** Why an entry cannot be kept, given the parts of its lesson and the students of its section; `null` when it can. */
+/** Everything noted of a lesson, in the order in which it came; nothing while the lesson follows its plan. */
+export async function readClassLog(db: Database, sectionId: string, week: number): Promise<Log> {
+  await readSection(db, sectionId);
+  return logOf(db, sectionId, week);
+}
+
+type Read = { readonly entry: LogEntryRecord } | { readonly id: string; readonly why: string };
+
+/** Reads one entry as a device sent it; one that can't be read says why. */
+function readEntry(sent: Readonly<Record<string, unknown>>): Read {
+  const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
+  if (badText(sent) !== null) return { id, why: "It holds a character that cannot be kept." };
+  const read = logEntry.safeParse(sent);
+  if (read.success) return { entry: read.data };
+  const [issue] = read.error.issues;
+  return { id, why: `It cannot be read: ${issue?.path.join(".") ?? ""} ${issue?.message ?? ""}` };
+}
+
+/** Why an entry cannot be kept, given what its lesson and its section hold; `null` when it can. */
 function refusal(
-  { kind, target }: LogEntryRecord,
+  { id, kind, target }: LogEntryRecord,
   parts: ReadonlySet<string>,
   students: ReadonlySet<string>,
+  elsewhere: ReadonlySet<string>,
 ): string | null {
+  if (elsewhere.has(id)) return "Something else was noted under this number in another lesson.";
   if ((kind === "mark" || kind === "spent") && !parts.has(target))
     return "This part is not in the lesson any more.";
   if ((kind === "attendance" || kind === "waited") && !students.has(target))
@@ -79,88 +90,84 @@ function refusal(
 }
 
 /** What the rest of the studio reads follows the last word of the log. */
-async function apply(
-  db: Database,
-  lessonId: string,
-  entry: LogEntryRecord,
-  transaction: Transaction,
-): Promise<void> {
-  if (entry.kind === "mark") {
-    const { covered = null, reached = null } = entry.value ?? {};
-    await db.LessonSegment.update({ covered, reached }, { where: { id: entry.target }, transaction });
-  }
-  if (entry.kind === "ended")
-    await db.Lesson.update(
-      { state: entry.value ? "taught" : "planned" },
-      { where: { id: lessonId }, transaction },
+async function apply(db: Database, lessonId: string, kept: readonly LogEntryRecord[]): Promise<void> {
+  const marks = new Map(
+    kept.flatMap((entry) => (entry.kind === "mark" ? [[entry.target, entry.value]] : [])),
+  );
+  if (marks.size > 0)
+    await db.sequelize.query(
+      `update lesson_segments set covered = last.covered, reached = last.reached, updated_at = now()
+       from unnest($ids::uuid[], $covered::text[], $reached::text[]) as last (id, covered, reached)
+       where lesson_segments.id = last.id and lesson_id = $lessonId`,
+      {
+        bind: {
+          lessonId,
+          ids: [...marks.keys()],
+          covered: [...marks.values()].map((value) => value?.covered ?? null),
+          reached: [...marks.values()].map((value) => value?.reached ?? null),
+        },
+      },
     );
-}
-
-/** Keeps the running order as it is planned, so that something can be noted of it; nothing when one is kept. */
-async function keepPlanned(db: Database, sectionId: string, week: number): Promise<void> {
-  if (await findLesson(db, sectionId, week)) return;
-  const { segments } = await readLesson(db, sectionId, week);
-  try {
-    await changeLesson(db, sectionId, week, { version: 0, segments });
-  } catch (error) {
-    // Another device kept it in this moment; its parts are the same.
-    if (!(await findLesson(db, sectionId, week))) throw error;
-  }
+  const ended = kept.filter(({ kind }) => kind === "ended").at(-1);
+  if (ended)
+    await db.Lesson.update({ state: ended.value ? "taught" : "planned" }, { where: { id: lessonId } });
 }
 
 /**
- * Notes entries in the order given, all or none of them in one transaction. The lesson's row is held meanwhile, so
- * entries of two devices come one after the other. An entry that is there already is answered as it was; one that
- * meets another's word is kept in the log as such and changes nothing.
+ * Notes entries in the order given. The lesson's row is held meanwhile, so entries of two devices come one after the
+ * other. Each is judged by itself and answered in its place: one that can't be read or kept is refused and holds no
+ * other back; one that is there already is answered as it was; one that meets another's word is kept in the log as
+ * such and changes nothing.
  */
-export async function noteInLog(
+export const noteInLog = (
   db: Database,
   sectionId: string,
   week: number,
-  sent: readonly LogEntryRecord[],
+  sent: readonly Readonly<Record<string, unknown>>[],
   person: Pick<Person, "id">,
-): Promise<Log & { readonly answers: EntryAnswer[] }> {
-  await keepPlanned(db, sectionId, week);
-  return db.sequelize.transaction(async (transaction) => {
-    const lesson = await db.Lesson.findOne({
-      where: { sectionId, week },
-      transaction,
-      lock: transaction.LOCK.UPDATE,
-    });
-    if (!lesson) throw notFound();
-    const lessonId = lesson.id;
-    const parts = await db.LessonSegment.findAll({ where: { lessonId }, attributes: ["id"], transaction });
-    const partIds = new Set(parts.map((part) => part.id));
-    const roster = await db.Student.findAll({ where: { sectionId }, attributes: ["id"], transaction });
-    const studentIds = new Set(roster.map((student) => student.id));
-    const known = await entriesOf(db, lessonId, transaction);
+): Promise<Log & { readonly answers: EntryAnswer[] }> =>
+  atomically(db, async () => {
+    const { lessonId, segments } = await holdOrder(db, sectionId, week);
+    const parts = new Set(segments.map(({ id }) => id));
+    const roster = await db.Student.findAll({ where: { sectionId }, attributes: ["id"] });
+    const students = new Set(roster.map(({ id }) => id));
+    const { entries: known } = await logOf(db, sectionId, week);
     const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
+    const read = sent.map(readEntry);
+    const ids = read.flatMap((one) => ("entry" in one ? [one.entry.id] : []));
+    const taken = await db.ClassEntry.findAll({ where: { id: ids }, attributes: ["id"] });
+    const elsewhere = new Set(taken.flatMap(({ id }) => (outcomes.has(id) ? [] : [id])));
     let log = readLog(known);
-    const answers: EntryAnswer[] = [];
-    for (const entry of sent) {
+    const judged: { readonly entry: LogEntryRecord; readonly outcome: KeptEntry["outcome"] }[] = [];
+    const answers = read.map((one): EntryAnswer => {
+      if (!("entry" in one)) return { id: one.id, outcome: "refused", why: one.why };
+      const { entry } = one;
       const before = outcomes.get(entry.id);
-      const why = before ? null : refusal(entry, partIds, studentIds);
-      if (before || why !== null) {
-        answers.push({ id: entry.id, outcome: before ?? "refused", why });
-        continue;
-      }
+      const why = before ? null : refusal(entry, parts, students, elsewhere);
+      if (before || why !== null) return { id: entry.id, outcome: before ?? "refused", why };
       const outcome = judgeEntry(log, entry);
-      const { id, kind, target, value, after, at } = entry;
-      const notedAt = new Date(at);
-      const staffId = person.id;
-      await db.ClassEntry.create(
-        { id, lessonId, kind, target, value, after, notedAt, staffId, outcome },
-        { transaction },
-      );
-      if (outcome === "kept") await apply(db, lessonId, entry, transaction);
       log = readLog([entry], log);
-      outcomes.set(id, outcome);
-      answers.push({ id, outcome, why: null });
-    }
-    return {
-      entries: await entriesOf(db, lessonId, transaction),
-      waitedBefore: await waitedBefore(db, sectionId, week, transaction),
-      answers,
-    };
+      outcomes.set(entry.id, outcome);
+      judged.push({ entry, outcome });
+      return { id: entry.id, outcome, why: null };
+    });
+    await db.ClassEntry.bulkCreate(
+      judged.map(({ entry: { id, kind, target, value, after, at }, outcome }) => ({
+        id,
+        lessonId,
+        kind,
+        target,
+        value,
+        after,
+        notedAt: new Date(at),
+        staffId: person.id,
+        outcome,
+      })),
+    );
+    await apply(
+      db,
+      lessonId,
+      judged.flatMap(({ entry, outcome }) => (outcome === "kept" ? [entry] : [])),
+    );
+    return { ...(await logOf(db, sectionId, week)), answers };
   });
-}

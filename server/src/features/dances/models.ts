@@ -1,7 +1,15 @@
 import { DataTypes, type Sequelize } from "sequelize";
-import { type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import {
+  type Row,
+  type Signed,
+  type Stored,
+  signedColumns,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
-export interface DanceRow extends Row<DanceRow>, Stored {
+export interface DanceRow extends Row<DanceRow>, Stored, Signed {
   name: string;
   meter: number;
   phraseBeats: number;
@@ -27,6 +35,7 @@ export const defineDances = (sequelize: Sequelize) => ({
       fastestBpm: wholeColumn(),
       freeTimed: { type: DataTypes.BOOLEAN, allowNull: false },
       countFrom: wholeColumn(),
+      ...signedColumns(),
     },
     { tableName: "dances" },
   ),

@@ -1,6 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import {
+  type DanceRecord,
   type FieldError,
   type FigureContent,
   type FigureRecord,
@@ -10,17 +11,13 @@ import {
   tierOfLevel,
   toFileFigure,
 } from "@map-step/contract";
-import { checkFigure, isComposed, type Surroundings, usersOf } from "../figures/checks.ts";
+import { checkFigure, layOut, madeOf, type Surroundings } from "../figures/checks.ts";
 
-export interface NamedDance {
-  readonly id: string;
-  readonly name: string;
-  readonly slowBeats: number;
-  readonly quickBeats: number;
-}
-
-export interface Library extends Surroundings {
-  readonly dances: readonly NamedDance[];
+/** The dances and figures of the studio, as a file is judged against them. */
+export interface LibraryOfFile {
+  readonly dances: readonly Pick<DanceRecord, "id" | "version" | "name" | "slowBeats" | "quickBeats">[];
+  readonly figures: readonly FigureRecord[];
+  readonly staffIds: ReadonlySet<string>;
 }
 
 /** What a row comes to: what is said of it, and what to write when it is taken in. */
@@ -38,8 +35,6 @@ interface Read {
   readonly dance: string;
   readonly errors: FieldError[];
 }
-
-const sameName = (a: string, b: string): boolean => a.trim().toLowerCase() === b.trim().toLowerCase();
 
 function readRow(value: Readonly<Record<string, unknown>>, index: number): Read {
   const parsed = fileFigure.safeParse(value);
@@ -82,10 +77,10 @@ function merged(data: FileFigure, now: FigureRecord | null, danceId: string): Fi
 }
 
 /** Exchanges the names of other figures for their ids; names that nobody has are faults. */
-function linked(data: FileFigure, figure: FigureRecord, library: readonly FigureRecord[]) {
+function linked(data: FileFigure, figure: FigureRecord, named: Surroundings["named"]) {
   const errors: FieldError[] = [];
   const idOf = (name: string, path: string): string[] => {
-    const other = library.find((one) => one.danceId === figure.danceId && sameName(one.name, name));
+    const [other] = named(figure.danceId, name);
     if (!other) errors.push({ path, message: `There is no ${name} in this dance, nor in the file` });
     return other ? [other.id] : [];
   };
@@ -112,11 +107,15 @@ function differences(now: FigureRecord, next: FigureRecord, nameOf: (id: string)
 
 /**
  * Judges every row of a file against the library and against the other rows: what would be added, changed,
- * left as it is, or refused and why. Changes nothing.
+ * left as it is, or refused and why. Changes nothing. Takes about as long as reading all figures once.
  */
-export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], library: Library): Judged[] {
+export function judgeFile(
+  rows: readonly Readonly<Record<string, unknown>>[],
+  { dances, figures, staffIds }: LibraryOfFile,
+): Judged[] {
   const read = rows.map(readRow);
-  const danceOf = (name: string) => library.dances.find((dance) => sameName(dance.name, name));
+  const danceNamed = new Map(dances.map((dance) => [dance.name.trim().toLowerCase(), dance]));
+  const { named } = layOut(dances, figures, staffIds);
   const keyOf = ({ dance, name }: Read) => `${dance.trim().toLowerCase()}\n${name.trim().toLowerCase()}`;
   const firstOf = new Map<string, number>();
   for (const entry of read) if (!firstOf.has(keyOf(entry))) firstOf.set(keyOf(entry), entry.row);
@@ -124,13 +123,12 @@ export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], li
   const entries = read.map((entry) => {
     const { data, errors } = entry;
     if (!data) return { entry, now: null, next: null, errors };
-    const dance = danceOf(data.dance);
+    const dance = danceNamed.get(data.dance.trim().toLowerCase());
     if (!dance) {
       const message = `There is no dance called ${data.dance}; add it under Figures, Dances first`;
       return { entry, now: null, next: null, errors: [{ path: "dance", message }] };
     }
-    const now =
-      library.library.find((one) => one.danceId === dance.id && sameName(one.name, data.name)) ?? null;
+    const now = named(dance.id, data.name)[0] ?? null;
     const first = firstOf.get(keyOf(entry)) ?? entry.row;
     const twice =
       first === entry.row ? [] : [{ path: "name", message: `The same figure stands in row ${first}` }];
@@ -143,18 +141,17 @@ export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], li
   });
 
   const coming = new Map(entries.flatMap(({ next }) => (next ? [[next.id, next] as const] : [])));
-  const draft = [
-    ...library.library.map((figure) => coming.get(figure.id) ?? figure),
-    ...[...coming.values()].filter(({ id }) => !library.library.some((figure) => figure.id === id)),
-  ];
+  const byId = new Map([...figures.map((figure) => [figure.id, figure] as const), ...coming]);
+  const { named: namedAfter } = layOut(dances, [...byId.values()], staffIds);
   const withLinks = entries.map((entry) => {
     if (!entry.next || !entry.entry.data) return entry;
-    const { figure, errors } = linked(entry.entry.data, entry.next, draft);
+    const { figure, errors } = linked(entry.entry.data, entry.next, namedAfter);
     return { ...entry, next: figure, errors: [...entry.errors, ...errors] };
   });
   const final = new Map(withLinks.flatMap(({ next }) => (next ? [[next.id, next] as const] : [])));
-  const after = draft.map((figure) => final.get(figure.id) ?? figure);
-  const nameOf = (id: string) => after.find((figure) => figure.id === id)?.name ?? "";
+  for (const [id, figure] of final) byId.set(id, figure);
+  const after = layOut(dances, [...byId.values()], staffIds);
+  const nameOf = (id: string) => byId.get(id)?.name ?? "";
 
   return withLinks.map(({ entry, now, next, errors }): Judged => {
     const told = { row: entry.row, dance: entry.dance.trim(), name: entry.name.trim() };
@@ -164,11 +161,10 @@ export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], li
       now,
     });
     if (!next) return refuse(errors);
-    const content = contentOf(next);
-    const checked = checkFigure({ id: next.id, content }, { ...library, library: after });
+    const checked = checkFigure({ id: next.id, content: contentOf(next) }, after);
     if (errors.length + checked.errors.length > 0) return refuse([...errors, ...checked.errors]);
     const kept = { ...next, notation: checked.notation };
-    const broken = brokenBy(kept, final, { ...library, library: after });
+    const broken = brokenBy(kept, final, after);
     if (broken.length > 0) return refuse(broken);
     const differs = now ? differences(now, kept, nameOf) : [];
     const verdict = now ? (differs.length > 0 ? "changed" : "same") : "added";
@@ -180,27 +176,14 @@ export function judgeFile(rows: readonly Readonly<Record<string, unknown>>[], li
 function brokenBy(
   figure: FigureRecord,
   inFile: ReadonlyMap<string, FigureRecord>,
-  surroundings: Surroundings,
+  after: Surroundings,
 ): FieldError[] {
-  const seen = new Set<string>();
-  const waiting = [figure];
-  for (const at of waiting)
-    for (const user of usersOf(surroundings.library, at)) {
-      if (seen.has(user.id) || !isComposed(user)) continue;
-      seen.add(user.id);
-      waiting.push(user);
-    }
-  return waiting.slice(1).flatMap((user): FieldError[] => {
+  return madeOf([figure], after).flatMap((user): FieldError[] => {
     if (inFile.has(user.id)) return [];
-    const { errors } = checkFigure({ id: user.id, content: contentOf(user) }, surroundings);
+    const { errors } = checkFigure({ id: user.id, content: contentOf(user) }, after);
     const [fault] = errors.filter(({ path }) => path === "notation");
-    return fault
-      ? [
-          {
-            path: "notation",
-            message: `${user.name} uses it and could not be danced any more: ${fault.message}`,
-          },
-        ]
-      : [];
+    if (!fault) return [];
+    const message = `${user.name} uses it and could not be danced any more: ${fault.message}`;
+    return [{ path: "notation", message }];
   });
 }

@@ -1,59 +1,88 @@
 import { createHash } from "node:crypto";
 import type { FigureRecord, JudgedFile } from "@map-step/contract";
-import type { Transaction } from "sequelize";
-import { changeAt } from "../../db/change.ts";
+import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
+import { readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
-import { holdLibrary, readFigure, surroundingsOf } from "../figures/service.ts";
-import { type Judged, judgeFile, type Library } from "./judge.ts";
+import { holdLibrary, staffIdsOf } from "../figures/service.ts";
+import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
 
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
-async function libraryOf(db: Database, transaction: Transaction): Promise<Library> {
-  const dances = await db.Dance.findAll({ transaction });
-  return { ...(await surroundingsOf(db, transaction)), dances };
+async function libraryOf(db: Database): Promise<LibraryOfFile> {
+  const ids = (await rowsOf<{ id: string }>(db, "select id from dances")).map(({ id }) => id);
+  const libraries = [...(await readLibraries(db, ids)).values()];
+  return {
+    dances: libraries.map(({ dance }) => dance),
+    figures: libraries.flatMap(({ figures }) => figures),
+    staffIds: await staffIdsOf(db),
+  };
 }
 
 /** Changes whenever a figure or a dance does. */
-function basisOf({ library, dances }: Library): string {
-  const versions = [
-    ...library.map(({ id, version }) => `${id}${version}`).sort(),
-    ...dances.map(({ id }) => id).sort(),
-  ];
+function basisOf({ figures, dances }: LibraryOfFile): string {
+  const versions = [...figures, ...dances].map(({ id, version }) => `${id} ${version}`).sort();
   return createHash("sha256").update(versions.join()).digest("base64url");
 }
 
 /** What would become of each row. Changes nothing. */
-export const previewFile = (db: Database, rows: Rows): Promise<JudgedFile> =>
-  db.sequelize.transaction(async (transaction) => {
-    const library = await libraryOf(db, transaction);
-    return { rows: judgeFile(rows, library).map(({ told }) => told), basis: basisOf(library) };
-  });
-
-const contentOf = ({ id: _id, version: _version, needs: _needs, helps: _helps, ...rest }: FigureRecord) => {
-  const { teacherIds: _teacherIds, ...content } = rest;
-  return content;
+export const previewFile = async (db: Database, rows: Rows): Promise<JudgedFile> => {
+  const library = await libraryOf(db);
+  return { rows: judgeFile(rows, library).map(({ told }) => told), basis: basisOf(library) };
 };
 
+const COLUMNS = {
+  danceId: "dance_id",
+  name: "name",
+  otherNames: "other_names",
+  kind: "kind",
+  tier: "tier",
+  notation: "notation",
+  minutes: "minutes",
+  variantOfId: "variant_of_id",
+  cues: "cues",
+  slips: "slips",
+  cautions: "cautions",
+} as const satisfies Partial<Record<keyof FigureRecord, string>>;
+
+/** New values of many figures at once, each of which counts as an edit. */
+const updateAll = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
+  rowsOf(
+    db,
+    `update figures set ${Object.values(COLUMNS)
+      .map((column) => `${column} = next.${column}`)
+      .join(", ")}, version = figures.version + 1, updated_at = now()
+     from jsonb_populate_recordset(null::figures, $figures::jsonb) as next
+     where figures.id = next.id returning figures.id`,
+    {
+      figures: JSON.stringify(
+        figures.map((figure) => ({
+          id: figure.id,
+          ...Object.fromEntries(
+            Object.entries(COLUMNS).map(([key, column]) => [column, figure[key as keyof typeof COLUMNS]]),
+          ),
+        })),
+      ),
+    },
+  );
+
 /** Figures first, without their ties to each other; then the ties, when all of them are there. */
-async function write(db: Database, judged: readonly Judged[], transaction: Transaction): Promise<void> {
+async function write(db: Database, judged: readonly Judged[]): Promise<void> {
   const wanted = judged.flatMap(({ told, next, now }) =>
     next && (told.verdict === "added" || told.verdict === "changed") ? [{ next, now }] : [],
   );
-  for (const { next, now } of wanted) {
-    const content = { ...contentOf(next), variantOfId: null };
-    if (now)
-      await changeAt(db.Figure, now.id, now.version, content, transaction, () =>
-        readFigure(db, now.id, transaction),
-      );
-    else await db.Figure.create({ ...content, id: next.id }, { transaction });
-  }
-  for (const { next } of wanted) {
-    await writeLinks(db, next.id, next, transaction);
-    if (next.variantOfId !== null)
-      await db.Figure.update({ variantOfId: next.variantOfId }, { where: { id: next.id }, transaction });
-  }
+  const added = wanted.filter(({ now }) => now === null).map(({ next }) => next);
+  await db.Figure.bulkCreate(added.map((figure) => ({ ...figure, variantOfId: null })));
+  await updateAll(
+    db,
+    wanted.filter(({ next, now }) => now !== null || next.variantOfId !== null).map(({ next }) => next),
+  );
+  await writeLinks(
+    db,
+    wanted.map(({ next }) => next),
+  );
 }
 
 /**
@@ -62,9 +91,9 @@ async function write(db: Database, judged: readonly Judged[], transaction: Trans
  * @throws a problem naming each refused row; a stale problem with the file judged anew when the library changed
  */
 export const takeInFile = (db: Database, rows: Rows, basis: string): Promise<JudgedFile> =>
-  db.sequelize.transaction(async (transaction) => {
-    await holdLibrary(db, transaction);
-    const library = await libraryOf(db, transaction);
+  atomically(db, async () => {
+    await holdLibrary(db);
+    const library = await libraryOf(db);
     const judged = judgeFile(rows, library);
     const told: JudgedFile = { rows: judged.map((one) => one.told), basis: basisOf(library) };
     if (basis !== told.basis) throw stale(told);
@@ -75,6 +104,6 @@ export const takeInFile = (db: Database, rows: Rows, basis: string): Promise<Jud
           reasons.map(({ path, message }) => ({ path: `rows.${row - 1}.${path}`, message })),
         ),
       );
-    await write(db, judged, transaction);
+    await write(db, judged);
     return told;
   });

@@ -1,19 +1,22 @@
 import type { Cue, FigureRecord, OtherName } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import {
-  deletedColumn,
   idColumn,
   keyColumn,
   phrasesColumn,
+  type Removable,
   type Row,
   recordsColumn,
+  removableColumns,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface FigureRow extends Row<FigureRow>, Stored {
+export interface FigureRow extends Row<FigureRow>, Stored, Removable, Signed {
   danceId: string;
   name: string;
   otherNames: OtherName[];
@@ -25,7 +28,6 @@ export interface FigureRow extends Row<FigureRow>, Stored {
   cues: Cue[];
   slips: string[];
   cautions: string[];
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export interface FigureNeedRow extends Row<FigureNeedRow> {
@@ -61,7 +63,8 @@ export const defineFigures = (sequelize: Sequelize) => ({
       cues: recordsColumn(),
       slips: phrasesColumn(),
       cautions: phrasesColumn(),
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
+      ...signedColumns(),
     },
     { tableName: "figures" },
   ),

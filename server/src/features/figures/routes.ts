@@ -1,17 +1,12 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
-import {
-  changeFigure,
-  createFigure,
-  listFigures,
-  readFigure,
-  removeFigure,
-  restoreFigure,
-} from "./service.ts";
+import { listFigureLines, readFigure, readLibrary } from "./library.ts";
+import { changeFigure, createFigure, removeFigure, restoreFigure } from "./service.ts";
 
 export function serveFigures(router: Router, { db }: Context): void {
-  serve(router, api.figures.list, () => listFigures(db));
+  serve(router, api.figures.list, () => listFigureLines(db));
+  serve(router, api.figures.ofDance, async ({ params }) => [...(await readLibrary(db, params.id)).figures]);
   serve(router, api.figures.read, ({ params }) => readFigure(db, params.id));
   serve(router, api.figures.create, ({ body }) => createFigure(db, body));
   serve(router, api.figures.change, ({ params, body }) => changeFigure(db, params.id, body));

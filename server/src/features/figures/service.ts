@@ -1,184 +1,158 @@
+import { randomUUID } from "node:crypto";
 import type { FigureContent, FigureRecord } from "@map-step/contract";
-import { FIGURE_KINDS } from "@map-step/core/figure";
-import type { Transaction } from "sequelize";
-import { changeAt } from "../../db/change.ts";
+import { atomically } from "../../db/ambient.ts";
+import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { inUse, invalid, notFound } from "../../http/problems.ts";
-import { checkFigure, isComposed, type Surroundings, usersOf, withNewName } from "./checks.ts";
-import { type Links, readLinks, writeLinks } from "./links.ts";
-import type { FigureRow } from "./models.ts";
-
-function view(row: FigureRow, links: Links): FigureRecord {
-  const { id, version, danceId, name, otherNames, kind, tier, notation, minutes, variantOfId } = row;
-  const { cues, slips, cautions } = row;
-  return {
-    id,
-    version,
-    danceId,
-    name,
-    otherNames,
-    kind,
-    tier,
-    notation,
-    minutes,
-    variantOfId,
-    cues,
-    slips,
-    cautions,
-    ...links,
-  };
-}
-
-/** All figures: by kind, then tier, then name. */
-export async function listFigures(db: Database, transaction?: Transaction): Promise<FigureRecord[]> {
-  const within = transaction ? { transaction } : {};
-  const rows = await db.Figure.findAll({ where: { deletedAt: null }, ...within });
-  const linksOf = await readLinks(db, null, transaction);
-  const kind = (figure: FigureRecord) => FIGURE_KINDS.indexOf(figure.kind);
-  return rows
-    .map((row) => view(row, linksOf(row.id)))
-    .sort((a, b) => kind(a) - kind(b) || a.tier - b.tier || a.name.localeCompare(b.name));
-}
-
-export async function readFigure(db: Database, id: string, transaction?: Transaction): Promise<FigureRecord> {
-  const within = transaction ? { transaction } : {};
-  const row = await db.Figure.findOne({ where: { id, deletedAt: null }, ...within });
-  if (!row) throw notFound();
-  return view(row, (await readLinks(db, id, transaction))(id));
-}
+import { holdTable, rowsOf } from "../../db/query.ts";
+import { inUse, invalid } from "../../http/problems.ts";
+import { checkFigure, layOut, madeOf, type Surroundings, withNewName } from "./checks.ts";
+import { readFigure, readFigures, readLibraries } from "./library.ts";
+import { writeLinks } from "./links.ts";
 
 /**
  * Holds the library still until the transaction ends: two edits at once could close a circle, or leave a
  * figure using another, that neither does alone.
  */
-export const holdLibrary = (db: Database, transaction: Transaction) =>
-  db.sequelize.query("lock table figure_needs in share row exclusive mode", { transaction });
+export const holdLibrary = (db: Database) => holdTable(db, "figure_needs");
 
-/** What figures are checked against, as it is within the transaction. */
-export async function surroundingsOf(db: Database, transaction: Transaction): Promise<Surroundings> {
-  const [dances, library, staff] = [
-    await db.Dance.findAll({ transaction }),
-    await listFigures(db, transaction),
-    await db.Staff.findAll({ attributes: ["id"], transaction }),
-  ];
-  return { dances, library, staffIds: new Set(staff.map(({ id }) => id)) };
+export const staffIdsOf = async (db: Database): Promise<ReadonlySet<string>> =>
+  new Set((await rowsOf<{ id: string }>(db, "select id from staff")).map(({ id }) => id));
+
+const contentOf = ({ id: _id, version: _version, ...content }: FigureRecord): FigureContent => content;
+
+/** The library of a figure's dance as it would be with the figure in it, others changed with it, if any. */
+async function surroundingsWith(
+  db: Database,
+  figure: FigureRecord,
+  changed: (figures: readonly FigureRecord[]) => readonly FigureRecord[] = (figures) => figures,
+): Promise<Surroundings> {
+  const library = (await readLibraries(db, [figure.danceId])).get(figure.danceId);
+  const figures = changed(library?.figures ?? []).filter(({ id }) => id !== figure.id);
+  const links = [...figure.needs, ...figure.helps, ...(figure.variantOfId ? [figure.variantOfId] : [])];
+  const elsewhere = await readFigures(
+    db,
+    links.filter((id) => id !== figure.id && !library?.byId.has(id)),
+  );
+  return layOut(library ? [library.dance] : [], [...figures, figure, ...elsewhere], await staffIdsOf(db));
 }
 
 /** The content as it is kept. @throws a problem naming each fault and its place */
-function checked(id: string | null, content: FigureContent, surroundings: Surroundings): FigureContent {
-  const { errors, notation } = checkFigure({ id, content }, surroundings);
+function checked(figure: FigureRecord, surroundings: Surroundings): FigureContent {
+  const content = contentOf(figure);
+  const { errors, notation } = checkFigure({ id: figure.id, content }, surroundings);
   if (errors.length > 0) throw invalid(errors);
   return { ...content, notation };
 }
 
-/** Writes a new figure whose content has been checked. */
-export async function insertFigure(
-  db: Database,
-  { needs, helps, teacherIds, ...content }: FigureContent,
-  transaction: Transaction,
-): Promise<string> {
-  const { id } = await db.Figure.create(content, { transaction });
-  await writeLinks(db, id, { needs, helps, teacherIds }, transaction);
-  return id;
-}
-
-export async function createFigure(db: Database, content: FigureContent): Promise<FigureRecord> {
-  return db.sequelize.transaction(async (transaction) => {
-    const kept = checked(null, content, await surroundingsOf(db, transaction));
-    return readFigure(db, await insertFigure(db, kept, transaction), transaction);
-  });
-}
-
-/**
- * Writes a figure whose content has been checked, and gives its new name to the figures that use it.
- * @throws a problem when it was changed meanwhile, or when a figure that uses it could not be read any more
- */
-export async function updateFigure(
-  db: Database,
-  now: FigureRecord,
-  { version, needs, helps, teacherIds, ...content }: FigureContent & { version: number },
-  transaction: Transaction,
-): Promise<void> {
-  await changeAt(db.Figure, now.id, version, content, transaction, () => readFigure(db, now.id, transaction));
-  await writeLinks(db, now.id, { needs, helps, teacherIds }, transaction);
-  if (now.name === content.name && now.notation === content.notation) return;
-  const before = await surroundingsOf(db, transaction);
-  // Not only those that use it themselves: a figure made of such a figure changes with it.
-  for (const user of before.library.filter((other) => isComposed(other) && other.danceId === now.danceId)) {
-    const notation = withNewName(user.notation, now.name, content.name);
-    const { errors } = checkFigure({ id: user.id, content: { ...user, notation } }, before);
+/** A figure that is made of this one and could not be danced any more keeps it from changing so. */
+function refuseIfBroken(figure: FigureRecord, surroundings: Surroundings): void {
+  for (const user of madeOf([figure], surroundings)) {
+    const { errors } = checkFigure({ id: user.id, content: contentOf(user) }, surroundings);
     const [fault] = errors.filter(({ path }) => path === "notation");
     if (fault)
       throw invalid([
         { path: "notation", message: `${user.name} uses it and could not be danced: ${fault.message}` },
       ]);
-    if (notation !== user.notation)
-      await db.Figure.update(
-        { notation, version: user.version + 1 },
-        { where: { id: user.id }, transaction },
-      );
   }
 }
 
-export async function changeFigure(
+export const createFigure = (db: Database, content: FigureContent): Promise<FigureRecord> =>
+  atomically(db, async () => {
+    await holdLibrary(db);
+    const figure = { ...content, id: randomUUID(), version: 1 };
+    const kept = { ...figure, ...checked(figure, await surroundingsWith(db, figure)) };
+    await db.Figure.create(kept);
+    await writeLinks(db, [kept]);
+    return kept;
+  });
+
+/** Writes new notations of some figures, each of which counts as an edit. */
+const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
+  rowsOf(
+    db,
+    `update figures set notation = next.notation, version = figures.version + 1, updated_at = now()
+     from unnest($ids::uuid[], $notations::text[]) as next (id, notation)
+     where figures.id = next.id returning figures.id`,
+    { ids: figures.map(({ id }) => id), notations: figures.map(({ notation }) => notation) },
+  );
+
+/**
+ * Changes a figure, and with its name the steps that name it.
+ * @throws a problem when it was changed meanwhile, or when a figure that uses it could not be danced any more
+ */
+export const changeFigure = (
   db: Database,
   id: string,
   { version, ...content }: FigureContent & { version: number },
-): Promise<FigureRecord> {
-  return db.sequelize.transaction(async (transaction) => {
-    await holdLibrary(db, transaction);
-    const now = await readFigure(db, id, transaction);
-    if (now.danceId !== content.danceId) await refuseIfUsed(db, now, "moved to another dance", transaction);
-    const kept = checked(id, content, await surroundingsOf(db, transaction));
-    await updateFigure(db, now, { ...kept, version }, transaction);
-    return readFigure(db, id, transaction);
+): Promise<FigureRecord> =>
+  atomically(db, async () => {
+    await holdLibrary(db);
+    const now = await readFigure(db, id);
+    if (now.danceId !== content.danceId) await refuseIfUsed(db, now, "moved to another dance");
+    const renamed: FigureRecord[] = [];
+    const next = { ...content, id, version: now.version };
+    const surroundings = await surroundingsWith(db, next, (figures) =>
+      figures.map((other) => {
+        if (now.name === content.name || other.id === id) return other;
+        const notation = withNewName(other.notation, now.name, content.name);
+        if (notation === other.notation) return other;
+        renamed.push({ ...other, notation });
+        return { ...other, notation };
+      }),
+    );
+    const { needs, helps, teacherIds, ...own } = checked(next, surroundings);
+    if (now.name !== own.name || now.notation !== own.notation) refuseIfBroken(next, surroundings);
+    await changeAt(db, db.Figure, id, version, own, () => readFigure(db, id));
+    await writeLinks(db, [{ id, needs, helps, teacherIds }]);
+    if (renamed.length > 0) await rewrite(db, renamed);
+    return readFigure(db, id);
   });
-}
 
-async function refuseIfUsed(
-  db: Database,
-  figure: FigureRecord,
-  what: string,
-  transaction: Transaction,
-): Promise<void> {
-  const { id } = figure;
-  const library = await listFigures(db, transaction);
-  const refuse = (users: readonly FigureRecord[], how: string, wayOut: string) => {
+async function refuseIfUsed(db: Database, figure: FigureRecord, what: string): Promise<void> {
+  const { id, danceId } = figure;
+  const { dance, figures = [] } = (await readLibraries(db, [danceId])).get(danceId) ?? {};
+  const refuse = (users: readonly { readonly name: string }[], how: string, wayOut: string) => {
     if (users.length === 0) return;
     const names = users.map(({ name }) => name).join(", ");
     throw inUse(`It cannot be ${what} while ${names} ${how}. ${wayOut}`);
   };
-  const needing = library.filter(({ needs }) => needs.includes(id));
+  const needing = figures.filter(({ needs }) => needs.includes(id));
   refuse(needing, "needs it", "Take it out of the needs there first.");
-  refuse(usersOf(library, figure), "uses its steps", "Change the steps there first.");
-  const helped = library.filter(({ helps }) => helps.includes(id));
+  const { usersOf } = layOut(dance ? [dance] : [], figures, new Set());
+  refuse(usersOf(figure), "uses its steps", "Change the steps there first.");
+  const helped = figures.filter(({ helps }) => helps.includes(id));
   refuse(helped, "is helped by it", "Take it out of the helps there first.");
-  const variants = library.filter(({ variantOfId }) => variantOfId === id);
+  const variants = figures.filter(({ variantOfId }) => variantOfId === id);
   refuse(variants, "is a variant of it", "Let it stand for itself there first.");
-  const plans = await db.PlanFigure.findAll({ where: { figureId: id }, transaction });
-  if (plans.length === 0) return;
-  const levels = await db.Plan.findAll({ where: { id: plans.map(({ planId }) => planId) }, transaction });
-  const names = await db.Level.findAll({ where: { id: levels.map(({ levelId }) => levelId) }, transaction });
-  throw inUse(
-    `It cannot be ${what} while a plan of ${names.map(({ name }) => name).join(", ")} holds it. Take it out there first.`,
+  const levels = await rowsOf<{ name: string }>(
+    db,
+    `select distinct levels.name from plan_figures join plans on plans.id = plan_id
+     join levels on levels.id = plans.level_id where figure_id = $id order by levels.name`,
+    { id },
   );
+  if (levels.length > 0)
+    throw inUse(
+      `It cannot be ${what} while a plan of ${levels.map(({ name }) => name).join(", ")} holds it. Take it out there first.`,
+    );
 }
 
 /** Takes a figure out of the library; `restoreFigure` brings it back. */
 export async function removeFigure(db: Database, id: string): Promise<Record<string, never>> {
-  await db.sequelize.transaction(async (transaction) => {
-    await holdLibrary(db, transaction);
-    await refuseIfUsed(db, await readFigure(db, id, transaction), "removed", transaction);
-    const [count] = await db.Figure.update(
-      { deletedAt: new Date() },
-      { where: { id, deletedAt: null }, transaction },
-    );
-    if (count === 0) throw notFound();
+  await atomically(db, async () => {
+    await holdLibrary(db);
+    await refuseIfUsed(db, await readFigure(db, id), "removed");
+    await markRemoved(db.Figure, id);
   });
   return {};
 }
 
-export async function restoreFigure(db: Database, id: string): Promise<FigureRecord> {
-  await db.Figure.update({ deletedAt: null }, { where: { id } });
-  return readFigure(db, id);
-}
+/** Brings a figure back if the library of today takes it as it was. */
+export const restoreFigure = (db: Database, id: string): Promise<FigureRecord> =>
+  atomically(db, async () => {
+    await holdLibrary(db);
+    await bringBack(db, db.Figure, id, async () => {
+      const [removed] = await readFigures(db, [id], { removed: true });
+      if (removed) checked(removed, await surroundingsWith(db, removed));
+    });
+    return readFigure(db, id);
+  });

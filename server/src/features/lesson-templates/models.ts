@@ -1,11 +1,17 @@
 import type { LessonTemplateContent } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { deletedColumn, type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
+import { DataTypes, type Sequelize } from "sequelize";
+import {
+  type Removable,
+  type Row,
+  removableColumns,
+  type Stored,
+  storedColumns,
+  textColumn,
+} from "../../db/row.ts";
 
-export interface LessonTemplateRow extends Row<LessonTemplateRow>, Stored {
+export interface LessonTemplateRow extends Row<LessonTemplateRow>, Stored, Removable {
   name: string;
   parts: LessonTemplateContent["parts"];
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export const defineLessonTemplates = (sequelize: Sequelize) => ({
@@ -15,7 +21,7 @@ export const defineLessonTemplates = (sequelize: Sequelize) => ({
       ...storedColumns(),
       name: textColumn(),
       parts: { type: DataTypes.JSONB, allowNull: false },
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
     },
     { tableName: "lesson_templates" },
   ),

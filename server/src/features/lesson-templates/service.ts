@@ -1,4 +1,5 @@
 import type { LessonTemplateContent, LessonTemplateRecord } from "@map-step/contract";
+import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
 import type { LessonTemplateRow } from "./models.ts";
@@ -21,14 +22,12 @@ export const createLessonTemplate = async (
 
 /** Takes a template away; lessons that were shaped by it stay as they are. */
 export async function removeLessonTemplate(db: Database, id: string): Promise<Record<string, never>> {
-  const where = { id, deletedAt: null };
-  const [count] = await db.LessonTemplate.update({ deletedAt: new Date() }, { where });
-  if (count === 0) throw notFound();
+  await markRemoved(db.LessonTemplate, id);
   return {};
 }
 
 export async function restoreLessonTemplate(db: Database, id: string): Promise<LessonTemplateRecord> {
-  await db.LessonTemplate.update({ deletedAt: null }, { where: { id } });
+  await bringBack(db, db.LessonTemplate, id, async () => undefined);
   const row = await db.LessonTemplate.findByPk(id);
   if (!row) throw notFound();
   return view(row);

@@ -5,17 +5,21 @@ import {
   keyColumn,
   phrasesColumn,
   type Row,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface LessonRow extends Row<LessonRow>, Stored {
+export interface LessonRow extends Row<LessonRow>, Stored, Signed {
   sectionId: string;
   week: number;
   state: Lesson["state"];
   shortBy: CreationOptional<number>;
+  /** Nothing is kept of its running order: the plan leads. The row stays, so that its version counts on. */
+  followsPlan: CreationOptional<boolean>;
 }
 
 export interface LessonSegmentRow extends Row<LessonSegmentRow> {
@@ -43,6 +47,8 @@ export const defineLessons = (sequelize: Sequelize) => ({
       week: wholeColumn(),
       state: textColumn(),
       shortBy: { ...wholeColumn(), defaultValue: 0 },
+      followsPlan: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
+      ...signedColumns(),
     },
     { tableName: "lessons" },
   ),

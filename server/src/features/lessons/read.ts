@@ -1,18 +1,13 @@
 import { createHash } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
-import { type LevelPlan, roomsOf } from "@map-step/core/plan";
-import type { Transaction } from "sequelize";
+import { roomsOf } from "@map-step/core/plan";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
-import { computablePlan, planOfSection } from "../plans/service.ts";
-import { readSection } from "../sections/service.ts";
-import type { LessonRow, LessonSegmentRow } from "./models.ts";
-
-export const segmentView = (row: LessonSegmentRow): LessonSegment => {
-  const { id, kind, title, figureId, withIds, layers, minutes, locked, cautions, covered, reached } = row;
-  return { id, kind, title, figureId, withIds, layers, minutes, locked, cautions, covered, reached };
-};
+import { figureNames } from "../figures/library.ts";
+import { type ComputablePlan, computablePlans, planOfSection, readPlans } from "../plans/read.ts";
+import { readSection } from "../sections/read.ts";
 
 /**
  * The id of a part that nobody has kept yet. It follows from what the part is, so that two devices which look at a
@@ -47,63 +42,96 @@ function fresh(lesson: string, segments: readonly Segment[]): LessonSegment[] {
   });
 }
 
-export const findLesson = (
+/** What is kept of a lesson, parts in order. */
+export interface KeptLesson {
+  readonly id: string;
+  readonly week: number;
+  readonly state: Lesson["state"];
+  readonly version: number;
+  readonly shortBy: number;
+  readonly followsPlan: boolean;
+  readonly segments: LessonSegment[];
+}
+
+/**
+ * What is kept of some lessons of a section, by week.
+ * @param weeks all when left out
+ */
+export async function keptLessons(
+  db: Database,
+  sectionId: string,
+  weeks?: readonly number[],
+): Promise<ReadonlyMap<number, KeptLesson>> {
+  const rows = await rowsOf<KeptLesson>(
+    db,
+    `select l.id, l.week, l.state, l.version, l.short_by as "shortBy", l.follows_plan as "followsPlan",
+       coalesce((
+         select json_agg(json_build_object(
+           'id', id, 'kind', kind, 'title', title, 'figureId', figure_id, 'withIds', with_ids, 'layers', layers,
+           'minutes', minutes, 'locked', locked, 'cautions', cautions, 'covered', covered, 'reached', reached)
+           order by position)
+         from lesson_segments where lesson_id = l.id), '[]') as segments
+     from lessons l where l.section_id = $sectionId ${weeks ? "and l.week = any($weeks::int[])" : ""}`,
+    { sectionId, ...(weeks ? { weeks } : {}) },
+  );
+  return new Map(rows.map((row) => [row.week, row]));
+}
+
+export const keptLesson = async (
   db: Database,
   sectionId: string,
   week: number,
-  transaction?: Transaction,
-): Promise<LessonRow | null> =>
-  db.Lesson.findOne({ where: { sectionId, week }, ...(transaction ? { transaction } : {}) });
+): Promise<KeptLesson | undefined> => (await keptLessons(db, sectionId, [week])).get(week);
 
-/** The parts of a lesson in order. Inside a transaction they are held, so that no mark falls between. */
-export async function segmentsOf(
-  db: Database,
-  lessonId: string,
-  transaction?: Transaction,
-): Promise<LessonSegment[]> {
-  const within = transaction ? { transaction, lock: transaction.LOCK.UPDATE } : {};
-  return (await db.LessonSegment.findAll({ where: { lessonId }, order: ["position"], ...within })).map(
-    segmentView,
-  );
-}
-
-/** What the lesson before left unfinished; nothing until it has been taught. */
-export async function carriedInto(db: Database, sectionId: string, week: number): Promise<Segment[]> {
-  const { special } = await planOfSection(db, sectionId);
+/** The last week before this one in which a lesson is held; 0 when there is none. */
+export function heldBefore(
+  special: readonly { readonly week: number; readonly kind: string }[],
+  week: number,
+): number {
   const cancelled = new Set(special.filter(({ kind }) => kind === "cancelled").map((entry) => entry.week));
   let last = week - 1;
   while (cancelled.has(last)) last -= 1;
-  const before = await findLesson(db, sectionId, last);
-  return before?.state === "taught" ? carryOver(await segmentsOf(db, before.id)) : [];
+  return last;
 }
 
-/** A lesson as it is kept, or as the plan and the lesson before make it while nothing has been kept. */
-export async function readLesson(db: Database, sectionId: string, week: number): Promise<Lesson> {
+/** What a lesson leaves unfinished for the next; nothing until it has been taught. */
+export const leftBy = (lesson: KeptLesson | undefined): Segment[] =>
+  lesson?.state === "taught" ? carryOver(lesson.segments) : [];
+
+/** A lesson with its section and its plan, as it is kept or as the plan makes it. */
+export interface ReadLesson extends ComputablePlan {
+  readonly section: Section;
+  readonly lesson: Lesson;
+}
+
+export async function openLesson(db: Database, sectionId: string, week: number): Promise<ReadLesson> {
   const section = await readSection(db, sectionId);
   const date = section.dates[week - 1];
   if (!date) throw notFound("This section has no lesson in that week.");
-  const plan = await computablePlan(db, await planOfSection(db, sectionId));
-  const room = roomsOf(plan)[week - 1];
+  const [found] = await computablePlans(db, [await planOfSection(db, sectionId)]);
+  if (!found) throw notFound();
+  const { plan, computable } = found;
+  const room = roomsOf(computable)[week - 1];
   if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
-  const carried = await carriedInto(db, sectionId, week);
-  const row = await findLesson(db, sectionId, week);
+  const last = heldBefore(plan.special, week);
+  const kept = await keptLessons(db, sectionId, [last, week]);
+  const carried = leftBy(kept.get(last));
+  const row = kept.get(week);
   const name = `${sectionId}/${week}`;
-  const full = lessonLength(plan, week);
+  const full = lessonLength(computable, week);
   const about = { sectionId, week, date };
-  if (!row) {
-    const segments = fresh(name, buildLesson({ plan, week, carryOver: carried }));
-    return {
-      ...about,
-      lessonMinutes: full,
+  if (!row || row.followsPlan) {
+    const segments = fresh(name, buildLesson({ plan: computable, week, carryOver: carried }));
+    const nothing = {
       shortBy: 0,
-      state: "planned",
-      version: 0,
-      segments,
+      state: "planned" as const,
+      version: row?.version ?? 0,
+      followsPlan: true,
       toCarry: [],
     };
+    return { ...found, section, lesson: { ...about, ...nothing, lessonMinutes: full, segments } };
   }
-  const { state, version, shortBy } = row;
-  const segments = await segmentsOf(db, row.id);
+  const { state, version, shortBy, segments } = row;
   const held = new Set(segments.filter(({ kind }) => kind === "carry-over").map(({ figureId }) => figureId));
   const toCarry =
     state === "taught"
@@ -112,33 +140,65 @@ export async function readLesson(db: Database, sectionId: string, week: number):
           name,
           carried.filter(({ figureId }) => !held.has(figureId)),
         );
-  return { ...about, lessonMinutes: Math.max(1, full - shortBy), shortBy, state, version, segments, toCarry };
+  const lessonMinutes = Math.max(1, full - shortBy);
+  return {
+    ...found,
+    section,
+    lesson: { ...about, lessonMinutes, shortBy, state, version, followsPlan: false, segments, toCarry },
+  };
 }
 
-/** The lessons of a section from first to last, with what is new in each. */
+/** A lesson as it is kept, or as the plan and the lesson before make it while nothing has been kept. */
+export const readLesson = async (db: Database, sectionId: string, week: number): Promise<Lesson> =>
+  (await openLesson(db, sectionId, week)).lesson;
+
+interface StateRow {
+  readonly sectionId: string;
+  readonly week: number;
+  readonly state: Lesson["state"];
+  readonly recap: LessonSummary["recap"];
+}
+
+/** The lessons of some sections from first to last, with what is new in each; by section. */
 export async function listLessons(
   db: Database,
-  section: Section,
-): Promise<{ lessons: LessonSummary[]; plan: LevelPlan }> {
-  const rows = await db.Lesson.findAll({ where: { sectionId: section.id } });
-  const recaps = await db.Recap.findAll({ where: { lessonId: rows.map(({ id }) => id) } });
-  const plan = await computablePlan(db, await planOfSection(db, section.id));
-  const names = new Map(plan.figures.map(({ id, name }) => [id, name]));
-  const rooms = roomsOf(plan);
-  const lessons = section.dates.map((date, index): LessonSummary => {
-    const week = index + 1;
-    const row = rows.find((lesson) => lesson.week === week);
-    const recap = recaps.find(({ lessonId }) => lessonId === row?.id);
-    const newHere = plan.placements.filter((placement) => placement.week === week);
-    return {
-      sectionId: section.id,
-      week,
-      date,
-      state: row?.state ?? "planned",
-      cancelled: rooms[index]?.held === false,
-      recap: recap ? (recap.secret ? "published" : "draft") : "none",
-      newFigures: newHere.map(({ figureId }) => ({ id: figureId, name: names.get(figureId) ?? "" })),
-    };
-  });
-  return { lessons, plan };
+  sections: readonly Section[],
+): Promise<ReadonlyMap<string, readonly LessonSummary[]>> {
+  const sectionIds = sections.map(({ id }) => id);
+  const states = await rowsOf<StateRow>(
+    db,
+    `select l.section_id as "sectionId", l.week, l.state,
+       case when r.id is null then 'none' when r.secret is null then 'draft' else 'published' end as recap
+     from lessons l left join recaps r on r.lesson_id = l.id where l.section_id = any($sectionIds::uuid[])`,
+    { sectionIds },
+  );
+  const stateAt = new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
+  const plans = new Map((await readPlans(db, { sectionIds })).map((plan) => [plan.sectionId, plan]));
+  const names = await figureNames(
+    db,
+    [...plans.values()].flatMap(({ chosen }) =>
+      chosen.flatMap(({ figureId, week }) => (week ? [figureId] : [])),
+    ),
+  );
+  return new Map(
+    sections.map(({ id, dates }) => {
+      const { chosen = [], special = [] } = plans.get(id) ?? {};
+      const cancelled = new Set(special.flatMap(({ kind, week }) => (kind === "cancelled" ? [week] : [])));
+      const lessons = dates.map((date, index): LessonSummary => {
+        const week = index + 1;
+        const row = stateAt.get(`${id} ${week}`);
+        const newHere = chosen.filter((entry) => entry.week === week);
+        return {
+          sectionId: id,
+          week,
+          date,
+          state: row?.state ?? "planned",
+          cancelled: cancelled.has(week),
+          recap: row?.recap ?? "none",
+          newFigures: newHere.map(({ figureId }) => ({ id: figureId, name: names.get(figureId) ?? "" })),
+        };
+      });
+      return [id, lessons] as const;
+    }),
+  );
 }

@@ -1,16 +1,19 @@
 import type { Level } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import {
-  deletedColumn,
   idColumn,
+  type Removable,
   type Row,
+  removableColumns,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface LevelRow extends Row<LevelRow>, Stored {
+export interface LevelRow extends Row<LevelRow>, Stored, Removable, Signed {
   danceId: string;
   name: string;
   followsId: string | null;
@@ -26,7 +29,6 @@ export interface LevelRow extends Row<LevelRow>, Stored {
   bpm: number | null;
   breakWeeks: number;
   approachId: Level["approachId"];
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export const defineLevels = (sequelize: Sequelize) => ({
@@ -49,7 +51,8 @@ export const defineLevels = (sequelize: Sequelize) => ({
       bpm: { type: DataTypes.INTEGER, allowNull: true },
       breakWeeks: wholeColumn(),
       approachId: textColumn(),
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
+      ...signedColumns(),
     },
     { tableName: "levels" },
   ),

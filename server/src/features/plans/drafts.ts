@@ -1,7 +1,9 @@
 import type { PlanContent, PlanDraft } from "@map-step/contract";
+import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
 import type { PlanDraftRow } from "./models.ts";
+import { readPlan } from "./read.ts";
 
 const view = ({ id, version, planId, name, content }: PlanDraftRow): PlanDraft => ({
   id,
@@ -31,13 +33,13 @@ export async function createPlanDraft(
 }
 
 export async function removePlanDraft(db: Database, id: string): Promise<Record<string, never>> {
-  const [count] = await db.PlanDraft.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } });
-  if (count === 0) throw notFound();
+  await markRemoved(db.PlanDraft, id);
   return {};
 }
 
+/** Brings a kept plan back if the plan that it was kept beside is there. */
 export async function restorePlanDraft(db: Database, id: string): Promise<PlanDraft> {
-  await db.PlanDraft.update({ deletedAt: null }, { where: { id } });
+  await bringBack(db, db.PlanDraft, id, ({ planId }) => readPlan(db, planId));
   const row = await db.PlanDraft.findByPk(id);
   if (!row) throw notFound();
   return view(row);

@@ -1,18 +1,21 @@
 import type { ChosenFigure, PlanContent } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import {
-  deletedColumn,
   idColumn,
   keyColumn,
+  type Removable,
   type Row,
   recordsColumn,
+  removableColumns,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface PlanRow extends Row<PlanRow>, Stored {
+export interface PlanRow extends Row<PlanRow>, Stored, Signed {
   levelId: string;
   sectionId: string | null;
   special: CreationOptional<PlanContent["special"]>;
@@ -33,11 +36,10 @@ export interface PlanFigureRow extends Row<PlanFigureRow> {
   extraReturns: number[];
 }
 
-export interface PlanDraftRow extends Row<PlanDraftRow>, Stored {
+export interface PlanDraftRow extends Row<PlanDraftRow>, Stored, Removable {
   planId: string;
   name: string;
   content: PlanContent;
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export const definePlans = (sequelize: Sequelize) => ({
@@ -50,6 +52,7 @@ export const definePlans = (sequelize: Sequelize) => ({
       special: recordsColumn(),
       muted: recordsColumn(),
       away: recordsColumn(),
+      ...signedColumns(),
     },
     { tableName: "plans" },
   ),
@@ -76,7 +79,7 @@ export const definePlans = (sequelize: Sequelize) => ({
       planId: idColumn(),
       name: textColumn(),
       content: { type: DataTypes.JSONB, allowNull: false },
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
     },
     { tableName: "plan_drafts" },
   ),

@@ -2,7 +2,8 @@ import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { createPlanDraft, listPlanDrafts, removePlanDraft, restorePlanDraft } from "./drafts.ts";
-import { changePlan, readPlan } from "./service.ts";
+import { readPlan } from "./read.ts";
+import { changePlan } from "./service.ts";
 
 export function servePlans(router: Router, { db }: Context): void {
   serve(router, api.plans.read, ({ params }) => readPlan(db, params.id));

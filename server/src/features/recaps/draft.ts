@@ -9,22 +9,21 @@ import { countedFrom, LAYERS, type Layer } from "@map-step/core/figure";
 import { reachedLayer } from "@map-step/core/lesson";
 import { openLibrary } from "@map-step/core/notation";
 import { type Covered, draftRecap, type RecapFigure } from "@map-step/core/recap";
-import { Op } from "sequelize";
 import type { Database } from "../../db/connection.ts";
-import { readDance } from "../dances/service.ts";
-import { listFigures } from "../figures/service.ts";
-import { readLesson } from "../lessons/read.ts";
-import { readLevel } from "../levels/read.ts";
-import { computablePlan, planOfSection } from "../plans/service.ts";
-import { readSection } from "../sections/service.ts";
+import { rowsOf } from "../../db/query.ts";
+import { readLibrary } from "../figures/library.ts";
+import type { ReadLesson } from "../lessons/read.ts";
 
 /** Ids of the figures danced in any lesson before this week. */
 async function dancedBefore(db: Database, sectionId: string, week: number): Promise<Set<string>> {
-  const lessons = await db.Lesson.findAll({ where: { sectionId, week: { [Op.lt]: week } } });
-  const segments = await db.LessonSegment.findAll({
-    where: { lessonId: lessons.map(({ id }) => id), covered: ["done", "part"] },
-  });
-  return new Set(segments.flatMap(({ figureId }) => figureId ?? []));
+  const rows = await rowsOf<{ id: string }>(
+    db,
+    `select distinct s.figure_id as id from lesson_segments s join lessons l on l.id = s.lesson_id
+     where l.section_id = $sectionId and l.week < $week and s.covered in ('done', 'part')
+       and s.figure_id is not null`,
+    { sectionId, week },
+  );
+  return new Set(rows.map(({ id }) => id));
 }
 
 /** How far the parts of one figure got, by what was marked. */
@@ -53,27 +52,29 @@ function coveredIn({ segments }: Lesson, before: ReadonlySet<string>): Covered[]
 }
 
 /** A first version of a recap, from what the log says was covered. Nothing of it is kept until somebody saves it. */
-export async function freshRecap(db: Database, sectionId: string, week: number): Promise<Recap> {
-  const lesson = await readLesson(db, sectionId, week);
-  const section = await readSection(db, sectionId);
-  const level = await readLevel(db, section.levelId);
-  const dance = await readDance(db, level.danceId);
-  const library = (await listFigures(db)).filter(({ danceId }) => danceId === level.danceId);
-  const steps = openLibrary(library, dance);
-  const plan = await planOfSection(db, sectionId);
-  const { alike = [] } = await computablePlan(db, plan);
-  const before = await dancedBefore(db, sectionId, week);
+export async function freshRecap(
+  db: Database,
+  { section, level, plan, computable, lesson }: ReadLesson,
+): Promise<Pick<Recap, "title" | "document">> {
+  const { week } = lesson;
+  const { dance, figures: library } = await readLibrary(db, level.danceId);
+  const read = openLibrary(library, dance);
+  const before = await dancedBefore(db, section.id, week);
   const covered = coveredIn(lesson, before);
-  const asRecapFigure = ({ id, name, cues, slips, cautions }: FigureRecord): RecapFigure => {
-    const read = steps(name);
-    const figure = read && read.faults.length === 0 ? countedFrom(read.figure, dance.countFrom) : null;
-    return { id, name, steps: figure, cues: houseCues(cues), slips, cautions };
-  };
-  const figures = library.map(asRecapFigure);
   const open = lesson.segments.flatMap(({ figureId, covered: mark }) =>
     figureId && mark !== "done" ? [figureId] : [],
   );
   const next = plan.chosen.flatMap((place) => (place.week === week + 1 ? [place.figureId] : []));
+  const alike = computable.alike ?? [];
+  // Only these are spoken of, or held against what is spoken of.
+  const spoken = new Set([...covered.map(({ figureId }) => figureId), ...open, ...next, ...before]);
+  for (const { a, b } of alike) if (spoken.has(a) || spoken.has(b)) spoken.add(a).add(b);
+  const asRecapFigure = ({ id, name, cues, slips, cautions }: FigureRecord): RecapFigure => {
+    const parsed = read(name);
+    const steps = parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : null;
+    return { id, name, steps, cues: houseCues(cues), slips, cautions };
+  };
+  const figures = library.filter(({ id }) => spoken.has(id)).map(asRecapFigure);
   const fresh = covered.flatMap(({ figureId, fresh: isNew }) =>
     isNew ? (figures.find(({ id }) => id === figureId)?.name ?? []) : [],
   );
@@ -82,11 +83,7 @@ export async function freshRecap(db: Database, sectionId: string, week: number):
     { figures, dancedIds: [...before], nextIds: next, alike, bpm: level.bpm ?? dance.slowestBpm },
   );
   return {
-    sectionId,
-    week,
     title: `${level.name}, week ${week}${fresh.length > 0 ? `: ${fresh.join(", ")}` : ""}`.slice(0, 160),
     document: { type: "doc", content },
-    version: 0,
-    secret: null,
   };
 }

@@ -1,12 +1,25 @@
 import type { Recap } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, type Row, type Stored, storedColumns, textColumn, wholeColumn } from "../../db/row.ts";
+import {
+  idColumn,
+  type Row,
+  type Signed,
+  type Stored,
+  signedColumns,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
-export interface RecapRow extends Row<RecapRow>, Stored {
+export interface RecapRow extends Row<RecapRow>, Stored, Signed {
   lessonId: string;
   title: string;
   document: Recap["document"];
   secret: CreationOptional<string | null>;
+  /** What the public page shows, from the moment of publishing. */
+  publishedTitle: CreationOptional<string | null>;
+  publishedDocument: CreationOptional<Recap["document"] | null>;
+  publishedAt: CreationOptional<Date | null>;
 }
 
 export interface RecapVersionRow extends Row<RecapVersionRow> {
@@ -41,6 +54,10 @@ export const defineRecaps = (sequelize: Sequelize) => ({
       title: textColumn(),
       document: { type: DataTypes.JSONB, allowNull: false },
       secret: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
+      publishedTitle: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
+      publishedDocument: { type: DataTypes.JSONB, allowNull: true, defaultValue: null },
+      publishedAt: { type: DataTypes.DATE, allowNull: true, defaultValue: null },
+      ...signedColumns(),
     },
     { tableName: "recaps" },
   ),

@@ -13,17 +13,15 @@ import {
 
 export function serveRecaps(router: Router, { db }: Context): void {
   serve(router, api.recaps.read, ({ params }) => readRecap(db, params.sectionId, params.week));
-  serve(router, api.recaps.change, ({ params, body, person }) =>
-    changeRecap(db, params.sectionId, params.week, body, person),
-  );
+  serve(router, api.recaps.change, ({ params, body, person }) => changeRecap(db, params, body, person.id));
   serve(router, api.recaps.publish, ({ params, body, person }) =>
-    publishRecap(db, params.sectionId, params.week, body.version, person),
+    publishRecap(db, params, body.version, person.id),
   );
   serve(router, api.recaps.renew, ({ params, body, person }) =>
-    renewLink(db, params.sectionId, params.week, body.version, person),
+    renewLink(db, params, body.version, person.id),
   );
   serve(router, api.recaps.unpublish, ({ params, body, person }) =>
-    unpublishRecap(db, params.sectionId, params.week, body.version, person),
+    unpublishRecap(db, params, body.version, person.id),
   );
   serve(router, api.recaps.versions, ({ params }) => readVersions(db, params.sectionId, params.week));
   serve(router, api.recaps.readPublic, ({ params, response }) => {

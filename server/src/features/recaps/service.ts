@@ -1,73 +1,103 @@
 import { randomBytes } from "node:crypto";
-import type { DanceRecord, Person, PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import { isDeepStrictEqual } from "node:util";
+import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
 import { formatFigure, openLibrary } from "@map-step/core/notation";
+import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
-import { readDance } from "../dances/service.ts";
-import { listFigures } from "../figures/service.ts";
-import { findLesson } from "../lessons/read.ts";
+import { type DanceLibrary, readLibrary } from "../figures/library.ts";
+import { openLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
-import { readSection } from "../sections/service.ts";
+import { readSection } from "../sections/read.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
 import { keepVersion, listVersions } from "./versions.ts";
 
-async function findRecap(db: Database, sectionId: string, week: number): Promise<RecapRow | null> {
-  const lesson = await findLesson(db, sectionId, week);
+const findRecap = async (db: Database, sectionId: string, week: number): Promise<RecapRow | null> => {
+  const lesson = await db.Lesson.findOne({ where: { sectionId, week }, attributes: ["id"] });
   return lesson && db.Recap.findOne({ where: { lessonId: lesson.id } });
-}
+};
+
+const view = (sectionId: string, week: number, row: RecapRow): Recap => {
+  const { title, document, version, secret, publishedTitle, publishedDocument, publishedAt } = row;
+  const same = title === publishedTitle && isDeepStrictEqual(document, publishedDocument);
+  return {
+    sectionId,
+    week,
+    title,
+    document,
+    version,
+    secret,
+    publishedAt: publishedAt?.toISOString() ?? null,
+    changedSince: secret !== null && !same,
+  };
+};
 
 export async function readRecap(db: Database, sectionId: string, week: number): Promise<Recap> {
   const row = await findRecap(db, sectionId, week);
-  if (!row) return freshRecap(db, sectionId, week);
-  const { title, document, version, secret } = row;
-  return { sectionId, week, title, document, version, secret };
+  if (row) {
+    await readSection(db, sectionId);
+    return view(sectionId, week, row);
+  }
+  const fresh = await freshRecap(db, await openLesson(db, sectionId, week));
+  return { sectionId, week, ...fresh, version: 0, secret: null, publishedAt: null, changedSince: false };
 }
 
-type Values = Partial<Pick<Recap, "title" | "document" | "secret">>;
+type Values = Partial<
+  Pick<RecapRow, "secret" | "title" | "document" | "publishedTitle" | "publishedDocument" | "publishedAt">
+>;
 
-/** Writes a recap made on `version`; at version 0 what is not given comes from the fresh draft. */
-async function writeRecap(
+/**
+ * Writes a recap made on `version`; at version 0 what is not given comes from the fresh draft.
+ * @param change what is to be written, seeing what is there now
+ */
+const writeRecap = (
   db: Database,
   sectionId: string,
   week: number,
   version: number,
-  values: Values,
+  change: (now: Recap) => Values,
   staffId: string,
-): Promise<Recap> {
-  const lesson = await findLesson(db, sectionId, week);
-  if (lesson?.state !== "taught")
-    throw invalid([{ path: "", message: "A recap is written after the lesson. Finish the class first." }]);
-  const current = () => readRecap(db, sectionId, week);
-  const now = await current();
-  await db.sequelize.transaction(async (transaction) => {
-    const kept = await db.Recap.findOne({ where: { lessonId: lesson.id }, transaction });
-    if (kept) {
-      await changeAt(db.Recap, kept.id, version, { ...values }, transaction, current);
-      // Another link says nothing else than before.
-      if (values.document) await keepVersion(db, kept.id, { ...now, ...values }, staffId, transaction);
-    } else {
+): Promise<Recap> =>
+  atomically(db, async () => {
+    // Held, so that two first versions come one after the other.
+    const lesson = await db.Lesson.findOne({ where: { sectionId, week }, lock: true });
+    if (lesson?.state !== "taught")
+      throw invalid([{ path: "", message: "A recap is written after the lesson. Finish the class first." }]);
+    const current = () => readRecap(db, sectionId, week);
+    const now = await current();
+    const values = change(now);
+    let row = await db.Recap.findOne({ where: { lessonId: lesson.id } });
+    if (row) await changeAt(db, db.Recap, row.id, version, { ...values }, current);
+    else {
       if (version !== 0) throw stale(now);
-      const [row, created] = await db.Recap.findOrCreate({
-        where: { lessonId: lesson.id },
-        defaults: { lessonId: lesson.id, title: now.title, document: now.document, ...values },
-        transaction,
+      row = await db.Recap.create({
+        lessonId: lesson.id,
+        title: now.title,
+        document: now.document,
+        ...values,
       });
-      if (!created) throw stale(await current());
-      await keepVersion(db, row.id, { ...now, ...values }, staffId, transaction);
     }
+    const next = { title: values.title ?? now.title, document: values.document ?? now.document };
+    // Another link says nothing else than before.
+    if (now.version === 0 || values.document) await keepVersion(db, row.id, next, staffId);
+    return current();
   });
-  return current();
+
+interface OfRecap {
+  readonly sectionId: string;
+  readonly week: number;
 }
 
+/** Saves the text. What is published stays as it was published. */
 export const changeRecap = (
   db: Database,
-  sectionId: string,
-  week: number,
+  { sectionId, week }: OfRecap,
   { version, title, document }: RecapChange,
-  { id }: Pick<Person, "id">,
-): Promise<Recap> => writeRecap(db, sectionId, week, version, { title, document }, id);
+  staffId: string,
+): Promise<Recap> => writeRecap(db, sectionId, week, version, () => ({ title, document }), staffId);
 
 export async function readVersions(db: Database, sectionId: string, week: number): Promise<RecapVersion[]> {
   const row = await findRecap(db, sectionId, week);
@@ -76,76 +106,89 @@ export async function readVersions(db: Database, sectionId: string, week: number
 
 const newSecret = (): string => randomBytes(18).toString("base64url");
 
-/** Changes the address of a recap to what follows from the one it has. */
-const withLink =
-  (next: (secret: string | null) => string | null) =>
-  async (
-    db: Database,
-    sectionId: string,
-    week: number,
-    version: number,
-    { id }: Pick<Person, "id">,
-  ): Promise<Recap> => {
-    const { secret } = await readRecap(db, sectionId, week);
-    return writeRecap(db, sectionId, week, version, { secret: next(secret) }, id);
-  };
+/** Changes what is public of a recap. */
+const withPublic =
+  (change: (now: Recap) => Values) =>
+  (db: Database, { sectionId, week }: OfRecap, version: number, staffId: string): Promise<Recap> =>
+    writeRecap(db, sectionId, week, version, change, staffId);
 
-/** Gives the recap an address that cannot be guessed. A published one keeps the address it has. */
-export const publishRecap = withLink((secret) => secret ?? newSecret());
+/** Publishes the text as it is now, under an address that cannot be guessed; a published one keeps its address. */
+export const publishRecap = withPublic(({ secret, title, document }) => ({
+  secret: secret ?? newSecret(),
+  publishedTitle: title,
+  publishedDocument: document,
+  publishedAt: new Date(),
+}));
 
 /** Gives a published recap another address; the one before is dead from then on. */
-export const renewLink = withLink((secret) => {
+export const renewLink = withPublic(({ secret }) => {
   if (secret === null)
     throw invalid([{ path: "", message: "This recap is not published, so it has no link." }]);
-  return newSecret();
+  return { secret: newSecret() };
 });
 
 /** Kills the address for good; publishing again gives a new one. */
-export const unpublishRecap = withLink(() => null);
+export const unpublishRecap = withPublic(() => ({
+  secret: null,
+  publishedTitle: null,
+  publishedDocument: null,
+  publishedAt: null,
+}));
 
 /** The figures that a text shows, each put together from those it is made of. */
-async function shownFigures(
-  db: Database,
+function shownFigures(
   { content }: Recap["document"],
-  dance: DanceRecord,
-): Promise<PublicRecap["figures"]> {
+  { dance, figures, byId }: DanceLibrary,
+): PublicRecap["figures"] {
   const ids = new Set(
     content.flatMap((block) =>
       block.type === "ribbon" || block.type === "floor" ? [block.attrs.figureId] : [],
     ),
   );
   if (ids.size === 0) return [];
-  const library = (await listFigures(db)).filter(({ danceId }) => danceId === dance.id);
-  const read = openLibrary(library, dance);
-  return library
-    .filter(({ id }) => ids.has(id))
-    .flatMap(({ id, name }) => {
-      const parsed = read(name);
-      if (!parsed || parsed.faults.length > 0) return [];
-      const { composition: _made, ...figure } = parsed.figure;
-      return [{ id, name, notation: formatFigure(figure) }];
-    });
+  const read = openLibrary(figures, dance);
+  return [...ids].flatMap((id) => {
+    const figure = byId.get(id);
+    const parsed = figure && read(figure.name);
+    if (!figure || !parsed || parsed.faults.length > 0) return [];
+    const { composition: _made, ...steps } = parsed.figure;
+    return [{ id, name: figure.name, notation: formatFigure(steps) }];
+  });
+}
+
+interface Published {
+  readonly title: string;
+  readonly document: Recap["document"];
+  readonly sectionId: string;
+  readonly week: number;
+  readonly studioName: string | null;
 }
 
 /** What anyone with the address reads. Nothing of students is in it. */
 export async function readPublicRecap(db: Database, secret: string): Promise<PublicRecap> {
   const gone = () => notFound("This recap is not published any more. Ask your teacher for the new link.");
-  const row = await db.Recap.findOne({ where: { secret } });
-  const lesson = row && (await db.Lesson.findByPk(row.lessonId));
-  if (!row || !lesson) throw gone();
-  const section = await readSection(db, lesson.sectionId);
+  const [recap] = await rowsOf<Published>(
+    db,
+    `select r.published_title as title, r.published_document as document, l.section_id as "sectionId", l.week,
+       (select name from studio) as "studioName"
+     from recaps r join lessons l on l.id = r.lesson_id
+     join sections s on s.id = l.section_id and s.deleted_at is null where r.secret = $secret`,
+    { secret },
+  );
+  if (!recap) throw gone();
+  const { title, document, sectionId, week, studioName } = recap;
+  const section = await readSection(db, sectionId);
   const level = await readLevel(db, section.levelId);
-  const studio = await db.Studio.findByPk(1);
-  const dance = await readDance(db, level.danceId);
-  const date = section.dates[lesson.week - 1];
+  const library = await readLibrary(db, level.danceId);
+  const date = section.dates[week - 1];
   if (!date) throw gone();
   return {
-    studioName: studio?.name ?? "",
-    title: row.title,
-    subtitle: `${level.name}, ${section.name}, week ${lesson.week}`,
+    studioName: studioName ?? "",
+    title,
+    subtitle: `${level.name}, ${section.name}, week ${week}`,
     date,
-    document: row.document,
-    dance,
-    figures: await shownFigures(db, row.document, dance),
+    document,
+    dance: library.dance,
+    figures: shownFigures(document, library),
   };
 }

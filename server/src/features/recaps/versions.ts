@@ -1,5 +1,4 @@
 import type { RecapChange, RecapVersion } from "@map-step/contract";
-import type { Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
 
 /** A text saved again by the same person within this time is the same sitting. Milliseconds. */
@@ -11,20 +10,14 @@ export async function keepVersion(
   recapId: string,
   { title, document }: Pick<RecapChange, "title" | "document">,
   staffId: string,
-  transaction: Transaction,
 ): Promise<void> {
   const last = await db.RecapVersion.findOne({
     where: { recapId },
     order: [["number", "desc"]],
-    transaction,
   });
   const sameSitting = last?.staffId === staffId && Date.now() - last.updatedAt.getTime() < SITTING_MS;
-  if (last && sameSitting) await last.update({ title, document }, { transaction });
-  else
-    await db.RecapVersion.create(
-      { recapId, number: (last?.number ?? 0) + 1, title, document, staffId },
-      { transaction },
-    );
+  if (last && sameSitting) await last.update({ title, document });
+  else await db.RecapVersion.create({ recapId, number: (last?.number ?? 0) + 1, title, document, staffId });
 }
 
 /** Every version of a recap, the newest first. */

@@ -1,22 +1,24 @@
 import type { Student } from "@map-step/contract";
-import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
+import { DataTypes, type Sequelize } from "sequelize";
 import {
-  deletedColumn,
   idColumn,
   keyColumn,
+  type Removable,
   type Row,
+  removableColumns,
+  type Signed,
   type Stored,
+  signedColumns,
   storedColumns,
   textColumn,
 } from "../../db/row.ts";
 
-export interface SectionRow extends Row<SectionRow>, Stored {
+export interface SectionRow extends Row<SectionRow>, Stored, Removable, Signed {
   levelId: string;
   name: string;
   firstDate: string;
   startTime: string;
   room: string;
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export interface SectionDayOffRow extends Row<SectionDayOffRow> {
@@ -29,11 +31,10 @@ export interface SectionTeacherRow extends Row<SectionTeacherRow> {
   staffId: string;
 }
 
-export interface StudentRow extends Row<StudentRow>, Stored {
+export interface StudentRow extends Row<StudentRow>, Stored, Removable, Signed {
   sectionId: string;
   name: string;
   role: Student["role"];
-  deletedAt: CreationOptional<Date | null>;
 }
 
 export const defineSections = (sequelize: Sequelize) => ({
@@ -46,7 +47,8 @@ export const defineSections = (sequelize: Sequelize) => ({
       firstDate: { type: DataTypes.DATEONLY, allowNull: false },
       startTime: textColumn(),
       room: textColumn(),
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
+      ...signedColumns(),
     },
     { tableName: "sections" },
   ),
@@ -67,7 +69,8 @@ export const defineSections = (sequelize: Sequelize) => ({
       sectionId: idColumn(),
       name: textColumn(),
       role: textColumn(),
-      deletedAt: deletedColumn(),
+      ...removableColumns(),
+      ...signedColumns(),
     },
     { tableName: "students" },
   ),

@@ -1,9 +1,10 @@
 import type { Student, StudentContent } from "@map-step/contract";
-import { changeAt } from "../../db/change.ts";
+import { atomically } from "../../db/ambient.ts";
+import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { notFound } from "../../http/problems.ts";
+import { holdRow } from "../../db/query.ts";
+import { HttpProblem, invalid, notFound } from "../../http/problems.ts";
 import type { StudentRow } from "./models.ts";
-import { readSection } from "./service.ts";
 
 const view = ({ id, version, sectionId, name, role }: StudentRow): Student => ({
   id,
@@ -29,34 +30,35 @@ async function readStudent(db: Database, id: string): Promise<Student> {
   return view(row);
 }
 
-export async function createStudent(
-  db: Database,
-  sectionId: string,
-  content: StudentContent,
-): Promise<Student> {
-  await readSection(db, sectionId);
-  return view(await db.Student.create({ ...content, sectionId }));
-}
+export const createStudent = (db: Database, sectionId: string, content: StudentContent): Promise<Student> =>
+  atomically(db, async () => {
+    await holdRow(db, "sections", sectionId);
+    return view(await db.Student.create({ ...content, sectionId }));
+  });
 
-export async function changeStudent(
+export const changeStudent = (
   db: Database,
   id: string,
   { version, ...content }: StudentContent & { version: number },
-): Promise<Student> {
-  await db.sequelize.transaction((transaction) =>
-    changeAt(db.Student, id, version, content, transaction, () => readStudent(db, id)),
-  );
-  return readStudent(db, id);
-}
+): Promise<Student> =>
+  atomically(db, async () => {
+    await changeAt(db, db.Student, id, version, content, () => readStudent(db, id));
+    return readStudent(db, id);
+  });
 
 /** Takes a student off the roster; `restoreStudent` brings them back with their marks. */
 export async function removeStudent(db: Database, id: string): Promise<Record<string, never>> {
-  const [count] = await db.Student.update({ deletedAt: new Date() }, { where: { id, deletedAt: null } });
-  if (count === 0) throw notFound();
+  await markRemoved(db.Student, id);
   return {};
 }
 
-export async function restoreStudent(db: Database, id: string): Promise<Student> {
-  await db.Student.update({ deletedAt: null }, { where: { id } });
-  return readStudent(db, id);
-}
+export const restoreStudent = (db: Database, id: string): Promise<Student> =>
+  atomically(db, async () => {
+    await bringBack(db, db.Student, id, ({ sectionId }) =>
+      holdRow(db, "sections", sectionId).catch((error: unknown) => {
+        if (!(error instanceof HttpProblem)) throw error;
+        throw invalid([{ path: "", message: "Their section is not there any more; bring it back first" }]);
+      }),
+    );
+    return readStudent(db, id);
+  });

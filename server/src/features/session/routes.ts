@@ -1,26 +1,33 @@
 import { api, type Person } from "@map-step/contract";
 import type { Request, Router } from "express";
-import { limitSignIns } from "../../http/attempts.ts";
+import { countAttempts } from "../../http/attempts.ts";
 import { type Context, serve } from "../../http/route.ts";
-import { csrfTokenOf, renewSession } from "../../http/session.ts";
-import { checkPassword, describeSession, personOf, setUpStudio } from "./service.ts";
+import { csrfTokenOf, endSession, startSession } from "../../http/session.ts";
+import { changePassword, checkPassword, describeSession, setUpStudio } from "./service.ts";
 
 export function serveSession(router: Router, { db, config }: Context): void {
+  const beginAttempt = countAttempts(db.sequelize);
   const enter = async (request: Request, person: Person) => {
-    await renewSession(request);
-    request.session.personId = person.id;
-    return describeSession(db, config, person, csrfTokenOf(request, true));
+    await startSession(request, person);
+    return describeSession(db, config, person, csrfTokenOf(request));
   };
-  router.post(api.session.signIn.path, limitSignIns(db.sequelize));
-  serve(router, api.session.read, async ({ request }) =>
-    describeSession(db, config, await personOf(db, request.session.personId), csrfTokenOf(request)),
-  );
-  serve(router, api.session.signIn, async ({ body, request }) =>
-    enter(request, await checkPassword(db, body)),
-  );
+  serve(router, api.session.read, async ({ request, response }) => {
+    const person = (response.locals.person as Person | undefined) ?? null;
+    return describeSession(db, config, person, person ? csrfTokenOf(request) : "");
+  });
+  serve(router, api.session.signIn, async ({ body, request }) => {
+    const attempt = await beginAttempt(request, body.email);
+    const person = await checkPassword(db, body);
+    await attempt.succeeded();
+    return enter(request, person);
+  });
   serve(router, api.session.setUp, async ({ body, request }) => enter(request, await setUpStudio(db, body)));
+  serve(router, api.session.changePassword, async ({ body, person, request }) => {
+    await changePassword(db, person, body);
+    return enter(request, person);
+  });
   serve(router, api.session.signOut, async ({ request }) => {
-    await renewSession(request);
-    return describeSession(db, config, null, csrfTokenOf(request, true));
+    if (request.session.personId !== undefined) await endSession(request);
+    return describeSession(db, config, null, "");
   });
 }

@@ -1,22 +1,40 @@
-import type { Person, Session, Setup, SignIn } from "@map-step/contract";
+import type { PasswordChange, Person, Session, Setup, SignIn } from "@map-step/contract";
 import { hash, verify } from "@node-rs/argon2";
 import type { Config } from "../../config.ts";
+import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { forbidden, wrongPassword } from "../../http/problems.ts";
+import { holdTable } from "../../db/query.ts";
+import { forbidden, invalid, wrongPassword } from "../../http/problems.ts";
+import { LONGEST_MS } from "../../http/session.ts";
+import type { StaffRow } from "../staff/models.ts";
+import { refuseWeak } from "./password.ts";
+
+const dateIn = (timeZone: string): string =>
+  // The Swedish way of writing dates is YYYY-MM-DD.
+  new Intl.DateTimeFormat("sv-SE", { timeZone }).format(new Date());
 
 /** Today's date at the studio: fixed by the settings, otherwise of its time zone. */
 export async function studioToday(db: Database, config: Config): Promise<string> {
   if (config.STUDIO_TODAY) return config.STUDIO_TODAY;
   const studio = await db.Studio.findByPk(1);
-  // The Swedish way of writing dates is YYYY-MM-DD.
-  return new Intl.DateTimeFormat("sv-SE", { timeZone: studio?.timeZone ?? "UTC" }).format(new Date());
+  return dateIn(studio?.timeZone ?? "UTC");
 }
 
-/** The person behind a session, as the staff list has them now; none once the account is closed. */
-export async function personOf(db: Database, id: string | undefined): Promise<Person | null> {
-  if (!id) return null;
-  const row = await db.Staff.findOne({ where: { id, active: true } });
-  return row && { id: row.id, name: row.name, role: row.role };
+const asPerson = ({ id, name, role }: StaffRow): Person => ({ id, name, role });
+
+interface OpenSession {
+  readonly personId?: string | undefined;
+  readonly signedInAt?: number | undefined;
+}
+
+/**
+ * The person behind a session, as the staff list has them now. None once the account is closed, the password was
+ * changed since the sign-in, or the sign-in is too long ago.
+ */
+export async function personOf(db: Database, { personId, signedInAt }: OpenSession): Promise<Person | null> {
+  if (!personId || signedInAt === undefined || Date.now() - signedInAt > LONGEST_MS) return null;
+  const row = await db.Staff.findOne({ where: { id: personId, active: true } });
+  return row && signedInAt >= (row.sessionsSince?.getTime() ?? 0) ? asPerson(row) : null;
 }
 
 export async function describeSession(
@@ -25,17 +43,14 @@ export async function describeSession(
   person: Person | null,
   csrfToken: string,
 ): Promise<Session> {
-  const [studio, staff, today] = await Promise.all([
-    db.Studio.findByPk(1),
-    person ? [] : db.Staff.findAll({ where: { active: true }, order: ["role", "name"] }),
-    studioToday(db, config),
-  ]);
+  const studio = await db.Studio.findByPk(1);
+  const staff = person ? [] : await db.Staff.findAll({ where: { active: true }, order: ["role", "name"] });
   return {
     person,
     studio: studio && { name: studio.name, timeZone: studio.timeZone },
     needsSetup: studio === null,
     csrfToken,
-    today,
+    today: config.STUDIO_TODAY ?? dateIn(studio?.timeZone ?? "UTC"),
     demoAccounts: staff.flatMap(({ name, email, role, demoPassword }) =>
       demoPassword ? [{ name, email, role, password: demoPassword }] : [],
     ),
@@ -51,21 +66,42 @@ export async function checkPassword(db: Database, { email, password }: SignIn): 
   decoy ??= hash("no account has this password");
   const matches = await verify(row?.passwordHash ?? (await decoy), password);
   if (!row || !matches) throw wrongPassword();
-  return { id: row.id, name: row.name, role: row.role };
+  return asPerson(row);
 }
+
+/** What ends every sign-in of an account up to now. */
+export const endSignIns = () => ({ sessionsSince: new Date() });
+
+/** Changes one's own password, which ends every sign-in of the account. */
+export async function changePassword(
+  db: Database,
+  person: Person,
+  { current, next }: PasswordChange,
+): Promise<void> {
+  const row = await db.Staff.findByPk(person.id, { rejectOnEmpty: true });
+  if (!(await verify(row.passwordHash, current)))
+    throw invalid([{ path: "current", message: "This is not the password you use now" }]);
+  refuseWeak(next, row.email, "next");
+  await row.update({ passwordHash: await hash(next), demoPassword: null, ...endSignIns() });
+}
+
+const refuseSecond = async (db: Database): Promise<void> => {
+  if ((await db.Studio.count()) > 0) throw forbidden("This studio is set up already. Sign in instead.");
+};
 
 /** Creates the studio and its director; only once. */
 export async function setUpStudio(
   db: Database,
   { studioName, timeZone, name, email, password }: Setup,
 ): Promise<Person> {
+  // Looked at before the password is worked on, which takes long: strangers can ask this as often as they like.
+  await refuseSecond(db);
+  refuseWeak(password, email);
   const passwordHash = await hash(password);
-  return db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query("lock table studio in share row exclusive mode", { transaction });
-    if ((await db.Studio.count({ transaction })) > 0)
-      throw forbidden("This studio is set up already. Sign in instead.");
-    await db.Studio.create({ id: 1, name: studioName, timeZone }, { transaction });
-    const row = await db.Staff.create({ name, email, role: "director", passwordHash }, { transaction });
-    return { id: row.id, name: row.name, role: row.role };
+  return atomically(db, async () => {
+    await holdTable(db, "studio");
+    await refuseSecond(db);
+    await db.Studio.create({ id: 1, name: studioName, timeZone });
+    return asPerson(await db.Staff.create({ name, email, role: "director", passwordHash }));
   });
 }

@@ -1,8 +1,15 @@
 import type { StaffRole } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { type Row, type Stored, storedColumns, textColumn } from "../../db/row.ts";
+import {
+  type Row,
+  type Signed,
+  type Stored,
+  signedColumns,
+  storedColumns,
+  textColumn,
+} from "../../db/row.ts";
 
-export interface StaffRow extends Row<StaffRow>, Stored {
+export interface StaffRow extends Row<StaffRow>, Stored, Signed {
   name: string;
   email: string;
   role: StaffRole;
@@ -10,6 +17,8 @@ export interface StaffRow extends Row<StaffRow>, Stored {
   passwordHash: string;
   /** The open password of a made-up demo account. */
   demoPassword: CreationOptional<string | null>;
+  /** Sign-ins from before it do not count: the password was changed, or the account closed, in that moment. */
+  sessionsSince: CreationOptional<Date | null>;
 }
 
 export const defineStaff = (sequelize: Sequelize) => ({
@@ -22,7 +31,9 @@ export const defineStaff = (sequelize: Sequelize) => ({
       role: textColumn(),
       active: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
       passwordHash: textColumn(),
+      sessionsSince: { type: DataTypes.DATE, allowNull: true, defaultValue: null },
       demoPassword: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
+      ...signedColumns(),
     },
     { tableName: "staff" },
   ),

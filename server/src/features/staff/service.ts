@@ -1,9 +1,12 @@
 import type { NewStaff, StaffMember } from "@map-step/contract";
 import { hash } from "@node-rs/argon2";
-import type { Transaction } from "sequelize";
+import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
+import { holdTable } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
+import { refuseWeak } from "../session/password.ts";
+import { endSignIns } from "../session/service.ts";
 import type { StaffRow } from "./models.ts";
 
 const view = ({ id, version, name, email, role, active }: StaffRow): StaffMember => ({
@@ -18,32 +21,60 @@ const view = ({ id, version, name, email, role, active }: StaffRow): StaffMember
 export const listStaff = async (db: Database): Promise<StaffMember[]> =>
   (await db.Staff.findAll({ order: ["name"] })).map(view);
 
-async function readStaff(db: Database, id: string, transaction?: Transaction): Promise<StaffMember> {
-  const row = await db.Staff.findByPk(id, transaction ? { transaction } : {});
+async function readStaff(db: Database, id: string): Promise<StaffMember> {
+  const row = await db.Staff.findByPk(id);
   if (!row) throw notFound();
   return view(row);
 }
 
 export async function createStaff(db: Database, { password, ...content }: NewStaff): Promise<StaffMember> {
+  refuseWeak(password, content.email);
   return view(await db.Staff.create({ ...content, passwordHash: await hash(password) }));
 }
 
 type Change = Omit<StaffMember, "id"> & { password?: string | undefined };
 
-/** A studio always keeps a director who can sign in. */
+/** A studio always keeps a director who can sign in. Another password, or a closed account, ends its sign-ins. */
 export async function changeStaff(
   db: Database,
   id: string,
   { version, password, ...content }: Change,
 ): Promise<StaffMember> {
+  if (password !== undefined) refuseWeak(password, content.email);
   const secret = password === undefined ? {} : { passwordHash: await hash(password), demoPassword: null };
-  return db.sequelize.transaction(async (transaction) => {
-    await db.sequelize.query("lock table staff in share row exclusive mode", { transaction });
-    await changeAt(db.Staff, id, version, { ...content, ...secret }, transaction, () =>
-      readStaff(db, id, transaction),
-    );
-    if ((await db.Staff.count({ where: { role: "director", active: true }, transaction })) === 0)
+  const ended = password !== undefined || !content.active ? endSignIns() : {};
+  return atomically(db, async () => {
+    await holdTable(db, "staff");
+    await changeAt(db, db.Staff, id, version, { ...content, ...secret, ...ended }, () => readStaff(db, id));
+    if ((await db.Staff.count({ where: { role: "director", active: true } })) === 0)
       throw invalid([{ path: "role", message: "The studio needs a director who can sign in" }]);
-    return readStaff(db, id, transaction);
+    return readStaff(db, id);
+  });
+}
+
+/** Makes a director, or gives an account a new password and the director's rights; for those at the machine. */
+export async function ensureDirector(
+  db: Database,
+  { name, email, password }: Pick<NewStaff, "name" | "email" | "password">,
+): Promise<"made" | "reset"> {
+  refuseWeak(password, email);
+  const passwordHash = await hash(password);
+  return atomically(db, async () => {
+    await holdTable(db, "staff");
+    const row = await db.Staff.findOne({ where: { email } });
+    if (!row) {
+      await db.Staff.create({ name, email, role: "director", passwordHash });
+      return "made";
+    }
+    const version = row.version + 1;
+    await row.update({
+      passwordHash,
+      role: "director",
+      active: true,
+      demoPassword: null,
+      version,
+      ...endSignIns(),
+    });
+    return "reset";
   });
 }

@@ -1,95 +1,131 @@
 import { type LessonSummary, may, type Person, type Section, type Today } from "@map-step/contract";
-import { checkPlan } from "@map-step/core/plan";
+import { carryOver } from "@map-step/core/lesson";
 import type { Config } from "../../config.ts";
 import type { Database } from "../../db/connection.ts";
-import { unlessGone } from "../../http/problems.ts";
-import { carriedInto, listLessons } from "../lessons/read.ts";
+import { rowsOf } from "../../db/query.ts";
+import type { Workers } from "../../work/workers.ts";
+import { listLessons } from "../lessons/read.ts";
 import { listLevels } from "../levels/read.ts";
-import { computablePlan, readPlan } from "../plans/service.ts";
-import { listSections } from "../sections/service.ts";
+import { listSections } from "../sections/read.ts";
 import { studioToday } from "../session/service.ts";
-import { listStaff } from "../staff/service.ts";
 
-type PlanLine = Today["plans"][number];
-
-/** What a plan still has to solve, in the weeks that have not been taught; `null` when it is all right. */
-async function planLine(
-  db: Database,
-  place: Pick<PlanLine, "planId" | "levelId" | "sectionId" | "title">,
-  taught: number,
-): Promise<PlanLine | null> {
-  const plan = await unlessGone(readPlan(db, place.planId).then((found) => computablePlan(db, found)));
-  if (!plan) return null;
-  const findings = checkPlan(plan).filter(({ week }) => week > taught);
-  const must = findings.filter(({ severity }) => severity === "must");
-  const first = must[0] ?? findings[0];
-  return first
-    ? { ...place, must: must.length, should: findings.length - must.length, first: first.text }
-    : null;
-}
+/** So many entries stand in each list; of the others it is said how many there are. */
+const MOST = 20;
 
 const mine = (section: Section, { id, role }: Person): boolean =>
   role === "director" || section.teacherIds.includes(id);
 
+const byDate = (a: { date: string; startTime: string }, b: { date: string; startTime: string }) =>
+  a.date.localeCompare(b.date) || a.startTime.localeCompare(b.startTime);
+
+const firstOf = <T>(list: readonly T[]) => ({
+  list: list.slice(0, MOST),
+  more: Math.max(0, list.length - MOST),
+});
+
+/** Titles of what the last taught lesson of each section left, by section. */
+async function carriedBySection(
+  db: Database,
+  places: readonly { readonly sectionId: string; readonly week: number }[],
+): Promise<ReadonlyMap<string, readonly string[]>> {
+  const rows = await rowsOf<{ sectionId: string; segments: Parameters<typeof carryOver>[0] }>(
+    db,
+    `select l.section_id as "sectionId", json_agg(json_build_object(
+         'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'layers', s.layers,
+         'minutes', s.minutes, 'locked', s.locked, 'cautions', s.cautions, 'covered', s.covered,
+         'reached', s.reached) order by s.position) as segments
+     from unnest($sections::uuid[], $weeks::int[]) as asked (section_id, week)
+     join lessons l on l.section_id = asked.section_id and l.week = asked.week and l.state = 'taught'
+     join lesson_segments s on s.lesson_id = l.id group by l.section_id`,
+    { sections: places.map(({ sectionId }) => sectionId), weeks: places.map(({ week }) => week) },
+  );
+  return new Map(rows.map((row) => [row.sectionId, carryOver(row.segments).map(({ title }) => title)]));
+}
+
+interface Course {
+  readonly section: Section;
+  readonly lessons: readonly LessonSummary[];
+  readonly next: LessonSummary | undefined;
+  readonly taught: number;
+}
+
+function courseOf(section: Section, lessons: readonly LessonSummary[]): Course {
+  const next = lessons.find(({ state, cancelled }) => state === "planned" && !cancelled);
+  const taught = lessons.filter(({ state }) => state === "taught").map(({ week }) => week);
+  return { section, lessons, next, taught: Math.max(0, ...taught) };
+}
+
+/** The last lesson held before the next one. */
+const heldBefore = ({ lessons, next }: Course): number =>
+  Math.max(
+    0,
+    ...lessons
+      .filter(({ cancelled, week }) => !cancelled && week < (next?.week ?? 0))
+      .map(({ week }) => week),
+  );
+
 /** What is on for a person: a teacher sees the sections they teach, a director all of them and the plans. */
-export async function todayFor(db: Database, config: Config, person: Person): Promise<Today> {
-  const [today, levels, sections, staff] = await Promise.all([
-    studioToday(db, config),
-    listLevels(db),
-    listSections(db),
-    listStaff(db),
-  ]);
+export async function todayFor(
+  db: Database,
+  config: Config,
+  workers: Workers,
+  person: Person,
+): Promise<Today> {
+  const today = await studioToday(db, config);
+  const levels = await listLevels(db);
+  const sections = (await listSections(db)).filter((section) => mine(section, person));
+  const staff = await rowsOf<{ id: string; name: string }>(db, "select id, name from staff");
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   const staffNames = new Map(staff.map(({ id, name }) => [id, name]));
-  const lessons: Today["lessons"] = [];
-  const recaps: Today["recaps"] = [];
-  const taughtWeeks = new Map<string, number>();
-  for (const section of sections) {
-    const found = await unlessGone(listLessons(db, section));
-    if (!found) continue;
-    const all = found.lessons;
-    taughtWeeks.set(
-      section.id,
-      Math.max(0, ...all.filter(({ state }) => state === "taught").map(({ week }) => week)),
-    );
-    if (!mine(section, person)) continue;
-    const line = {
-      sectionName: section.name,
-      levelName: levelNames.get(section.levelId) ?? "",
-      startTime: section.startTime,
-      room: section.room,
-    };
-    const withLine = <T extends LessonSummary>(lesson: T) => ({ ...lesson, ...line });
-    const next = all.find(({ state, cancelled }) => state === "planned" && !cancelled);
-    const teachers = section.teacherIds.flatMap((id) => staffNames.get(id) ?? []);
-    if (next) {
-      const carried = (await carriedInto(db, section.id, next.week)).map(({ title }) => title);
-      lessons.push({ ...withLine(next), teachers, carried });
-    }
-    recaps.push(
-      ...all.filter(({ state, recap }) => state === "taught" && recap !== "published").map(withLine),
-    );
-  }
-  const places = may(person.role, "plans.write")
-    ? [
-        ...levels.map(({ id, planId, name }) => ({ planId, levelId: id, sectionId: null, title: name })),
-        ...sections.map((section) => ({
-          planId: section.planId,
-          levelId: section.levelId,
-          sectionId: section.id,
-          title: `${levelNames.get(section.levelId) ?? ""}, ${section.name}`,
-        })),
-      ]
-    : [];
-  const plans = await Promise.all(
-    places.map((place) => planLine(db, place, place.sectionId ? (taughtWeeks.get(place.sectionId) ?? 0) : 0)),
+  const lessonsOf = await listLessons(db, sections);
+  const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? []));
+  const withLine = (section: Section, lesson: LessonSummary) => ({
+    ...lesson,
+    sectionName: section.name,
+    levelName: levelNames.get(section.levelId) ?? "",
+    startTime: section.startTime,
+    room: section.room,
+  });
+  const upcoming = courses.flatMap((course) => {
+    const { next, section } = course;
+    return next ? [{ ...withLine(section, next), course }] : [];
+  });
+  const lessons = firstOf(upcoming.sort(byDate));
+  const carried = await carriedBySection(
+    db,
+    lessons.list.map(({ course, sectionId }) => ({ sectionId, week: heldBefore(course) })),
   );
-  const byDate = (a: { date: string; startTime: string }, b: { date: string; startTime: string }) =>
-    a.date.localeCompare(b.date) || a.startTime.localeCompare(b.startTime);
+  const recaps = firstOf(
+    courses
+      .flatMap(({ section, lessons: all }) =>
+        all
+          .filter(({ state, recap }) => state === "taught" && recap !== "published")
+          .map((lesson) => withLine(section, lesson)),
+      )
+      .sort(byDate),
+  );
+  const taughtWeeks = new Map(courses.map(({ section, taught }) => [section.id, taught]));
+  const plans = firstOf(
+    may(person.role, "plans.write")
+      ? await workers.run("openFindings", [
+          ...levels.map(({ planId, name }) => ({ planId, title: name, after: 0 })),
+          ...sections.map(({ id, planId, levelId, name }) => ({
+            planId,
+            title: `${levelNames.get(levelId) ?? ""}, ${name}`,
+            after: taughtWeeks.get(id) ?? 0,
+          })),
+        ])
+      : [],
+  );
   return {
     today,
-    lessons: lessons.sort(byDate),
-    recaps: recaps.sort(byDate),
-    plans: plans.filter((plan) => plan !== null),
+    lessons: lessons.list.map(({ course: { section }, ...lesson }) => ({
+      ...lesson,
+      teachers: section.teacherIds.flatMap((id) => staffNames.get(id) ?? []),
+      carried: [...(carried.get(section.id) ?? [])],
+    })),
+    recaps: recaps.list,
+    plans: [...plans.list],
+    more: { lessons: lessons.more, recaps: recaps.more, plans: plans.more },
   };
 }

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, NativeSelect, Text } from "@chakra-ui/react";
-import { api, type Check, type FigureRecord, type Section, type Student } from "@map-step/contract";
+import { api, type Check, type FigureLine, type Section, type Student } from "@map-step/contract";
 import { MARK_NAMES, type Mark, standingOf } from "@map-step/core/check";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -10,11 +10,11 @@ import { Aside, PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.tsx";
-import { useFigures } from "../figures/library.ts";
+import { useFigureLines } from "../figures/library.ts";
 import { useMay, useSession } from "../session/session.tsx";
 import { MARK_KEYS, MarkSign } from "./mark-sign.tsx";
 import { CheckTable } from "./table.tsx";
-import { useCheck } from "./use-check.ts";
+import { given, useCheck } from "./use-check.ts";
 
 const markText = (mark: Mark | null): string => (mark ? MARK_NAMES[mark] : "no mark");
 
@@ -30,14 +30,14 @@ function Names({ title, names }: { title: string; names: readonly string[] }) {
 
 interface StandingProps {
   readonly student: Student;
-  readonly figures: readonly FigureRecord[];
+  readonly figures: readonly FigureLine[];
   readonly check: Check;
 }
 
 /** What one student has and what is still missing. */
 function StandingNote({ student, figures, check }: StandingProps) {
   const ids = figures.map(({ id }) => id);
-  const { has, missing, unseen } = standingOf(student.id, ids, check.marks);
+  const { has, missing, unseen } = standingOf(student.id, ids, given(check.marks));
   const names = (list: readonly string[]) =>
     list.flatMap((id) => figures.find((figure) => figure.id === id)?.name ?? []);
   return (
@@ -87,7 +87,7 @@ function Pen({ pen, onChoose }: { pen: Mark | null; onChoose: (mark: Mark | null
 interface SheetProps {
   readonly check: Check;
   readonly students: readonly Student[];
-  readonly figures: readonly FigureRecord[];
+  readonly figures: readonly FigureLine[];
 }
 
 function CheckSheet({ check, students, figures }: SheetProps) {
@@ -129,7 +129,7 @@ function CheckSheet({ check, students, figures }: SheetProps) {
             },
           ]}
           onChoose={settle}
-          onClose={() => settle(new Set(["mark"]))}
+          onClose={forgetConflict}
         />
       ) : null}
     </Flex>
@@ -141,7 +141,7 @@ function SectionChecks({ section }: { section: Section }) {
   const checks = useApi(api.checks.list, { params });
   const students = useApi(api.students.list, { params });
   const lessons = useApi(api.lessons.list, { params });
-  const library = useFigures();
+  const library = useFigureLines();
   const create = useChange(api.checks.create);
   const mayMark = useMay("checks.write");
   const { today } = useSession();
@@ -156,7 +156,7 @@ function SectionChecks({ section }: { section: Section }) {
       {(all, roster, term, figures) => {
         const check = all.find(({ id }) => id === checkId) ?? all[0];
         const danced = term.filter(({ state }) => state === "taught").flatMap(({ newFigures }) => newFigures);
-        const marked = new Set(check?.marks.map(({ figureId }) => figureId));
+        const marked = new Set(given(check?.marks ?? []).map(({ figureId }) => figureId));
         const order = [...danced.map(({ id }) => id), ...marked];
         const shown = [...new Set(order)].flatMap((id) => figures.find((figure) => figure.id === id) ?? []);
         return (

@@ -1,9 +1,9 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
-import { type Check, type FigureRecord, STUDENT_ROLES, type Student } from "@map-step/contract";
+import { type Check, type FigureLine, STUDENT_ROLES, type Student } from "@map-step/contract";
 import { MARK_NAMES, type Mark, shareOf, standingOf } from "@map-step/core/check";
 import type { KeyboardEvent } from "react";
 import { MARK_KEYS, MarkSign } from "./mark-sign.tsx";
-import type { Cell } from "./use-check.ts";
+import { type Cell, given } from "./use-check.ts";
 
 const STEPS: Readonly<Record<string, readonly [row: number, column: number]>> = {
   ArrowUp: [-1, 0],
@@ -28,8 +28,8 @@ const SIDEWAYS = { writingMode: "vertical-rl", transform: "rotate(180deg)", whit
 interface Props {
   readonly check: Check;
   readonly students: readonly Student[];
-  readonly figures: readonly FigureRecord[];
-  /** What a tap gives; null takes a mark away. */
+  readonly figures: readonly FigureLine[];
+  /** What a tap gives; null takes a mark away. The same tap twice does no harm. */
   readonly pen: Mark | null;
   readonly mayMark: boolean;
   readonly selectedId: string | null;
@@ -39,7 +39,8 @@ interface Props {
 
 /** The section as a table: students by role, figures in the order they were taught. */
 export function CheckTable({ check, students, figures, pen, mayMark, selectedId, onSelect, onMark }: Props) {
-  const marks = new Map(check.marks.map((mark) => [`${mark.studentId}/${mark.figureId}`, mark.mark]));
+  const marked = given(check.marks);
+  const marks = new Map(marked.map((mark) => [`${mark.studentId}/${mark.figureId}`, mark.mark]));
   const ordered = STUDENT_ROLES.flatMap((role) => students.filter((student) => student.role === role));
   const roomy = figures.length <= 6;
   const width = roomy ? 100 : 52;
@@ -154,7 +155,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
                         aria-label={`${student.name}, ${figure.name}: ${mark ? MARK_NAMES[mark] : "no mark"}`}
                         onClick={() => {
                           onSelect(student.id);
-                          if (mayMark) onMark(cell, mark === pen ? null : pen);
+                          if (mayMark) onMark(cell, pen);
                         }}
                         onKeyDown={(event) => keyed(event, cell)}
                       >
@@ -165,7 +166,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
                 );
               })}
               <Box as="td" className="numbers" textAlign="right" pl="3" whiteSpace="nowrap">
-                {standingOf(student.id, ids, check.marks).has.length}/{ids.length}
+                {standingOf(student.id, ids, marked).has.length}/{ids.length}
               </Box>
             </Box>
           ))}
@@ -186,10 +187,10 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
               alone or better
             </Box>
             {figures.map(({ id }) => {
-              const { have, marked } = shareOf(id, check.marks);
+              const { have, marked: seen } = shareOf(id, marked);
               return (
                 <Box as="td" key={id} className="numbers" textAlign="center" fontSize="sm" color="soft">
-                  {marked === 0 ? "–" : `${have}/${marked}`}
+                  {seen === 0 ? "–" : `${have}/${seen}`}
                 </Box>
               );
             })}

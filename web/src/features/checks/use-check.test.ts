@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { withMark } from "./use-check.ts";
+import { given, withMark } from "./use-check.ts";
 
 const mark = (studentId: string, figureId: string, value: "alone" | "not-yet", version = 1) => ({
   studentId,
@@ -15,8 +15,9 @@ it("puts a mark where there was none, over another, and takes it away", () => {
   const changed = withMark(added, mark("a", "x", "not-yet", 2));
   expect(changed).toHaveLength(2);
   expect(changed).toContainEqual(mark("a", "x", "not-yet", 2));
-  expect(withMark(changed, { studentId: "a", figureId: "x", mark: null, version: 0 })).toEqual([
-    mark("b", "x", "not-yet"),
-  ]);
+  const cleared = withMark(changed, { studentId: "a", figureId: "x", mark: null, version: 3 });
+  expect(given(cleared)).toEqual([mark("b", "x", "not-yet")]);
+  // The next mark of this cell is made in sight of the one that was taken back.
+  expect(cleared.find(({ studentId }) => studentId === "a")?.version).toBe(3);
   expect(marks).toEqual([mark("a", "x", "alone")]);
 });

@@ -10,20 +10,23 @@ export interface Cell {
   readonly figureId: string;
 }
 
-type Result = Cell & { readonly mark: Mark | null; readonly version: number };
+type Given = CheckMark & { readonly mark: Mark };
+/** The marks that stand, without those that were taken back. */
+export const given = (marks: readonly CheckMark[]): Given[] =>
+  marks.filter((one): one is Given => one.mark !== null);
 
 /** A mark that somebody else gave another way in the same moment. */
 export interface CellConflict {
   readonly mine: Mark | null;
-  readonly theirs: Result;
+  readonly theirs: CheckMark;
 }
 
 const same = (a: Cell, b: Cell) => a.studentId === b.studentId && a.figureId === b.figureId;
 
 /** The marks with one cell put to a result. */
-export const withMark = (marks: readonly CheckMark[], { mark, ...cell }: Result): CheckMark[] => [
-  ...marks.filter((other) => !same(other, cell)),
-  ...(mark === null ? [] : [{ ...cell, mark }]),
+export const withMark = (marks: readonly CheckMark[], result: CheckMark): CheckMark[] => [
+  ...marks.filter((other) => !same(other, result)),
+  result,
 ];
 
 /** Marks cells of a check; shown at once, taken back when the server refuses. */
@@ -32,7 +35,7 @@ export function useCheck(check: Check) {
   const send = useChange(api.checks.mark);
   const [conflict, setConflict] = useState<CellConflict | null>(null);
   const key = keyOf(api.checks.list, { id: check.sectionId });
-  const put = (result: Result) =>
+  const put = (result: CheckMark) =>
     client.setQueryData<Check[]>(key, (checks) =>
       checks?.map((other) =>
         other.id === check.id ? { ...other, marks: withMark(other.marks, result) } : other,
@@ -42,14 +45,14 @@ export function useCheck(check: Check) {
     const before = check.marks.find((other) => same(other, cell));
     if ((before?.mark ?? null) === value && version === undefined) return;
     await client.cancelQueries({ queryKey: key });
-    const old: Result = { ...cell, mark: before?.mark ?? null, version: before?.version ?? 0 };
+    const old: CheckMark = { ...cell, mark: before?.mark ?? null, version: before?.version ?? 0 };
     put({ ...old, mark: value });
     try {
       const body = { ...cell, mark: value, version: version ?? old.version };
       put(await send.mutateAsync({ params: { id: check.id }, body }));
     } catch (error) {
       put(old);
-      if (isStale(error)) setConflict({ mine: value, theirs: error.problem.current as Result });
+      if (isStale(error)) setConflict({ mine: value, theirs: error.problem.current as CheckMark });
       else tellError(error);
     }
   };

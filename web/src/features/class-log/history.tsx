@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { LogEntry } from "@map-step/core/lesson";
-import { format, parseISO } from "date-fns";
+import { momentOf } from "../../kit/dates.ts";
 import { PanelTitle } from "../../kit/page.tsx";
 import type { ClassLogEdit } from "./use-class-log.ts";
 import { valueText } from "./words.ts";
@@ -20,7 +20,7 @@ export function History({ entries, nameOf }: Props) {
         {[...entries].reverse().map((entry) => (
           <Flex as="li" key={entry.id} gap="3" py="1" borderTopWidth="1px" borderColor="rule" fontSize="sm">
             <Text className="numbers" color="soft" w="6.5rem" flexShrink="0">
-              {format(parseISO(entry.at), "d MMM HH:mm")}
+              {momentOf(entry.at)}
             </Text>
             <Text flex="1">
               <b>{nameOf(entry as LogEntry)}</b>: {valueText(entry as LogEntry)}

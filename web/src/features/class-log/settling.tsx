@@ -1,5 +1,6 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import type { LogEntry } from "@map-step/core/lesson";
+import { useState } from "react";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import type { ClassLogEdit } from "./use-class-log.ts";
 import { valueText } from "./words.ts";
@@ -12,7 +13,8 @@ interface Props {
 
 /** What is to be decided about things noted here: two words on one thing, and what the studio could not take. */
 export function LogSettling({ edit, nameOf }: Props) {
-  const [conflict] = edit.conflicts;
+  const [putOff, setPutOff] = useState<readonly number[]>([]);
+  const conflict = edit.conflicts.find(({ held }) => !putOff.includes(held.order));
   if (conflict) {
     const { entry } = conflict.held;
     const mine = valueText(entry as LogEntry);
@@ -24,7 +26,7 @@ export function LogSettling({ edit, nameOf }: Props) {
         key={conflict.held.order}
         differences={[{ key: "entry", label: nameOf(entry), mine, theirs }]}
         onChoose={choose}
-        onClose={() => choose(new Set(["entry"]))}
+        onClose={() => setPutOff([...putOff, conflict.held.order])}
       />
     );
   }

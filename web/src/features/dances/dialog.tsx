@@ -50,9 +50,10 @@ const BLANK = {
 function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () => void }) {
   const create = useChange(api.dances.create);
   const change = useChange(api.dances.change);
-  const { form, forget } = useContractForm(danceChange, dance ?? BLANK, `dance:${dance?.id ?? "new"}`);
+  const { form, base, forget } = useContractForm(danceChange, dance ?? BLANK, `dance:${dance?.id ?? "new"}`);
   const { submit, problem, conflict } = useFormSave({
     form,
+    base,
     shown: SHOWN,
     save: ({ version, ...content }) =>
       dance

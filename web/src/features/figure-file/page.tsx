@@ -4,8 +4,8 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { download } from "../../kit/download.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
-import { Loaded } from "../../kit/states.tsx";
-import { useDances, useFigures } from "../figures/library.ts";
+import { Loaded, Loading } from "../../kit/states.tsx";
+import { useDances, useWholeLibrary } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
 import { writeCsv } from "./csv.ts";
 import { writeJson } from "./json.ts";
@@ -68,12 +68,12 @@ function TakeOut({ library, dances }: Props) {
 
 /** Figures from and to files. */
 export function FigureFilePage() {
-  const library = useFigures();
+  const library = useWholeLibrary();
   const dances = useDances();
   const mayWrite = useMay("figures.write");
   return (
-    <Loaded all={[library, dances]}>
-      {(figures, allDances) => (
+    <Loaded all={[dances]}>
+      {(allDances) => (
         <>
           <PageHead
             title="Figures as files"
@@ -84,7 +84,7 @@ export function FigureFilePage() {
             </Button>
           </PageHead>
           <SimpleGrid gap="4">
-            <TakeOut library={figures} dances={allDances} />
+            {library ? <TakeOut library={library} dances={allDances} /> : <Loading />}
             {mayWrite ? <TakeIn /> : null}
           </SimpleGrid>
         </>

@@ -37,7 +37,7 @@ export function comparisonInWords(comparison: Comparison): string {
 
 /** The figures most like this one: what they share is not new, and what looks alike is kept apart on purpose. */
 export function Alike({ record, figure, library }: Props) {
-  const { pairs, progress, failed } = useLikeness();
+  const { pairs, progress, failed } = useLikeness(record.danceId);
   const { data: dances } = useDances();
   const nearest = useMemo(
     () =>

@@ -8,7 +8,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { CountRibbon, type Mark } from "../../kit/ribbon/index.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { comparisonInWords } from "./alike.tsx";
-import { timingOf, useDances, useFigures, useSteps } from "./library.ts";
+import { timingOf, useDances, useFigureLines, useFigures, useSteps } from "./library.ts";
 import { stretchesInWords } from "./stretches.ts";
 
 interface SideProps {
@@ -83,14 +83,17 @@ function Both({ one, two, dance }: BothProps) {
 
 export function BesidePage() {
   const { figureId, otherId } = useParams();
-  const library = useFigures();
+  const lines = useFigureLines();
+  const line = lines.data?.find(({ id }) => id === figureId);
+  const library = useFigures(line?.danceId);
   const dances = useDances();
+  const gone = <Empty title="One of the two is not there any more">Choose them under Figures.</Empty>;
+  if (lines.data && !line) return gone;
   return (
     <Loaded all={[library, dances]}>
       {(all, allDances) => {
         const [one, two] = [all.find(({ id }) => id === figureId), all.find(({ id }) => id === otherId)];
-        if (!one || !two)
-          return <Empty title="One of the two is not there any more">Choose them under Figures.</Empty>;
+        if (!one || !two) return gone;
         return <Both one={one} two={two} dance={allDances.find(({ id }) => id === one.danceId)} />;
       }}
     </Loaded>

@@ -19,23 +19,27 @@ import { NotationField } from "./notation-field.tsx";
 interface Props {
   /** `null` for a new one. */
   readonly figure: FigureRecord | null;
-  readonly library: readonly FigureRecord[];
   readonly dances: readonly DanceRecord[];
   readonly staff: readonly StaffMember[];
 }
 
-function FigureForm({ figure, library, dances, staff }: Props) {
+const NONE: readonly FigureRecord[] = [];
+
+function FigureForm({ figure, dances, staff }: Props) {
   const navigate = useNavigate();
   const create = useChange(api.figures.create);
   const change = useChange(api.figures.change);
-  const { form, restored, forget, discard } = useContractForm(
+  const { form, base, restored, forget, discard } = useContractForm(
     figureChange,
     figure ?? blankFigure(dances[0]?.id ?? ""),
     `figure:${figure?.id ?? "new"}`,
   );
+  const danceId = form.watch("danceId");
+  const { data: library = NONE } = useFigures(danceId === "" ? undefined : danceId);
   const { errors, isSubmitting } = form.formState;
   const { submit, problem, conflict } = useFormSave({
     form,
+    base,
     shown: shownFields(library, dances, staff),
     save: ({ version, ...content }) =>
       figure
@@ -47,12 +51,8 @@ function FigureForm({ figure, library, dances, staff }: Props) {
       navigate(`/figures/${id}`);
     },
   });
-  const danceId = form.watch("danceId");
   const dance = dances.find(({ id }) => id === danceId);
-  const others = useMemo(
-    () => library.filter((other) => other.danceId === danceId && other.id !== figure?.id),
-    [library, danceId, figure?.id],
-  );
+  const others = useMemo(() => library.filter((other) => other.id !== figure?.id), [library, figure?.id]);
   const ownName = figure?.name ?? "";
   const lookup = useMemo(
     () => (dance ? lookupBeside(others, dance, ownName) : () => null),
@@ -109,16 +109,15 @@ function FigureForm({ figure, library, dances, staff }: Props) {
 }
 
 export function NewFigurePage() {
-  const library = useFigures();
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
   return (
-    <Loaded all={[library, dances, staff]}>
-      {(figures, all, people) =>
+    <Loaded all={[dances, staff]}>
+      {(all, people) =>
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
         ) : (
-          <FigureForm figure={null} library={figures} dances={all} staff={people} />
+          <FigureForm figure={null} dances={all} staff={people} />
         )
       }
     </Loaded>
@@ -128,14 +127,11 @@ export function NewFigurePage() {
 export function EditFigurePage() {
   const { figureId = "" } = useParams();
   const figure = useApi(api.figures.read, { params: { id: figureId } });
-  const library = useFigures();
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
   return (
-    <Loaded all={[figure, library, dances, staff]}>
-      {(record, figures, all, people) => (
-        <FigureForm key={record.id} figure={record} library={figures} dances={all} staff={people} />
-      )}
+    <Loaded all={[figure, dances, staff]}>
+      {(record, all, people) => <FigureForm key={record.id} figure={record} dances={all} staff={people} />}
     </Loaded>
   );
 }

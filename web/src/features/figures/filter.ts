@@ -1,4 +1,4 @@
-import type { FigureRecord } from "@map-step/contract";
+import type { FigureLine } from "@map-step/contract";
 
 export interface Filter {
   readonly search: string;
@@ -8,9 +8,9 @@ export interface Filter {
 }
 
 /** The figures whose name, or another name, holds the search, of the chosen dance, kind and tier. */
-export function filterFigures(figures: readonly FigureRecord[], filter: Filter): FigureRecord[] {
+export function filterFigures(figures: readonly FigureLine[], filter: Filter): FigureLine[] {
   const search = filter.search.trim().toLowerCase();
-  const fits = (figure: FigureRecord) =>
+  const fits = (figure: FigureLine) =>
     (filter.danceId === "" || figure.danceId === filter.danceId) &&
     (filter.kind === "" || figure.kind === filter.kind) &&
     (filter.tier === "" || String(figure.tier) === filter.tier) &&

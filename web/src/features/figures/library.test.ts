@@ -1,9 +1,9 @@
-import type { FigureRecord } from "@map-step/contract";
+import type { FigureLine } from "@map-step/contract";
 import { expect, it } from "vitest";
 import { filterFigures } from "./filter.ts";
 
-const figure = (name: string, about: Partial<FigureRecord> = {}) =>
-  ({ name, danceId: "hustle", kind: "basic", tier: 1, otherNames: [], ...about }) as FigureRecord;
+const figure = (name: string, about: Partial<FigureLine> = {}) =>
+  ({ name, danceId: "hustle", kind: "basic", tier: 1, otherNames: [], ...about }) as FigureLine;
 const figures = [
   figure("Home step"),
   figure("Side pass", { kind: "pattern", otherNames: [{ name: "slip-by", usedBy: "" }] }),

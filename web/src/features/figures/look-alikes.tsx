@@ -59,10 +59,10 @@ const PairCard = ({ one, two, likeness, decides }: Told) => (
 
 /** Every two figures of a dance that have something in common, those easily taken for each other first. */
 export function LookAlikesPage() {
-  const library = useFigures();
   const dances = useDances();
   const { dance, choose } = useDanceChoice(dances.data);
-  const { pairs, progress, failed } = useLikeness();
+  const library = useFigures(dance?.id);
+  const { pairs, progress, failed } = useLikeness(dance?.id);
   return (
     <Loaded all={[library, dances]}>
       {(figures, allDances) => {

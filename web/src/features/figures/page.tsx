@@ -192,7 +192,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
 export function FigurePage() {
   const { figureId = "" } = useParams();
   const figure = useApi(api.figures.read, { params: { id: figureId } });
-  const library = useFigures();
+  const library = useFigures(figure.data?.danceId);
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
   return (

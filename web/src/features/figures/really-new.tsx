@@ -6,21 +6,20 @@ import { buildStepMap } from "@map-step/core/step-map";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { useDances, useFigures } from "./library.ts";
+import { useDances } from "./library.ts";
 import { stepsIn } from "./steps.ts";
 import { countsOf, stretchesInWords } from "./stretches.ts";
 
 /** Figures that have steps, read and counted as the house counts. */
 export function useWithSteps(library: readonly FigureRecord[]): KnownFigure[] {
-  const { data: figures } = useFigures();
   const { data: dances } = useDances();
   return useMemo(
     () =>
       library.flatMap((record) => {
-        const figure = figures && dances ? stepsIn(figures, dances, record) : null;
+        const figure = dances ? stepsIn(library, dances, record) : null;
         return figure ? [{ id: record.id, figure }] : [];
       }),
-    [library, figures, dances],
+    [library, dances],
   );
 }
 

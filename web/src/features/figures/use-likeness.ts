@@ -19,9 +19,13 @@ const keyOf = (figures: readonly FigureRecord[], dances: readonly DanceRecord[])
 type Last = Extract<LikenessAnswer, { pairs: unknown }>;
 const isLast = (news: LikenessAnswer): news is Last => "pairs" in news;
 
-/** What the figures of the library have in common, worked out beside the page and kept until one changes. */
-export function useLikeness(): { pairs: readonly LikePair[] | undefined; progress: number; failed: boolean } {
-  const { data: figures } = useFigures();
+/** What the figures of a dance have in common, worked out beside the page and kept until one changes. */
+export function useLikeness(danceId: string | undefined): {
+  pairs: readonly LikePair[] | undefined;
+  progress: number;
+  failed: boolean;
+} {
+  const { data: figures } = useFigures(danceId);
   const { data: dances } = useDances();
   const [progress, setProgress] = useState(0);
   const { data, isError } = useQuery({

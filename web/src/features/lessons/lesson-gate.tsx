@@ -28,21 +28,26 @@ export interface OpenLesson {
   readonly stepsOf: (figure: FigureRecord | undefined) => Figure | null;
 }
 
+const SectionGone = () => (
+  <Empty title="This section is not there any more">Choose another one under Levels.</Empty>
+);
+
 /** Opens the lesson that the address names, once all around it is read. */
 export function LessonGate({ children }: { children: (open: OpenLesson) => ReactNode }) {
   const { sections, section, sectionId, week } = useSectionWeek();
   const lesson = useApi(api.lessons.read, { params: { sectionId, week } });
   const levels = useApi(api.levels.list, {});
   const students = useApi(api.students.list, { params: { id: sectionId } });
-  const library = useFigures();
+  const danceId = levels.data?.find(({ id }) => id === section?.levelId)?.danceId;
+  const library = useFigures(danceId);
   const dances = useDances();
+  if (sections.data && levels.data && danceId === undefined) return <SectionGone />;
   return (
     <Loaded all={[sections, lesson, levels, students, library, dances]}>
       {(_sections, current, allLevels, roster, figures, allDances) => {
         const level = allLevels.find(({ id }) => id === section?.levelId);
         const dance = allDances.find(({ id }) => id === level?.danceId);
-        if (!section || !level || !dance)
-          return <Empty title="This section is not there any more">Choose another one under Levels.</Empty>;
+        if (!section || !level || !dance) return <SectionGone />;
         return children({
           lesson: current,
           section,

@@ -9,7 +9,7 @@ import {
 } from "@dnd-kit/core";
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
 import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { api, type LessonSegment } from "@map-step/contract";
+import type { LessonSegment } from "@map-step/contract";
 import {
   insertSegment,
   notedAt,
@@ -20,15 +20,15 @@ import {
 } from "@map-step/core/lesson";
 import { useState } from "react";
 import { Link } from "react-router";
-import { useChange } from "../../kit/api.ts";
+import { Confirm } from "../../kit/confirm.tsx";
 import { clockAfter, longDay } from "../../kit/dates.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
-import { tellError, tellRemoved } from "../../kit/toasts.tsx";
+import { SavingConflict } from "../../kit/saving-conflict.tsx";
+import { tellRemoved } from "../../kit/toasts.tsx";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
-import { OrderConflict } from "./conflicts.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
 import { ownPart } from "./own-part.ts";
@@ -51,9 +51,9 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
   const edit = useLesson(lesson);
   const log = useClassLog(lesson);
   const segments = withMarks(edit.segments, log);
-  const restore = useChange(api.lessons.change);
   const [selectedId, setSelectedId] = useState<string | null>(null);
   const [finishing, setFinishing] = useState(false);
+  const [givingUp, setGivingUp] = useState(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const taught = log.ready ? notedAt(log.log, "ended", "class") !== null : lesson.state === "taught";
   const marked = segments.some(({ covered }) => covered !== null);
@@ -61,6 +61,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
     segments.find(({ id }) => id === selectedId) ??
     segments.find(({ kind }) => kind === "new") ??
     segments[0];
+  const own = segments.flatMap(({ kind, title }) => (kind === "own" ? [title] : []));
   const selectedFigure = figureOf(selected?.figureId ?? null);
   const written = { levelName: level.name, lesson, section, segments, dance, bpm, figureOf, stepsOf };
   const parts = writtenParts(written);
@@ -92,17 +93,10 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
     edit.edit(next);
   };
   const rebuild = async () => {
-    const before = segments.map(({ covered: _covered, reached: _reached, ...part }) => part);
+    const before = segments;
+    setGivingUp(false);
     await edit.rebuild();
-    const bringBack = () =>
-      restore.mutate(
-        {
-          params: { sectionId: lesson.sectionId, week: lesson.week },
-          body: { version: 0, segments: before },
-        },
-        { onError: tellError },
-      );
-    tellRemoved("The running order follows the plan again", bringBack);
+    tellRemoved("The running order follows the plan again", () => edit.edit(before));
   };
   return (
     <>
@@ -139,7 +133,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         written={written}
         taught={taught}
         onAdd={addOwn}
-        onRebuild={lesson.version > 0 && !marked ? () => void rebuild() : null}
+        onRebuild={lesson.followsPlan || marked || log.entries.length > 0 ? null : () => setGivingUp(true)}
         onOrder={edit.edit}
         onLength={edit.setLength}
       />
@@ -220,6 +214,20 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
           </Aside>
         ) : null}
       </Flex>
+      {givingUp ? (
+        <Confirm
+          title="Follow the plan again?"
+          action="Follow the plan"
+          onConfirm={() => void rebuild()}
+          onClose={() => setGivingUp(false)}
+        >
+          <Text>
+            The plan makes the running order anew. What you arranged goes
+            {own.length > 0 ? `, with your own ${own.length === 1 ? "part" : "parts"} ${own.join(", ")}` : ""}
+            .
+          </Text>
+        </Confirm>
+      ) : null}
       {finishing ? (
         <FinishDialog
           segments={segments}
@@ -230,7 +238,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
           }}
         />
       ) : null}
-      <OrderConflict lesson={edit} />
+      <SavingConflict conflict={edit.saving.conflict} onChoose={edit.settle} />
     </>
   );
 }

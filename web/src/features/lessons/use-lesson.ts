@@ -3,14 +3,16 @@ import { useCallback, useEffect, useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { tellError } from "../../kit/toasts.tsx";
+import { orderMerger } from "./merge.ts";
 
 type Segments = readonly LessonSegment[];
 
 export interface LessonEdit {
   readonly segments: Segments;
-  readonly saving: Autosave<Segments, Lesson>;
+  readonly saving: Autosave<Segments>;
   readonly edit: (next: Segments) => void;
-  readonly settle: (next: Segments, theirs: Lesson) => void;
+  /** Ends a conflict: theirs for what is named. */
+  readonly settle: (theirs: ReadonlySet<string>) => void;
   /** Gives this lesson another length, with an order that fills it. */
   readonly setLength: (next: Segments, shortBy: number) => Promise<void>;
   /** Lets the plan lead again. */
@@ -31,16 +33,19 @@ export function useLesson(lesson: Lesson): LessonEdit {
   const rebuild = useChange(api.lessons.rebuild);
   const saving = useAutosave<Segments, Lesson>({
     name,
-    version: unsaved?.version ?? lesson.version,
+    start: unsaved ?? { value: lesson.segments, version: lesson.version, base: lesson.segments },
     save: (value, version) => change.mutateAsync({ params, body: { version, segments: content(value) } }),
+    contentOf: (kept) => kept.segments,
+    merge: orderMerger,
+    onMerged: setSegments,
   });
   const { changed, follow } = saving;
   useEffect(() => {
     if (unsaved) changed(unsaved.value);
   }, [unsaved, changed]);
   const take = useCallback(
-    (next: Lesson, back = false) => {
-      if (follow(next.version, back)) setSegments(next.segments);
+    (next: Lesson) => {
+      if (follow(next.segments, next.version)) setSegments(next.segments);
     },
     [follow],
   );
@@ -53,21 +58,19 @@ export function useLesson(lesson: Lesson): LessonEdit {
       setSegments(next);
       changed(next);
     },
-    settle: (next, theirs) => {
-      setSegments(next);
-      saving.settle(next, theirs);
+    settle: (theirs) => {
+      const value = saving.settle(theirs);
+      if (value) setSegments(value);
     },
     setLength: async (next, shortBy) => {
       if (!(await saving.flush())) return;
       await change
         .mutateAsync({ params, body: { version: saving.version(), shortBy, segments: content(next) } })
-        .then((kept) => take(kept), tellError);
+        .then(take, tellError);
     },
     rebuild: async () => {
       if (!(await saving.flush())) return;
-      await rebuild
-        .mutateAsync({ params, body: { version: saving.version() } })
-        .then((next) => take(next, true), tellError);
+      await rebuild.mutateAsync({ params, body: { version: saving.version() } }).then(take, tellError);
     },
   };
 }

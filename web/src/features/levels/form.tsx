@@ -67,7 +67,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const create = useChange(api.levels.create);
   const change = useChange(api.levels.change);
   const start = level ?? blank(dances[0]?.id ?? "");
-  const { form, restored, forget, discard } = useContractForm(
+  const { form, base, restored, forget, discard } = useContractForm(
     levelChange,
     start,
     `level:${level?.id ?? "new"}`,
@@ -76,6 +76,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const nameOf = (id: string | null) => levels.find((other) => other.id === id)?.name ?? "none";
   const { submit, problem, conflict } = useFormSave({
     form,
+    base,
     shown: {
       name: ["Name", (name: string) => name],
       followsId: ["Follows", nameOf],

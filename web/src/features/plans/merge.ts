@@ -1,5 +1,5 @@
 import type { ChosenFigure, PlanContent } from "@map-step/contract";
-import type { Difference } from "../../kit/merge.ts";
+import { type Difference, type Merged, threeWay } from "../../kit/merge.ts";
 import { SPECIAL_NAMES } from "./words.ts";
 
 const WISH_WORDS = { must: "a must", may: "", ban: "left out" } as const;
@@ -82,3 +82,9 @@ export function mergePlans(mine: PlanContent, theirs: PlanContent, taken: Readon
     away: pick(mine.away, theirs.away, ({ week, staffId }) => `away:${week}:${staffId}`),
   };
 }
+
+/** How two changes of one plan go together. */
+export const planMerger =
+  (nameOf: (figureId: string) => string, staff: Named = new Map()) =>
+  (base: PlanContent | undefined, mine: PlanContent, theirs: PlanContent): Merged<PlanContent> =>
+    threeWay(base, mine, theirs, (one, other) => planDifferences(one, other, nameOf, staff), mergePlans);

@@ -12,14 +12,14 @@ export function PlanPage() {
   const { levelId = "", sectionId } = useParams();
   const levels = useApi(api.levels.list, {});
   const sections = useApi(api.sections.list, {});
-  const library = useFigures();
   const dances = useDances();
   const approaches = useApi(api.approaches.list, {});
   const staff = useApi(api.staff.list, {});
-  const { pairs } = useLikeness();
   const [depth, setDepth] = useState(0);
   const section = sections.data?.find(({ id }) => id === sectionId) ?? null;
   const level = levels.data?.find(({ id }) => id === levelId);
+  const library = useFigures(level?.danceId);
+  const { pairs } = useLikeness(level?.danceId);
   const planId = sectionId ? section?.planId : level?.planId;
   const plan = useApi(api.plans.read, { params: { id: planId ?? "" } }, { enabled: planId !== undefined });
   const lessons = useApi(

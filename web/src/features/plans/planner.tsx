@@ -12,10 +12,10 @@ import {
 } from "@map-step/core/plan";
 import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
 import { PageHead } from "../../kit/page.tsx";
+import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
 import { ChooseDialog } from "./choose.tsx";
-import { PlanConflict } from "./conflict.tsx";
 import { type Drag, figuresIn, type Selection, WeekGrid } from "./grid/grid.tsx";
 import { Inspector } from "./inspector/inspector.tsx";
 import type { PlannerInput } from "./planner-input.ts";
@@ -51,7 +51,7 @@ const about = (
 export function Planner(input: PlannerInput) {
   const { level, section, plan, library, taught, members } = input;
   const mayEdit = useMay("plans.write");
-  const edit = usePlan(plan);
+  const edit = usePlan(plan, library, members);
   const [selection, setSelection] = useState<Selection>(null);
   const [drag, setDrag] = useState<Drag | null>(null);
   const [tool, setTool] = useState<Tool | null>(null);
@@ -270,7 +270,7 @@ export function Planner(input: PlannerInput) {
           }}
         />
       )}
-      <PlanConflict edit={edit} library={library} members={members} />
+      <SavingConflict conflict={edit.saving.conflict} onChoose={edit.settle} />
     </Box>
   );
 }

@@ -73,12 +73,12 @@ function DanceProgram({ levels, plans, library, dances, approaches, sections }: 
 
 /** All levels of a dance one after another. */
 export function ProgramPage() {
-  const library = useFigures();
   const dances = useDances();
   const levels = useApi(api.levels.list, {});
   const approaches = useApi(api.approaches.list, {});
   const sections = useApi(api.sections.list, {});
   const { dance, choose } = useDanceChoice(dances.data);
+  const library = useFigures(dance?.id);
   const own = useMemo(
     () => (levels.data ?? []).filter(({ danceId }) => danceId === dance?.id),
     [levels.data, dance?.id],

@@ -1,6 +1,6 @@
 import type { RecapBlock } from "@map-step/core/recap";
 import { Extension, Node, type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from "@tiptap/react";
-import { useDances, useFigures, useSteps } from "../figures/library.ts";
+import { useDances, useFigureLines, useFigures, useSteps } from "../figures/library.ts";
 import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 
 type Live = Extract<RecapBlock, { type: "ribbon" | "floor" }>;
@@ -8,7 +8,8 @@ type Live = Extract<RecapBlock, { type: "ribbon" | "floor" }>;
 /** A figure among the text being written, drawn from the library as it is now. */
 function LiveNode({ node }: NodeViewProps) {
   const { figureId, name, counts } = node.attrs as Live["attrs"];
-  const { data: figures } = useFigures();
+  const { data: lines } = useFigureLines();
+  const { data: figures } = useFigures(lines?.find(({ id }) => id === figureId)?.danceId);
   const { data: dances } = useDances();
   const record = figures?.find(({ id }) => id === figureId);
   const steps = useSteps(record);

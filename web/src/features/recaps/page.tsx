@@ -1,41 +1,37 @@
 import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
 import { api, type Recap, type Section } from "@map-step/contract";
-import { type RecapDocument, recapToMarkdown, recapToText } from "@map-step/core/recap";
+import { recapToMarkdown } from "@map-step/core/recap";
 import { useCallback, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { unsavedOf, useAutosave } from "../../kit/autosave.ts";
-import { ConflictDialog } from "../../kit/conflict.tsx";
 import { copyText } from "../../kit/copy.ts";
-import { longDay } from "../../kit/dates.ts";
+import { longDay, momentOf } from "../../kit/dates.ts";
 import { TextField } from "../../kit/fields.tsx";
-import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
+import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapEditor } from "./editor.tsx";
+import { type RecapText, recapMerger } from "./merge.ts";
 import { useInsertable } from "./use-insertable.ts";
 import { VersionsDialog } from "./versions.tsx";
 
-interface Content {
-  readonly title: string;
-  readonly document: RecapDocument;
-}
-
 interface LinkProps {
   readonly secret: string;
+  readonly publishedAt: string | null;
   readonly onRenew: () => void;
   readonly onUnpublish: () => void;
 }
 
 /** The public address, the way to exchange it and to take it back. */
-function PublicLink({ secret, onRenew, onUnpublish }: LinkProps) {
+function PublicLink({ secret, publishedAt, onRenew, onUnpublish }: LinkProps) {
   const address = `${window.location.origin}/r/${secret}`;
   return (
     <Flex bg="pineWash" borderRadius="md" p="3" mb="4" gap="2" align="center" wrap="wrap">
-      <Text fontWeight="700">Published.</Text>
+      <Text fontWeight="700">Published{publishedAt ? ` ${momentOf(publishedAt)}` : ""}.</Text>
       <Input readOnly aria-label="Public link" value={address} bg="panel" flex="1" minW="16rem" />
       <Button variant="outline" bg="panel" onClick={() => copyText(address, "The link is copied")}>
         Copy the link
@@ -55,43 +51,47 @@ function PublicLink({ secret, onRenew, onUnpublish }: LinkProps) {
   );
 }
 
+const textOf = ({ title, document }: RecapText): RecapText => ({ title, document });
+
 function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
   const { sectionId, week } = recap;
   const params = { sectionId, week };
   const name = `recap:${sectionId}:${week}`;
-  const [unsaved] = useState(() => unsavedOf<Content>(name));
-  const [content, setContent] = useState<Content>(unsaved?.value ?? recap);
+  const [unsaved] = useState(() => unsavedOf<RecapText>(name));
+  const [content, setRecapText] = useState<RecapText>(unsaved?.value ?? recap);
   const change = useChange(api.recaps.change);
   const publish = useChange(api.recaps.publish);
   const unpublish = useChange(api.recaps.unpublish);
   const renew = useChange(api.recaps.renew);
   const [comparing, setComparing] = useState(false);
   const figures = useInsertable(section);
-  const saving = useAutosave<Content, Recap>({
+  const saving = useAutosave<RecapText, Recap>({
     name,
-    version: unsaved?.version ?? recap.version,
+    start: unsaved ?? { value: textOf(recap), version: recap.version, base: textOf(recap) },
+    contentOf: textOf,
+    merge: recapMerger,
+    onMerged: setRecapText,
     save: ({ title, document }, version) =>
       change.mutateAsync({ params, body: { version, title, document } }),
   });
-  const { changed, follow, theirs } = saving;
+  const { changed, follow } = saving;
   useEffect(() => {
     if (unsaved) changed(unsaved.value);
   }, [unsaved, changed]);
   const take = useCallback(
     (next: Recap) => {
-      if (follow(next.version)) setContent({ title: next.title, document: next.document });
+      if (follow(textOf(next), next.version)) setRecapText(textOf(next));
     },
     [follow],
   );
   useEffect(() => take(recap), [recap, take]);
-  const edit = (next: Content) => {
-    setContent(next);
+  const edit = (next: RecapText) => {
+    setRecapText(next);
     if (next.title.trim() !== "") changed(next);
   };
-  const settle = (now: Recap, chosen: ReadonlySet<string>) => {
-    const { title, document } = mergeChoice<Content>(content, now, chosen);
-    setContent({ title, document });
-    saving.settle({ title, document }, now);
+  const settle = (theirs: ReadonlySet<string>) => {
+    const value = saving.settle(theirs);
+    if (value) setRecapText(value);
   };
   const body = () => ({ version: saving.version() });
   const unsavedNow = saving.state !== "saved";
@@ -112,19 +112,20 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         <Button variant="outline" bg="panel" onClick={() => setComparing(true)}>
           Versions
         </Button>
-        {recap.secret === null ? (
+        {recap.secret === null || recap.changedSince || unsavedNow ? (
           <Button
             disabled={unsavedNow}
             loading={publish.isPending}
             onClick={() => publish.mutate({ params, body: body() }, { onSuccess: take, onError: tellError })}
           >
-            Publish
+            {recap.secret === null ? "Publish" : "Publish the changes"}
           </Button>
         ) : null}
       </PageHead>
       {recap.secret === null ? null : (
         <PublicLink
           secret={recap.secret}
+          publishedAt={recap.publishedAt}
           onRenew={() =>
             renew.mutate(
               { params, body: body() },
@@ -142,12 +143,25 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
           }
         />
       )}
+      {recap.changedSince ? (
+        <Text
+          role="status"
+          bg="apricotWash"
+          borderLeftWidth="4px"
+          borderColor="apricot"
+          borderRadius="md"
+          p="3"
+          mb="4"
+        >
+          What you changed since is not public yet: students read the text as it was published.
+        </Text>
+      ) : null}
       <Box maxW="52rem">
         <Box mb="3">
           <TextField
             label="Title"
             value={content.title}
-            maxLength={160}
+            maxLength={200}
             error={content.title.trim() === "" ? "Write something here" : undefined}
             onChange={({ target }) => edit({ ...content, title: target.value })}
           />
@@ -167,16 +181,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
           onClose={() => setComparing(false)}
         />
       ) : null}
-      {theirs ? (
-        <ConflictDialog
-          differences={differencesOf<Content>(content, theirs, {
-            title: ["Title", (title) => title],
-            document: ["Text", (document) => recapToText("", document)],
-          })}
-          onChoose={(chosen) => settle(theirs, chosen)}
-          onClose={() => settle(theirs, new Set())}
-        />
-      ) : null}
+      <SavingConflict conflict={saving.conflict} onChoose={settle} />
     </>
   );
 }

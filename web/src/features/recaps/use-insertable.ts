@@ -9,14 +9,14 @@ import type { Insertable } from "./editor.tsx";
 /** The figures of a section's dance that have steps, to be put into its recaps. */
 export function useInsertable({ levelId }: Section): readonly Insertable[] {
   const { data: levels } = useApi(api.levels.list, {});
-  const { data: figures } = useFigures();
+  const danceId = levels?.find(({ id }) => id === levelId)?.danceId;
+  const { data: figures } = useFigures(danceId);
   const { data: dances } = useDances();
   return useMemo(() => {
-    const danceId = levels?.find(({ id }) => id === levelId)?.danceId;
-    if (!figures || !dances || danceId === undefined) return [];
+    if (!figures || !dances) return [];
     return figures.flatMap((record) => {
-      const steps = record.danceId === danceId ? stepsIn(figures, dances, record) : null;
+      const steps = stepsIn(figures, dances, record);
       return steps ? [{ figureId: record.id, name: record.name, counts: countCall(steps) }] : [];
     });
-  }, [levels, figures, dances, levelId]);
+  }, [figures, dances]);
 }

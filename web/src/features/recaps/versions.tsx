@@ -1,10 +1,10 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { api, type RecapVersion } from "@map-step/contract";
 import { type RecapDocument, recapToText } from "@map-step/core/recap";
-import { format, parseISO } from "date-fns";
 import { diffWords } from "diff";
 import { useState } from "react";
 import { useApi } from "../../kit/api.ts";
+import { momentOf } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { Loaded } from "../../kit/states.tsx";
 
@@ -82,7 +82,7 @@ export function VersionsDialog({ sectionId, week, present, onTake, onClose }: Pr
                     py="1.5"
                     onClick={() => setChosen(number)}
                   >
-                    {number}. {by}, {format(parseISO(at), "d MMM, HH:mm")}
+                    {number}. {by}, {momentOf(at)}
                   </Button>
                 ))}
               </Flex>

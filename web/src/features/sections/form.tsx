@@ -49,7 +49,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   };
   const start = section ?? blank;
   const draft = `section:${section?.id ?? `new-${levelId}`}`;
-  const { form, restored, forget, discard } = useContractForm(sectionChange, start, draft);
+  const { form, base, restored, forget, discard } = useContractForm(sectionChange, start, draft);
   const { errors, isSubmitting } = form.formState;
   const namesOf = (ids: readonly string[]) =>
     staff
@@ -58,6 +58,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       .join(", ");
   const { submit, problem, conflict } = useFormSave({
     form,
+    base,
     shown: {
       name: ["Name", (name: string) => name],
       firstDate: ["First lesson", longDay],

@@ -3,6 +3,8 @@ import { useQueryClient } from "@tanstack/react-query";
 import { createContext, lazy, Suspense, useContext, useEffect } from "react";
 import { Outlet } from "react-router";
 import { call, keyOf, useApi } from "../../kit/api.ts";
+import { showTimesIn } from "../../kit/dates.ts";
+import { keepDraftsOf } from "../../kit/kept-draft.ts";
 import { forgetAnswers } from "../../kit/offline.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.tsx";
@@ -47,6 +49,10 @@ const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).Set
 export function SignedIn() {
   const session = useApi(api.session.read, {});
   const studioName = session.data?.studio?.name;
+  const { person, studio } = session.data ?? {};
+  // Before anything below draws a time or looks for a draft.
+  keepDraftsOf(person?.id ?? "");
+  if (studio) showTimesIn(studio.timeZone);
   useEffect(() => {
     document.title = studioName ? `${studioName} · Map Step` : "Map Step";
   }, [studioName]);

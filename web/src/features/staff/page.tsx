@@ -20,10 +20,11 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
   const create = useChange(api.staff.create);
   const change = useChange(api.staff.change);
   const start = member ?? { name: "", email: "", role: "teacher" as const, active: true, version: 0 };
-  const { form } = useContractForm(staffChange, start, null);
+  const { form, base } = useContractForm(staffChange, start, null);
   const { errors, isSubmitting } = form.formState;
   const { submit, problem, conflict } = useFormSave({
     form,
+    base,
     shown: {
       name: ["Name", (name: string) => name],
       email: ["Address", (email: string) => email],

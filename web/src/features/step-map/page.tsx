@@ -199,10 +199,10 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
 }
 
 export function StepMapPage() {
-  const library = useFigures();
   const dances = useDances();
   const levels = useApi(api.levels.list, {});
   const { dance, choose } = useDanceChoice(dances.data);
+  const library = useFigures(dance?.id);
   return (
     <Loaded all={[library, dances, levels]}>
       {(figures, allDances, allLevels) => {

@@ -1,0 +1,34 @@
+import { z } from "zod";
+import { endpoint } from "./endpoint.ts";
+import type { Permission } from "./permissions.ts";
+
+/** Days for which the bin shows what was removed. */
+export const BIN_DAYS = 60;
+
+/** Each sort of thing that can be removed and brought back, and who may bring it back. */
+export const REMOVABLE = {
+  figure: "figures.write",
+  level: "levels.write",
+  section: "sections.write",
+  student: "students.write",
+  approach: "levels.write",
+  "plan-draft": "plans.write",
+  "lesson-template": "lessons.write",
+} as const satisfies Record<string, Permission>;
+export type RemovableKind = keyof typeof REMOVABLE;
+
+const removed = z.object({
+  kind: z.enum(Object.keys(REMOVABLE) as [RemovableKind, ...RemovableKind[]]),
+  id: z.uuid(),
+  name: z.string(),
+  /** Where it belonged: its dance, level or section; empty where it stood by itself. */
+  of: z.string(),
+  by: z.string(),
+  at: z.iso.datetime(),
+});
+export type Removed = z.infer<typeof removed>;
+
+export const binApi = {
+  /** What was removed in the last days and may be brought back by whoever asks, newest first. */
+  list: endpoint({ method: "GET", path: "/bin", access: "read", response: z.array(removed) }),
+};

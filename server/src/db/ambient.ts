@@ -1,0 +1,27 @@
+import { AsyncLocalStorage, AsyncResource } from "node:async_hooks";
+import { Sequelize, type Transaction } from "sequelize";
+
+const OPEN = "transaction";
+const store = new AsyncLocalStorage<Map<string, unknown>>();
+
+// Sequelize looks here for the transaction of the work under way. So a query inside `atomically` can't take a
+// second connection from the pool, where twenty such requests would wait for each other's for ever.
+Sequelize.useCLS({
+  get: (key: string) => store.getStore()?.get(key),
+  set: (key: string, value: unknown) => store.getStore()?.set(key, value),
+  run: (work: () => void) => store.run(new Map(), work),
+  bind: (work: (...given: unknown[]) => unknown) => AsyncResource.bind(work),
+} as unknown as Parameters<typeof Sequelize.useCLS>[0]);
+
+const openTransaction = (): Transaction | undefined =>
+  (store.getStore()?.get(OPEN) as Transaction | null | undefined) ?? undefined;
+
+/** Whether what is read now may be something that is not committed yet. */
+export const isWithinChange = (): boolean => openTransaction() !== undefined;
+
+/**
+ * Does all of some work or nothing of it. Every query on the way belongs to the same transaction, without being
+ * told so; inside other such work it joins that.
+ */
+export const atomically = <T>({ sequelize }: { sequelize: Sequelize }, work: () => Promise<T>): Promise<T> =>
+  openTransaction() ? work() : sequelize.transaction(work);

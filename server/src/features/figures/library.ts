@@ -1,0 +1,148 @@
+import type { DanceRecord, FigureLine, FigureRecord } from "@map-step/contract";
+import { FIGURE_KINDS } from "@map-step/core/figure";
+import { isWithinChange } from "../../db/ambient.ts";
+import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
+import { notFound } from "../../http/problems.ts";
+
+/** A dance and all its figures in full, in the order of the library. */
+export interface DanceLibrary {
+  readonly dance: DanceRecord;
+  readonly figures: readonly FigureRecord[];
+  readonly byId: ReadonlyMap<string, FigureRecord>;
+}
+
+interface Kept extends DanceLibrary {
+  readonly key: string;
+}
+
+/** So many dances are kept ready; the one not asked for longest goes first. */
+const MOST_KEPT = 24;
+const kept = new Map<string, Kept>();
+
+const FIGURES = `
+  select f.id, f.version, f.dance_id as "danceId", f.name, f.other_names as "otherNames", f.kind, f.tier,
+    f.notation, f.minutes, f.variant_of_id as "variantOfId", f.cues, f.slips, f.cautions,
+    array(select needs_id::text from figure_needs where figure_id = f.id order by position) as needs,
+    array(select helped_by_id::text from figure_helps where figure_id = f.id order by position) as helps,
+    array(select staff_id::text from figure_teachers where figure_id = f.id order by staff_id) as "teacherIds"
+  from figures f`;
+const PRESENT = "f.deleted_at is null";
+
+const rank = new Map(FIGURE_KINDS.map((kind, index) => [kind, index]));
+type Ordered = Pick<FigureRecord, "kind" | "tier" | "name">;
+
+/** By kind, then tier, then name. */
+export const inOrder = (a: Ordered, b: Ordered): number =>
+  (rank.get(a.kind) ?? 0) - (rank.get(b.kind) ?? 0) || a.tier - b.tier || a.name.localeCompare(b.name);
+
+interface DanceRow extends DanceRecord {
+  readonly libraryVersion: string;
+}
+
+const readDances = (db: Database, ids: readonly string[]): Promise<DanceRow[]> =>
+  rowsOf<DanceRow>(
+    db,
+    `select id, version, name, meter, phrase_beats as "phraseBeats", slow_beats as "slowBeats",
+       quick_beats as "quickBeats", slowest_bpm as "slowestBpm", fastest_bpm as "fastestBpm",
+       free_timed as "freeTimed", count_from as "countFrom", library_version as "libraryVersion"
+     from dances where id = any($ids::uuid[])`,
+    { ids: [...new Set(ids)] },
+  );
+
+/**
+ * The libraries of some dances, by the dance's id. A library is read again only when something in it was written
+ * since: every write of a figure gives its dance another number, which is read first. What a transaction sees of its
+ * own changes is not kept.
+ */
+export async function readLibraries(
+  db: Database,
+  danceIds: readonly string[],
+): Promise<ReadonlyMap<string, DanceLibrary>> {
+  const dances = await readDances(db, danceIds);
+  const found = new Map<string, DanceLibrary>();
+  const missing: (DanceRow & { readonly key: string })[] = [];
+  for (const dance of dances) {
+    const key = `${dance.libraryVersion}.${dance.version}`;
+    const known = kept.get(dance.id);
+    if (known?.key !== key) missing.push({ ...dance, key });
+    else {
+      kept.delete(dance.id);
+      kept.set(dance.id, known);
+      found.set(dance.id, known);
+    }
+  }
+  if (missing.length === 0) return found;
+  const rows = await rowsOf<FigureRecord>(
+    db,
+    `${FIGURES} where ${PRESENT} and f.dance_id = any($ids::uuid[])`,
+    {
+      ids: missing.map(({ id }) => id),
+    },
+  );
+  for (const { key, libraryVersion: _number, ...dance } of missing) {
+    const figures = rows.filter(({ danceId }) => danceId === dance.id).sort(inOrder);
+    const library: Kept = {
+      key,
+      dance,
+      figures,
+      byId: new Map(figures.map((figure) => [figure.id, figure])),
+    };
+    found.set(dance.id, library);
+    if (isWithinChange()) continue;
+    kept.set(dance.id, library);
+    const [oldest] = kept.keys();
+    if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
+  }
+  return found;
+}
+
+/** The library of one dance. @throws a not-found problem */
+export async function readLibrary(db: Database, danceId: string): Promise<DanceLibrary> {
+  const library = (await readLibraries(db, [danceId])).get(danceId);
+  if (!library) throw notFound();
+  return library;
+}
+
+/** Figures by their ids, whatever their dance; those that are there, or those that were removed. */
+export const readFigures = (
+  db: Database,
+  ids: readonly string[],
+  { removed = false } = {},
+): Promise<FigureRecord[]> =>
+  ids.length === 0
+    ? Promise.resolve([])
+    : rowsOf(db, `${FIGURES} where f.id = any($ids::uuid[]) and ${removed ? `not (${PRESENT})` : PRESENT}`, {
+        ids,
+      });
+
+/** @throws a not-found problem */
+export async function readFigure(db: Database, id: string): Promise<FigureRecord> {
+  const [figure] = await readFigures(db, [id]);
+  if (!figure) throw notFound();
+  return figure;
+}
+
+/** All figures of the studio in short, in the order of the library. */
+export async function listFigureLines(db: Database): Promise<FigureLine[]> {
+  const rows = await rowsOf<FigureLine>(
+    db,
+    `select id, version, dance_id as "danceId", name, other_names as "otherNames", kind, tier, minutes
+     from figures where deleted_at is null`,
+  );
+  return rows.sort(inOrder);
+}
+
+/** Names of figures by id, also of those that were removed. */
+export async function figureNames(
+  db: Database,
+  ids: readonly string[],
+): Promise<ReadonlyMap<string, string>> {
+  if (ids.length === 0) return new Map();
+  const rows = await rowsOf<{ id: string; name: string }>(
+    db,
+    "select id, name from figures where id = any($ids::uuid[])",
+    { ids: [...new Set(ids)] },
+  );
+  return new Map(rows.map(({ id, name }) => [id, name]));
+}

@@ -1,0 +1,103 @@
+import type { Plan, Today } from "@map-step/contract";
+import { checkPlan, type Finding } from "@map-step/core/plan";
+import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
+import { computablePlans, readPlans } from "./read.ts";
+
+/** A plan to be looked at, and the week after which its findings still matter. */
+export interface AskedPlan {
+  readonly planId: string;
+  readonly title: string;
+  readonly after: number;
+}
+
+type PlanLine = Today["plans"][number];
+type Found = Pick<Finding, "week" | "severity" | "text">;
+
+/** So many plans are kept looked at; the one not asked for longest goes first. */
+const MOST_KEPT = 2_000;
+const kept = new Map<string, { readonly key: string; readonly findings: readonly Found[] }>();
+
+interface Stamp {
+  readonly planId: string;
+  readonly key: string;
+}
+
+/**
+ * What the findings of some plans depend on, as a text that changes whenever one of it does: the plan, its level and
+ * those before, their plans, the dance and its library, approaches, teachers, and what was held.
+ */
+const stampsOf = (db: Database, planIds: readonly string[]): Promise<Stamp[]> =>
+  rowsOf<Stamp>(
+    db,
+    `with recursive chain (root, level_id) as (
+       select distinct level_id, level_id from plans where id = any($planIds::uuid[])
+       union select chain.root, l.follows_id from chain join levels l on l.id = chain.level_id
+       where l.follows_id is not null
+     ), levels_stamp as (
+       select chain.root, string_agg(l.id || '.' || l.version || '.' || p.version, ',' order by l.id) as stamp
+       from chain join levels l on l.id = chain.level_id
+       join plans p on p.level_id = l.id and p.section_id is null group by chain.root
+     ), held as (
+       select l.section_id, string_agg(l.week || '.' || coalesce(e.last, 0), ',' order by l.week) as stamp
+       from lessons l left join (select lesson_id, max(position) as last from class_entries group by lesson_id) e
+         on e.lesson_id = l.id where l.state = 'taught' group by l.section_id
+     ), approach as (
+       select string_agg(id || '.' || version, ',' order by id) as stamp from approaches where deleted_at is null
+     )
+     select p.id as "planId", concat_ws(' ', p.version, ls.stamp, d.version, d.library_version, held.stamp, approach.stamp,
+       (select string_agg(t.staff_id || staff.name, ',' order by t.created_at) from section_teachers t
+        join staff on staff.id = t.staff_id where t.section_id = p.section_id)) as key
+     from plans p join levels_stamp ls on ls.root = p.level_id join levels l on l.id = p.level_id
+     join dances d on d.id = l.dance_id left join held on held.section_id = p.section_id cross join approach
+     where p.id = any($planIds::uuid[])`,
+    { planIds },
+  );
+
+function lineOf({ planId, title, after }: AskedPlan, plan: Plan, findings: readonly Found[]): PlanLine[] {
+  const open = findings.filter(({ week }) => week > after);
+  const must = open.filter(({ severity }) => severity === "must");
+  const first = must[0] ?? open[0];
+  const { levelId, sectionId } = plan;
+  return first
+    ? [
+        {
+          planId,
+          levelId,
+          sectionId,
+          title,
+          must: must.length,
+          should: open.length - must.length,
+          first: first.text,
+        },
+      ]
+    : [];
+}
+
+/**
+ * Plans that have something to solve in weeks to come, those with the most that must be solved first. A plan is
+ * looked at again only when something that it depends on was changed.
+ */
+export async function openFindings(db: Database, asked: readonly AskedPlan[]): Promise<PlanLine[]> {
+  const stamps = await stampsOf(
+    db,
+    asked.map(({ planId }) => planId),
+  );
+  const keys = new Map(stamps.map(({ planId, key }) => [planId, key]));
+  const plans = await readPlans(db, { planIds: [...keys.keys()] });
+  const unseen = plans.filter(({ id }) => kept.get(id)?.key !== keys.get(id));
+  for (const { plan, computable } of unseen.length === 0 ? [] : await computablePlans(db, unseen)) {
+    const findings = checkPlan(computable).map(({ week, severity, text }) => ({ week, severity, text }));
+    kept.delete(plan.id);
+    kept.set(plan.id, { key: keys.get(plan.id) ?? "", findings });
+    const [oldest] = kept.keys();
+    if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
+  }
+  const planOf = new Map(plans.map((plan) => [plan.id, plan]));
+  return asked
+    .flatMap((one) => {
+      const plan = planOf.get(one.planId);
+      return plan ? lineOf(one, plan, kept.get(one.planId)?.findings ?? []) : [];
+    })
+    .sort((a, b) => b.must - a.must || b.should - a.should);
+}

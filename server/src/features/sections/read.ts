@@ -1,0 +1,35 @@
+import type { Section } from "@map-step/contract";
+import { lessonDates } from "@map-step/core/time";
+import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
+import { notFound } from "../../http/problems.ts";
+
+type SectionRow = Omit<Section, "dates"> & { readonly weeks: number };
+
+/** Sections in the order in which they were opened; all that are there, or those of some ids. */
+export async function listSections(db: Database, ids?: readonly string[]): Promise<Section[]> {
+  const rows = await rowsOf<SectionRow>(
+    db,
+    `select s.id, s.version, s.level_id as "levelId", s.name, to_char(s.first_date, 'YYYY-MM-DD') as "firstDate",
+       s.start_time as "startTime", s.room, p.id as "planId", l.weeks,
+       array(select to_char(day, 'YYYY-MM-DD') from section_days_off where section_id = s.id order by day)
+         as "daysOff",
+       array(select staff_id::text from section_teachers where section_id = s.id order by created_at, staff_id)
+         as "teacherIds"
+     from sections s join levels l on l.id = s.level_id join plans p on p.section_id = s.id
+     where s.deleted_at is null ${ids ? "and s.id = any($ids::uuid[])" : ""}
+     order by s.created_at, s.name`,
+    ids ? { ids: [...new Set(ids)] } : {},
+  );
+  return rows.map(({ weeks, ...section }) => ({
+    ...section,
+    dates: lessonDates(section.firstDate, weeks, section.daysOff),
+  }));
+}
+
+/** @throws a not-found problem */
+export async function readSection(db: Database, id: string): Promise<Section> {
+  const [section] = await listSections(db, [id]);
+  if (!section) throw notFound();
+  return section;
+}

@@ -1,0 +1,152 @@
+import { Box, Flex, Heading, SimpleGrid, Skeleton, Text } from "@chakra-ui/react";
+import { type DanceRecord, type FigureLine, type FigureRecord, houseCues } from "@map-step/contract";
+import { countCall, FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
+import { TIER_NAMES } from "@map-step/core/time";
+import { useWindowVirtualizer } from "@tanstack/react-virtual";
+import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
+import { KindGlyph } from "../../kit/kind-glyph.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { useWidth } from "../../kit/use-width.ts";
+import { timingOf, useFigures, useSteps } from "./library.ts";
+
+/** About as high as a card with the small ribbon of a couple, so that the list does not jump. */
+const CARD_HEIGHT = 184;
+const RIBBON_HEIGHT = 126;
+const HEADING_HEIGHT = 52;
+/** Cards stand two in a row from this width on, in pixels. */
+const TWO_FROM = 900;
+
+interface CardProps {
+  readonly line: FigureLine;
+  readonly dance: DanceRecord | undefined;
+}
+
+/** What a figure holds, once its dance's figures are read. */
+function CardBody({ record, dance }: { record: FigureRecord; dance: DanceRecord | undefined }) {
+  const steps = useSteps(record);
+  return steps ? (
+    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small />
+  ) : (
+    <Text fontSize="sm">{houseCues(record.cues)[0] ?? "No steps written yet"}</Text>
+  );
+}
+
+const FigureCard = memo(function FigureCard({ line, dance }: CardProps) {
+  const { data: figures } = useFigures(line.danceId);
+  const record = useMemo(() => figures?.find(({ id }) => id === line.id), [figures, line.id]);
+  const steps = useSteps(record);
+  const about = [
+    TIER_NAMES[line.tier],
+    ...(steps ? [`counts ${countCall(steps)}`] : []),
+    `${line.minutes} min`,
+    ...(line.otherNames.length > 0 ? [`also ${line.otherNames.map(({ name }) => name).join(", ")}`] : []),
+  ];
+  return (
+    <Box
+      asChild
+      bg="panel"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="lg"
+      px="4"
+      py="3"
+      _hover={{ borderColor: "pine2" }}
+    >
+      <Link to={`/figures/${line.id}`}>
+        <Flex align="baseline" gap="3" wrap="wrap" mb={steps ? "1" : "0"}>
+          <Text fontWeight="700" fontSize="lg" lineHeight="1.25">
+            {line.name}
+          </Text>
+          <Text color="soft" fontSize="sm" className="numbers">
+            {about.join(", ")}
+          </Text>
+        </Flex>
+        {record ? <CardBody record={record} dance={dance} /> : <Skeleton height={`${RIBBON_HEIGHT}px`} />}
+      </Link>
+    </Box>
+  );
+});
+
+type Row =
+  | { readonly kind: FigureKind; readonly lines?: undefined }
+  | { readonly kind: FigureKind; readonly lines: readonly FigureLine[] };
+
+/** Headings and rows of cards, from top to bottom. */
+function rowsOf(found: readonly FigureLine[], columns: number): Row[] {
+  return FIGURE_KINDS.flatMap((kind) => {
+    const own = found.filter((line) => line.kind === kind);
+    if (own.length === 0) return [];
+    const rows = Array.from({ length: Math.ceil(own.length / columns) }, (_, row) => ({
+      kind,
+      lines: own.slice(row * columns, (row + 1) * columns),
+    }));
+    return [{ kind }, ...rows];
+  });
+}
+
+interface Props {
+  readonly found: readonly FigureLine[];
+  readonly dances: readonly DanceRecord[];
+}
+
+/** Figures as cards, by kind. Only those near the window are in the page, so that a library of any size answers. */
+export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const columns = width >= TWO_FROM ? 2 : 1;
+  const rows = useMemo(() => rowsOf(found, columns), [found, columns]);
+  const danceOf = useMemo(() => new Map(dances.map((dance) => [dance.id, dance])), [dances]);
+  const [top, setTop] = useState(0);
+  const measured = useRef(false);
+  useLayoutEffect(() => {
+    if (!ref.current || measured.current) return;
+    measured.current = true;
+    setTop(ref.current.getBoundingClientRect().top + window.scrollY);
+  });
+  const list = useWindowVirtualizer({
+    count: width === 0 ? 0 : rows.length,
+    estimateSize: (index) => (rows[index]?.lines ? CARD_HEIGHT : HEADING_HEIGHT),
+    getItemKey: (index) => {
+      const row = rows[index];
+      return row?.lines?.map(({ id }) => id).join() ?? row?.kind ?? index;
+    },
+    overscan: 3,
+    scrollMargin: top,
+  });
+  return (
+    <Box ref={ref} position="relative" height={`${list.getTotalSize()}px`} role="list">
+      {list.getVirtualItems().map(({ index, key, start }) => {
+        const row = rows[index];
+        if (!row) return null;
+        return (
+          <Box
+            key={key}
+            ref={list.measureElement}
+            data-index={index}
+            role="listitem"
+            position="absolute"
+            insetX="0"
+            top="0"
+            pb="2"
+            style={{ transform: `translateY(${start - list.options.scrollMargin}px)` }}
+          >
+            {row.lines ? (
+              <SimpleGrid columns={columns} gap="2">
+                {row.lines.map((line) => (
+                  <FigureCard key={line.id} line={line} dance={danceOf.get(line.danceId)} />
+                ))}
+              </SimpleGrid>
+            ) : (
+              <Flex align="center" gap="2" color="soft" pt={index === 0 ? "0" : "4"}>
+                <KindGlyph kind={row.kind} />
+                <Heading as="h2" size="sm">
+                  {KIND_NAMES[row.kind].many}
+                </Heading>
+              </Flex>
+            )}
+          </Box>
+        );
+      })}
+    </Box>
+  );
+});
