@@ -1,6 +1,7 @@
 import { atomically, migrate, openDatabase } from "@map-step/server";
 import { loadDemo } from "./load.ts";
 
+export { BIG, layBigStudio, type Size } from "./big-studio.ts";
 export { loadDemo } from "./load.ts";
 export { DEMO_PASSWORD } from "./people.ts";
 

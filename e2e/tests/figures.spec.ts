@@ -51,7 +51,11 @@ test("a figure in use stays and says why; a free one goes and comes back", async
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
 
-test("two people edit one figure: each difference is chosen by itself", async ({ page, browser, watch }) => {
+test("two people edit one figure: what one changed stays, what both changed is asked", async ({
+  page,
+  browser,
+  watch,
+}) => {
   watch.expectStatus(409);
   await signIn(page);
   const other = await another(browser);
@@ -67,8 +71,14 @@ test("two people edit one figure: each difference is chosen by itself", async ({
   await page.getByLabel("Cue 1", { exact: true }).fill("Mine");
   await page.getByRole("button", { name: "Save the figure" }).first().click();
   const dialog = page.getByRole("dialog");
-  await expect(dialog.getByRole("radiogroup")).toHaveCount(2);
-  await dialog.getByRole("radio", { name: "Theirs: 15" }).click();
+  // The minutes were changed by one of them only, so they are not asked.
+  await expect(dialog.getByRole("radiogroup")).toHaveCount(1);
+  await expect(
+    dialog.getByRole("heading", { name: /Maro Quillfeather at \d\d:\d\d changed this too/ }),
+  ).toBeVisible();
+  await expect(dialog.getByRole("radio", { checked: true })).toHaveCount(0);
+  await expect(dialog.getByRole("button", { name: "Save this choice" })).toBeDisabled();
+  await dialog.getByRole("radio", { name: /^Yours/ }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await expect(page.getByText("15 minutes on its first night")).toBeVisible();
   await expect(page.getByText("Mine", { exact: true })).toBeVisible();

@@ -32,6 +32,8 @@ test("parts move by keyboard and by dragging, and stay where they were put", asy
   await page.reload();
   await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
   await page.getByRole("button", { name: "Follow the plan again" }).click();
+  await expect(page.getByRole("dialog")).toContainText("What you arranged goes");
+  await page.getByRole("dialog").getByRole("button", { name: "Follow the plan" }).click();
   await expect.poll(async () => (await titles(page))[0]).toContain("Welcome and warm-up");
   await page.getByRole("button", { name: "Undo" }).click();
   await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
@@ -111,6 +113,7 @@ test("two teachers mark one part: the second sees both marks and chooses", async
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("radio", { name: "Yours: done" })).toBeVisible();
   await expect(dialog.getByRole("radio", { name: "Theirs: part done" })).toBeVisible();
+  await dialog.getByRole("radio", { name: /^Yours/ }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await expect(
     part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),

@@ -38,6 +38,7 @@ test("two people mark one student: the second chooses", async ({ page, browser, 
   await page.keyboard.press("1");
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("radio", { name: "Theirs: dances it" })).toBeVisible();
+  await dialog.getByRole("radio", { name: /^Yours/ }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await expect(cell(page, "not yet")).toBeVisible();
   await page.reload();

@@ -196,7 +196,7 @@ test("two people change one plan: both places are shown, the choice is kept", as
     await who.keyboard.press(key);
     if (who === other) await saved(other);
   }
-  const dialog = page.getByRole("dialog", { name: "Somebody changed this while you did" });
+  const dialog = page.getByRole("dialog", { name: /changed this too/ });
   await expect(dialog.getByRole("radio", { name: "Yours: waiting for a week" })).toBeVisible();
   await dialog.getByRole("radio", { name: "Theirs: week 1" }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();

@@ -32,6 +32,13 @@ test("formatted text is saved as it is typed and read as it was formatted", asyn
   const link = await page.getByLabel("Public link").inputValue();
   const reader = await (await browser.newContext()).newPage();
   await reader.goto(link);
+  // Saving is not publishing.
+  await expect(reader.getByText("Saltglass Dance House")).toBeVisible();
+  await expect(reader.getByRole("heading", { name: "One more thing" })).toBeHidden();
+  await expect(page.getByText("What you changed since is not public yet")).toBeVisible();
+  await page.getByRole("button", { name: "Publish the changes" }).click();
+  await expect(page.getByText("What you changed since is not public yet")).toBeHidden();
+  await reader.reload();
   await expect(reader.getByRole("heading", { name: "One more thing", level: 3 })).toBeVisible();
   await expect(reader.locator("strong", { hasText: "Shoes" })).toBeVisible();
   await expect(reader.getByText("Saltglass Dance House")).toBeVisible();
@@ -60,7 +67,7 @@ test("two people write one recap: both texts are shown, the choice is kept", asy
   await page.getByLabel("Title").fill("My title");
   const dialog = page.getByRole("dialog");
   await expect(dialog.getByRole("radio", { name: "Yours: My title" })).toBeVisible();
-  await dialog.getByRole("button", { name: "All theirs" }).click();
+  await dialog.getByRole("radio", { name: /^Theirs/ }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await expect(page.getByLabel("Title")).toHaveValue("Their title");
   await saved(page);

@@ -101,6 +101,7 @@ test("two devices in one class see each other's marks, and settle what they see 
   const dialog = other.getByRole("dialog");
   await expect(dialog.getByRole("radio", { name: "Yours: part done" })).toBeVisible();
   await expect(dialog.getByRole("radio", { name: "Theirs: not done" })).toBeVisible();
+  await dialog.getByRole("radio", { name: /^Yours/ }).click();
   await dialog.getByRole("button", { name: "Save this choice" }).click();
   await isOn(page, "part done");
   await expectAccessible(page);

@@ -102,10 +102,13 @@ function serveWeb(app: Express, root: string): void {
 }
 
 /** The HTTP application, ready to listen. `close` ends what it opened. */
-export function createApp(db: Database, config: Config): { app: Express; close: () => Promise<void> } {
+export function createApp(
+  db: Database,
+  config: Config,
+  workers = openWorkers(config.DATABASE_URL),
+): { app: Express; close: () => Promise<void> } {
   const app = express();
   const sessions = openSessions(config);
-  const workers = openWorkers(config.DATABASE_URL);
   const context: Context = { db, config, workers };
   const api = Router();
   const whoAsks: RequestHandler = async (request, response, next) => {

@@ -3,4 +3,5 @@ export { type Config, readConfig } from "./config.ts";
 export { atomically } from "./db/ambient.ts";
 export { type Database, openDatabase } from "./db/connection.ts";
 export { migrate } from "./db/migrate.ts";
+export { hashPassword } from "./features/staff/service.ts";
 export * as services from "./services.ts";

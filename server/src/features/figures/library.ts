@@ -132,17 +132,3 @@ export async function listFigureLines(db: Database): Promise<FigureLine[]> {
   );
   return rows.sort(inOrder);
 }
-
-/** Names of figures by id, also of those that were removed. */
-export async function figureNames(
-  db: Database,
-  ids: readonly string[],
-): Promise<ReadonlyMap<string, string>> {
-  if (ids.length === 0) return new Map();
-  const rows = await rowsOf<{ id: string; name: string }>(
-    db,
-    "select id, name from figures where id = any($ids::uuid[])",
-    { ids: [...new Set(ids)] },
-  );
-  return new Map(rows.map(({ id, name }) => [id, name]));
-}

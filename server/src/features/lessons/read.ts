@@ -5,8 +5,7 @@ import { roomsOf } from "@map-step/core/plan";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
-import { figureNames } from "../figures/library.ts";
-import { type ComputablePlan, computablePlans, planOfSection, readPlans } from "../plans/read.ts";
+import { type ComputablePlan, computablePlans, planOfSection } from "../plans/read.ts";
 import { readSection } from "../sections/read.ts";
 
 /**
@@ -159,6 +158,12 @@ interface StateRow {
   readonly recap: LessonSummary["recap"];
 }
 
+interface PlannedRow {
+  readonly sectionId: string;
+  readonly special: readonly { readonly week: number; readonly kind: string }[];
+  readonly placed: readonly { readonly id: string; readonly name: string; readonly week: number }[];
+}
+
 /** The lessons of some sections from first to last, with what is new in each; by section. */
 export async function listLessons(
   db: Database,
@@ -173,21 +178,23 @@ export async function listLessons(
     { sectionIds },
   );
   const stateAt = new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
-  const plans = new Map((await readPlans(db, { sectionIds })).map((plan) => [plan.sectionId, plan]));
-  const names = await figureNames(
+  const plans = await rowsOf<PlannedRow>(
     db,
-    [...plans.values()].flatMap(({ chosen }) =>
-      chosen.flatMap(({ figureId, week }) => (week ? [figureId] : [])),
-    ),
+    `select p.section_id as "sectionId", p.special, coalesce((
+       select json_agg(json_build_object('id', f.id, 'name', f.name, 'week', c.week) order by c.position)
+       from plan_figures c join figures f on f.id = c.figure_id where c.plan_id = p.id and c.week is not null), '[]')
+       as placed
+     from plans p where p.section_id = any($sectionIds::uuid[])`,
+    { sectionIds },
   );
+  const planOf = new Map(plans.map((plan) => [plan.sectionId, plan]));
   return new Map(
     sections.map(({ id, dates }) => {
-      const { chosen = [], special = [] } = plans.get(id) ?? {};
+      const { placed = [], special = [] } = planOf.get(id) ?? {};
       const cancelled = new Set(special.flatMap(({ kind, week }) => (kind === "cancelled" ? [week] : [])));
       const lessons = dates.map((date, index): LessonSummary => {
         const week = index + 1;
         const row = stateAt.get(`${id} ${week}`);
-        const newHere = chosen.filter((entry) => entry.week === week);
         return {
           sectionId: id,
           week,
@@ -195,7 +202,9 @@ export async function listLessons(
           state: row?.state ?? "planned",
           cancelled: cancelled.has(week),
           recap: row?.recap ?? "none",
-          newFigures: newHere.map(({ figureId }) => ({ id: figureId, name: names.get(figureId) ?? "" })),
+          newFigures: placed
+            .filter((figure) => figure.week === week)
+            .map(({ id: figureId, name }) => ({ id: figureId, name })),
         };
       });
       return [id, lessons] as const;

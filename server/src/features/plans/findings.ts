@@ -1,4 +1,4 @@
-import type { Plan, Today } from "@map-step/contract";
+import type { Today } from "@map-step/contract";
 import { checkPlan, type Finding } from "@map-step/core/plan";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -18,8 +18,7 @@ type Found = Pick<Finding, "week" | "severity" | "text">;
 const MOST_KEPT = 2_000;
 const kept = new Map<string, { readonly key: string; readonly findings: readonly Found[] }>();
 
-interface Stamp {
-  readonly planId: string;
+interface Stamp extends Pick<PlanLine, "planId" | "levelId" | "sectionId"> {
   readonly key: string;
 }
 
@@ -45,7 +44,7 @@ const stampsOf = (db: Database, planIds: readonly string[]): Promise<Stamp[]> =>
      ), approach as (
        select string_agg(id || '.' || version, ',' order by id) as stamp from approaches where deleted_at is null
      )
-     select p.id as "planId", concat_ws(' ', p.version, ls.stamp, d.version, d.library_version, held.stamp, approach.stamp,
+     select p.id as "planId", p.level_id as "levelId", p.section_id as "sectionId", concat_ws(' ', p.version, ls.stamp, d.version, d.library_version, held.stamp, approach.stamp,
        (select string_agg(t.staff_id || staff.name, ',' order by t.created_at) from section_teachers t
         join staff on staff.id = t.staff_id where t.section_id = p.section_id)) as key
      from plans p join levels_stamp ls on ls.root = p.level_id join levels l on l.id = p.level_id
@@ -54,23 +53,16 @@ const stampsOf = (db: Database, planIds: readonly string[]): Promise<Stamp[]> =>
     { planIds },
   );
 
-function lineOf({ planId, title, after }: AskedPlan, plan: Plan, findings: readonly Found[]): PlanLine[] {
-  const open = findings.filter(({ week }) => week > after);
+function lineOf(
+  { title, after }: AskedPlan,
+  { key: _key, ...place }: Stamp,
+  found: readonly Found[],
+): PlanLine[] {
+  const open = found.filter(({ week }) => week > after);
   const must = open.filter(({ severity }) => severity === "must");
   const first = must[0] ?? open[0];
-  const { levelId, sectionId } = plan;
   return first
-    ? [
-        {
-          planId,
-          levelId,
-          sectionId,
-          title,
-          must: must.length,
-          should: open.length - must.length,
-          first: first.text,
-        },
-      ]
+    ? [{ ...place, title, must: must.length, should: open.length - must.length, first: first.text }]
     : [];
 }
 
@@ -83,21 +75,21 @@ export async function openFindings(db: Database, asked: readonly AskedPlan[]): P
     db,
     asked.map(({ planId }) => planId),
   );
-  const keys = new Map(stamps.map(({ planId, key }) => [planId, key]));
-  const plans = await readPlans(db, { planIds: [...keys.keys()] });
-  const unseen = plans.filter(({ id }) => kept.get(id)?.key !== keys.get(id));
-  for (const { plan, computable } of unseen.length === 0 ? [] : await computablePlans(db, unseen)) {
+  const unseen = stamps.filter(({ planId, key }) => kept.get(planId)?.key !== key);
+  const keys = new Map(unseen.map(({ planId, key }) => [planId, key]));
+  const plans = unseen.length === 0 ? [] : await readPlans(db, { planIds: [...keys.keys()] });
+  for (const { plan, computable } of plans.length === 0 ? [] : await computablePlans(db, plans)) {
     const findings = checkPlan(computable).map(({ week, severity, text }) => ({ week, severity, text }));
     kept.delete(plan.id);
     kept.set(plan.id, { key: keys.get(plan.id) ?? "", findings });
     const [oldest] = kept.keys();
     if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
   }
-  const planOf = new Map(plans.map((plan) => [plan.id, plan]));
+  const stampOf = new Map(stamps.map((stamp) => [stamp.planId, stamp]));
   return asked
     .flatMap((one) => {
-      const plan = planOf.get(one.planId);
-      return plan ? lineOf(one, plan, kept.get(one.planId)?.findings ?? []) : [];
+      const stamp = stampOf.get(one.planId);
+      return stamp ? lineOf(one, stamp, kept.get(one.planId)?.findings ?? []) : [];
     })
     .sort((a, b) => b.must - a.must || b.should - a.should);
 }

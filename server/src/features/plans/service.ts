@@ -1,16 +1,10 @@
-import {
-  type ChosenFigure,
-  contentOfPlan,
-  type FieldError,
-  type Plan,
-  type PlanContent,
-} from "@map-step/contract";
+import { type ChosenFigure, contentOfPlan, type FieldError, type PlanContent } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { invalid } from "../../http/problems.ts";
 import { readLevel } from "../levels/read.ts";
-import { planOfLevel, readPlan } from "./read.ts";
+import { planOfLevel, readPlan, type TaughtPlan } from "./read.ts";
 
 async function writePlaces(db: Database, planId: string, chosen: readonly ChosenFigure[]): Promise<void> {
   await db.PlanFigure.destroy({ where: { planId } });
@@ -66,7 +60,12 @@ async function beyond(
   };
 }
 
-export const changePlan = (db: Database, id: string, version: number, content: PlanContent): Promise<Plan> =>
+export const changePlan = (
+  db: Database,
+  id: string,
+  version: number,
+  content: PlanContent,
+): Promise<TaughtPlan> =>
   atomically(db, async () => {
     const { levelId } = await readPlan(db, id);
     const level = await readLevel(db, levelId);

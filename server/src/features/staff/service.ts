@@ -18,6 +18,9 @@ const view = ({ id, version, name, email, role, active }: StaffRow): StaffMember
   active,
 });
 
+/** What is kept of a password. */
+export const hashPassword = (password: string): Promise<string> => hash(password);
+
 export const listStaff = async (db: Database): Promise<StaffMember[]> =>
   (await db.Staff.findAll({ order: ["name"] })).map(view);
 
@@ -29,7 +32,7 @@ async function readStaff(db: Database, id: string): Promise<StaffMember> {
 
 export async function createStaff(db: Database, { password, ...content }: NewStaff): Promise<StaffMember> {
   refuseWeak(password, content.email);
-  return view(await db.Staff.create({ ...content, passwordHash: await hash(password) }));
+  return view(await db.Staff.create({ ...content, passwordHash: await hashPassword(password) }));
 }
 
 type Change = Omit<StaffMember, "id"> & { password?: string | undefined };
@@ -41,7 +44,8 @@ export async function changeStaff(
   { version, password, ...content }: Change,
 ): Promise<StaffMember> {
   if (password !== undefined) refuseWeak(password, content.email);
-  const secret = password === undefined ? {} : { passwordHash: await hash(password), demoPassword: null };
+  const secret =
+    password === undefined ? {} : { passwordHash: await hashPassword(password), demoPassword: null };
   const ended = password !== undefined || !content.active ? endSignIns() : {};
   return atomically(db, async () => {
     await holdTable(db, "staff");
@@ -58,7 +62,7 @@ export async function ensureDirector(
   { name, email, password }: Pick<NewStaff, "name" | "email" | "password">,
 ): Promise<"made" | "reset"> {
   refuseWeak(password, email);
-  const passwordHash = await hash(password);
+  const passwordHash = await hashPassword(password);
   return atomically(db, async () => {
     await holdTable(db, "staff");
     const row = await db.Staff.findOne({ where: { email } });

@@ -74,7 +74,11 @@ export async function todayFor(
   const today = await studioToday(db, config);
   const levels = await listLevels(db);
   const sections = (await listSections(db)).filter((section) => mine(section, person));
-  const staff = await rowsOf<{ id: string; name: string }>(db, "select id, name from staff");
+  const staff = await rowsOf<{ id: string; name: string }>(
+    db,
+    "select id, name from staff where id = any($ids::uuid[])",
+    { ids: sections.flatMap(({ teacherIds }) => teacherIds) },
+  );
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   const staffNames = new Map(staff.map(({ id, name }) => [id, name]));
   const lessonsOf = await listLessons(db, sections);
