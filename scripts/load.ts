@@ -13,7 +13,7 @@ import { startServer } from "./lib/serve.ts";
 const BAR = { p95: 50, p99: 150 };
 /** A busy person does something about this often, in milliseconds. */
 const EVERY_MS = 2_000;
-const WARM_MS = 10_000;
+const WARM_MS = 20_000;
 const MEASURED_MS = 40_000;
 
 interface Section {

@@ -18,14 +18,12 @@ import type { Plan } from "./plans.ts";
 export interface DanceFacts {
   /** Nothing for a figure without steps, or that cannot be read. */
   readonly factsOf: (figureId: string) => PlanFacts | undefined;
-  /** What some of its figures have in common, each with each. */
-  readonly alikeAmong: (figureIds: readonly string[]) => readonly LikePair[];
+  /** What its figures have in common, each with each; takes long the first time. */
+  readonly alike: () => readonly LikePair[];
 }
 
 /** So many libraries are kept: those of the dances as they are now, and a few as they were. */
 const MOST_KEPT = 24;
-/** So many choices of a dance's figures are kept compared: those of its plans. */
-const MOST_COMPARED = 200;
 const kept = new Map<string, DanceFacts>();
 
 function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
@@ -44,24 +42,35 @@ function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
     const [record, figure] = [records.get(id), stepsOf(id)];
     return record && figure ? planFacts(figure, record.tier, dance, withSteps(record.needs)) : undefined;
   });
-  const pairs = once((ids: string) => compareLibrary(withSteps(ids.split(" "))), MOST_COMPARED);
-  return { factsOf, alikeAmong: (ids) => pairs([...ids].sort().join(" ")) };
+  const pairs = once(() => compareLibrary(withSteps(records.keys())));
+  return { factsOf, alike: () => pairs("") };
 }
 
-/** A function of a name that works out each answer once; with a limit, the oldest answers are let go. */
-function once<T>(work: (name: string) => T, most = Number.POSITIVE_INFINITY): (name: string) => T {
+/** A function of a name that works out each answer once. */
+function once<T>(work: (name: string) => T): (name: string) => T {
   const known = new Map<string, T>();
   return (name) => {
     if (!known.has(name)) known.set(name, work(name));
-    const answer = known.get(name) as T;
-    const [oldest] = known.keys();
-    if (known.size > most && oldest !== undefined) known.delete(oldest);
-    return answer;
+    return known.get(name) as T;
   };
 }
 
+/** Facts by the very list that they were read off, so that nothing is compared while it stays the same list. */
+const keptByList = new WeakMap<
+  readonly FigureRecord[],
+  { readonly dance: DanceRecord; readonly facts: DanceFacts }
+>();
+
 /** The facts of a dance's figures, worked out once for as long as none of them changes. */
 export function danceFacts(library: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
+  const before = keptByList.get(library);
+  if (before?.dance.id === dance.id && before.dance.version === dance.version) return before.facts;
+  const facts = sameFacts(library, dance);
+  keptByList.set(library, { dance, facts });
+  return facts;
+}
+
+function sameFacts(library: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
   const own = library.filter(({ danceId }) => danceId === dance.id);
   const key = [`${dance.id}.${dance.version}`, ...own.map(({ id, version }) => `${id}.${version}`)].join(" ");
   const known = kept.get(key);
@@ -94,7 +103,7 @@ export function toLevelPlan(
   const chosen = new Map(plan.chosen.map((entry) => [entry.figureId, entry]));
   const used = new Set([...chosen.keys(), ...plan.known]);
   const read = dance ? danceFacts(library, dance) : null;
-  const pairs = alike ?? read?.alikeAmong([...used]) ?? [];
+  const pairs = alike ?? read?.alike() ?? [];
   return {
     rules,
     approach: approachOf(rules.approachId, own),

@@ -1,6 +1,15 @@
 import { type ChildProcess, execFileSync, spawn, spawnSync } from "node:child_process";
 import { randomBytes } from "node:crypto";
-import { chownSync, existsSync, mkdirSync, openSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  chownSync,
+  closeSync,
+  existsSync,
+  mkdirSync,
+  openSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { createServer } from "node:net";
 import { homedir } from "node:os";
 import { basename, dirname, join } from "node:path";
@@ -13,6 +22,8 @@ export interface Cluster {
   readonly database: (name: string) => Promise<string>;
   /** Whether it ran before it was asked for. */
   readonly adopted: boolean;
+  /** Starts it again where it was, if it ended. @returns whether it had to */
+  readonly revive: () => Promise<boolean>;
   readonly stop: () => Promise<void>;
 }
 
@@ -143,37 +154,36 @@ export async function startCluster(folder: string, options: { throwaway?: boolea
         (setting) => ["-c", setting],
       )
     : [];
-  const args = [
-    "-D",
-    data,
-    "-h",
-    "127.0.0.1",
-    "-p",
-    String(port),
-    "-c",
-    "unix_socket_directories=",
-    ...quick,
-  ];
+  const where = ["-D", data, "-h", "127.0.0.1", "-p", String(port), "-c", "unix_socket_directories="];
   const log = join(home, "postgres.log");
-  const output = openSync(log, "a");
-  const child = running
-    ? null
-    : spawn(join(bin, "postgres"), args, {
-        ...owner,
-        cwd: "/",
-        detached: true,
-        stdio: ["ignore", output, output],
-      });
-  child?.unref();
-  try {
-    await answers(urlOf("postgres"), child);
-  } catch {
-    throw new Error(`The database did not start; ${basename(log)} in ${home} says why.`);
-  }
-  const pid = running?.pid ?? child?.pid ?? 0;
+  const launch = async (): Promise<number> => {
+    const output = openSync(log, "a");
+    const child = spawn(join(bin, "postgres"), [...where, ...quick], {
+      ...owner,
+      cwd: "/",
+      detached: true,
+      stdio: ["ignore", output, output],
+    });
+    child.unref();
+    closeSync(output);
+    try {
+      await answers(urlOf("postgres"), child);
+    } catch {
+      if (child.exitCode === null) child.kill("SIGINT");
+      throw new Error(`The database did not start; ${basename(log)} in ${home} says why.`);
+    }
+    return child.pid ?? 0;
+  };
+  let pid = running?.pid ?? (await launch());
+  if (running) await answers(urlOf("postgres"), null);
   return {
     adopted: running !== null,
     database: (name) => makeDatabase(urlOf, name),
+    revive: async () => {
+      if (runningPort(data)) return false;
+      pid = await launch();
+      return true;
+    },
     stop: () => stopProcess(pid),
   };
 }

@@ -7,7 +7,12 @@ const PG_ROOT = "/usr/lib/postgresql";
 /** The folder of the newest PostgreSQL server on this machine, or null. Debian keeps it off the PATH. */
 function postgresFolder(): string | null {
   const own = process.env.POSTGRES_BIN;
-  if (own) return own;
+  if (own) {
+    const { status } = spawnSync(join(own, "postgres"), ["--version"], { stdio: "ignore" });
+    if (status === 0) return own;
+    console.error(`POSTGRES_BIN is ${own}, but there is no PostgreSQL server in that folder that runs here.`);
+    process.exit(1);
+  }
   const versions = existsSync(PG_ROOT) ? readdirSync(PG_ROOT).map(Number).filter(Number.isFinite) : [];
   const folders = versions.sort((a, b) => b - a).map((version) => join(PG_ROOT, String(version), "bin"));
   return folders.find((folder) => existsSync(join(folder, "postgres"))) ?? null;

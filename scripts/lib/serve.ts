@@ -15,6 +15,14 @@ export async function pickPort(wanted: number): Promise<number> {
   throw new Error(`No port from ${wanted} to ${wanted + 49} is free.`);
 }
 
+/** The port named in the settings. @throws when it is none */
+export function portFrom(text: string | undefined, otherwise: number): number {
+  if (text === undefined || text.trim() === "") return otherwise;
+  const port = Number(text);
+  if (Number.isInteger(port) && port >= 0 && port <= 65_535) return port;
+  throw new Error(`PORT is “${text}”; it must be a whole number from 0 to 65535.`);
+}
+
 export interface Server {
   readonly port: number;
   readonly child: ChildProcess;

@@ -101,12 +101,15 @@ function serveWeb(app: Express, root: string): void {
   });
 }
 
+/** With more plans than this, what they have to solve is looked at before somebody asks. */
+const MANY_PLANS = 40;
+
 /** The HTTP application, ready to listen. `close` ends what it opened. */
 export function createApp(
   db: Database,
   config: Config,
   workers = openWorkers(config.DATABASE_URL),
-): { app: Express; close: () => Promise<void> } {
+): { app: Express; warmUp: () => Promise<void>; close: () => Promise<void> } {
   const app = express();
   const sessions = openSessions(config);
   const context: Context = { db, config, workers };
@@ -122,7 +125,7 @@ export function createApp(
 
   app.disable("x-powered-by");
   app.set("trust proxy", config.TRUST_PROXY);
-  app.use(scopeRequest);
+  app.use(scopeRequest(workers));
   app.use(
     pinoHttp({
       logger: pino({ level: config.LOG_LEVEL }, quietDestination()),
@@ -141,6 +144,9 @@ export function createApp(
   app.use(answerErrors);
   return {
     app,
+    warmUp: async () => {
+      if ((await db.Plan.count()) > MANY_PLANS) await workers.run("lookAtAllPlans");
+    },
     close: async () => {
       await workers.close();
       await sessions.close();

@@ -34,13 +34,19 @@ await migrate(config.DATABASE_URL).catch((error: unknown) =>
   giveUp("The database cannot be reached or brought up to date", error),
 );
 const db = openDatabase(config.DATABASE_URL);
-const { app, close } = createApp(db, config);
+const { app, warmUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   if (error) giveUp("Map Step cannot listen", error);
   process.send?.({ port: (server.address() as AddressInfo).port });
+  // Nobody waits for it: what is not ready is worked out when it is asked for.
+  warmUp().catch((reason: unknown) =>
+    log.warn({ err: reason }, "what plans have to solve was not looked at"),
+  );
 });
 server.requestTimeout = 60_000;
-server.headersTimeout = 20_000;
+// Longer than a proxy keeps its connections, so that it never sends into one that is being closed.
+server.keepAliveTimeout = 75_000;
+server.headersTimeout = 80_000;
 
 let stopping = false;
 /** Ends in order: no new requests, those under way to their end, then all that is open. */

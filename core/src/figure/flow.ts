@@ -7,8 +7,25 @@ export interface Stance {
   readonly hold: string | null;
 }
 
+/** How each role stands as a figure begins and as it ends. */
+export interface Stances {
+  readonly first: readonly Stance[];
+  readonly last: readonly Stance[];
+}
+
+/** Figures are never changed, so how one begins and ends is worked out once. */
+const known = new WeakMap<Figure, Stances>();
+
 /** How each role stands as the figure begins and as it ends; a hold is said once for both. */
-function stances(figure: Figure): { readonly first: readonly Stance[]; readonly last: readonly Stance[] } {
+export function stancesOf(figure: Figure): Stances {
+  const before = known.get(figure);
+  if (before) return before;
+  const found = workOut(figure);
+  known.set(figure, found);
+  return found;
+}
+
+function workOut(figure: Figure): Stances {
   const roles = writtenRoles(figure).map((role) => stepsOf(figure, role));
   const lead = roles[0] ?? [];
   const first = lead[0]?.hold ?? null;
@@ -25,7 +42,7 @@ function stances(figure: Figure): { readonly first: readonly Stance[]; readonly 
  * couple is in the hold in which it begins. What is not said on either side is no hindrance.
  */
 export function flowsInto(one: Figure, next: Figure): boolean {
-  const [from, to] = [stances(one).last, stances(next).first];
+  const [from, to] = [stancesOf(one).last, stancesOf(next).first];
   if (from.length !== to.length || from.length === 0) return false;
   return from.every(({ free, hold }, index) => {
     const wanted = to[index];

@@ -1,7 +1,7 @@
 export * from "./call.ts";
 export { countStructure } from "./counts.ts";
 export * from "./facts.ts";
-export { flowsInto } from "./flow.ts";
+export { flowsInto, stancesOf } from "./flow.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
 export { centreOf, type Placement, type Point, pathOf, pathOfRole, STEP_SIZES } from "./path.ts";

@@ -1,4 +1,4 @@
-import { flowsInto } from "../figure/index.ts";
+import { flowsInto, stancesOf } from "../figure/index.ts";
 import type { Figure } from "../notation/index.ts";
 
 export interface ChainFigure {
@@ -24,18 +24,51 @@ interface Reached {
   readonly length: number;
 }
 
+/** What a chain is made of, with what can follow what. */
+interface Graph {
+  readonly nodes: readonly ChainFigure[];
+  /** The bit of a wanted figure; -1 for one that only leads on. */
+  readonly wantOf: readonly number[];
+  readonly next: readonly (readonly number[])[];
+}
+
+/**
+ * The wanted figures, and of all others that begin and end alike the first: any of them would lead on as well. So a
+ * chain is looked for among some dozens of figures, however many there are.
+ */
+function graphOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): Graph {
+  const alike = new Set<string>();
+  let wants = 0;
+  const kept = figures.flatMap((figure) => {
+    if (wanted.has(figure.id) && wants < MOST_WANTED) return [{ figure, want: wants++ }];
+    const { first, last } = stancesOf(figure.steps);
+    const kind = JSON.stringify([first, last]);
+    if (alike.has(kind)) return [];
+    alike.add(kind);
+    return [{ figure, want: -1 }];
+  });
+  const nodes = kept.map(({ figure }) => figure);
+  return {
+    nodes,
+    wantOf: kept.map(({ want }) => want),
+    next: nodes.map(({ steps }) =>
+      nodes.flatMap((other, index) => (flowsInto(steps, other.steps) ? [index] : [])),
+    ),
+  };
+}
+
 /** From one figure on, the shortest way to every set of wanted figures, breadth first. */
-function ways(start: number, wants: readonly number[], next: readonly (readonly number[])[]): Reached[] {
-  const seen = new Set<string>();
-  const queue: Reached[] = [{ at: start, mask: 1 << wants.indexOf(start), from: null, length: 1 }];
+function ways(start: number, { nodes, wantOf, next }: Graph): Reached[] {
+  const seen = new Uint8Array(nodes.length << MOST_WANTED);
+  const queue: Reached[] = [{ at: start, mask: 1 << (wantOf[start] as number), from: null, length: 1 }];
   for (const here of queue) {
     if (here.length >= LONGEST) continue;
     for (const at of next[here.at] as readonly number[]) {
-      const want = wants.indexOf(at);
+      const want = wantOf[at] as number;
       const mask = want < 0 ? here.mask : here.mask | (1 << want);
-      const key = `${at} ${mask}`;
-      if (seen.has(key)) continue;
-      seen.add(key);
+      const place = (at << MOST_WANTED) | mask;
+      if (seen[place] === 1) continue;
+      seen[place] = 1;
       queue.push({ at, mask, from: here, length: here.length + 1 });
     }
   }
@@ -55,20 +88,20 @@ const sizeOf = (mask: number): number => {
  * @param wanted ids of the figures that the chain is for; at most the first eight are looked at
  */
 export function chainOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): Chain {
-  const wants = figures.flatMap(({ id }, index) => (wanted.has(id) ? [index] : [])).slice(0, MOST_WANTED);
-  const next = figures.map(({ steps }) =>
-    figures.flatMap((other, index) => (flowsInto(steps, other.steps) ? [index] : [])),
-  );
+  const graph = graphOf(figures, wanted);
+  const { nodes, wantOf, next } = graph;
   let best: Reached | null = null;
   let most = 0;
   let loops = false;
-  for (const start of wants)
-    for (const way of ways(start, wants, next)) {
+  for (const start of nodes.keys()) {
+    if ((wantOf[start] as number) < 0) continue;
+    for (const way of ways(start, graph)) {
       const round = (next[way.at] as readonly number[]).includes(start);
       const worth = sizeOf(way.mask) * 1000 + (round ? 100 : 0) - way.length;
       if (best === null || worth > most) [best, most, loops] = [way, worth, round];
     }
+  }
   const order: number[] = [];
   for (let at = best; at !== null; at = at.from) order.unshift(at.at);
-  return { figureIds: order.flatMap((index) => figures[index]?.id ?? []), loops };
+  return { figureIds: order.flatMap((index) => nodes[index]?.id ?? []), loops };
 }

@@ -205,6 +205,37 @@ describe("chainOf", () => {
       { numRuns: 60 },
     );
   });
+
+  test("no other chain joins more of what is wanted, nor goes round where it does not, nor is shorter", () => {
+    const holds = fc.constantFrom("open", "closed", "side");
+    const any = fc.array(fc.tuple(holds, holds, fc.boolean()), { minLength: 1, maxLength: 6 });
+    fc.assert(
+      fc.property(any, (made) => {
+        const all = made.map(([from, to], index) => figure(`f${index}`, from, to));
+        const wanted = new Set(made.flatMap(([, , wants], index) => (wants ? [`f${index}`] : [])));
+        const { figureIds, loops } = chainOf(all, wanted);
+        const worth = (ids: readonly string[], round: boolean) =>
+          new Set(ids.filter((id) => wanted.has(id))).size * 1000 + (round ? 100 : 0) - ids.length;
+        let best = Number.NEGATIVE_INFINITY;
+        const walk = (order: typeof all): void => {
+          const [first, last] = [order[0], order.at(-1)];
+          if (!first || !last) return;
+          best = Math.max(
+            best,
+            worth(
+              order.map(({ id }) => id),
+              flowsInto(last.steps, first.steps),
+            ),
+          );
+          if (order.length < 5)
+            for (const next of all) if (flowsInto(last.steps, next.steps)) walk([...order, next]);
+        };
+        for (const start of all) if (wanted.has(start.id)) walk([start]);
+        if (wanted.size > 0) expect(worth(figureIds, loops)).toBeGreaterThanOrEqual(best);
+      }),
+      { numRuns: 40 },
+    );
+  });
 });
 
 describe("templates", () => {

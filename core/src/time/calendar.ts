@@ -3,11 +3,18 @@ export type LocalDate = string;
 
 const DAY_MS = 86_400_000;
 
-const asUtc = (date: LocalDate): number => Date.parse(`${date}T00:00:00Z`);
+const asUtc = (date: LocalDate): number =>
+  Date.UTC(Number(date.slice(0, 4)), Number(date.slice(5, 7)) - 1, Number(date.slice(8, 10)));
+
+const two = (value: number): string => (value < 10 ? `0${value}` : String(value));
+
+const dateAt = (utc: number): LocalDate => {
+  const day = new Date(utc);
+  return `${String(day.getUTCFullYear()).padStart(4, "0")}-${two(day.getUTCMonth() + 1)}-${two(day.getUTCDate())}`;
+};
 
 /** The date a number of days later (or earlier, below 0). */
-export const addDays = (date: LocalDate, days: number): LocalDate =>
-  new Date(asUtc(date) + days * DAY_MS).toISOString().slice(0, 10);
+export const addDays = (date: LocalDate, days: number): LocalDate => dateAt(asUtc(date) + days * DAY_MS);
 
 /** Whole days from one date to another. */
 export const daysBetween = (from: LocalDate, to: LocalDate): number => (asUtc(to) - asUtc(from)) / DAY_MS;
@@ -26,6 +33,9 @@ export const nextWeekday = (from: LocalDate, weekday: number): LocalDate =>
 export function lessonDates(first: LocalDate, weeks: number, daysOff: readonly LocalDate[]): LocalDate[] {
   const off = new Set(daysOff);
   const dates: LocalDate[] = [];
-  for (let date = first; dates.length < weeks; date = addDays(date, 7)) if (!off.has(date)) dates.push(date);
+  for (let utc = asUtc(first); dates.length < weeks; utc += 7 * DAY_MS) {
+    const date = dateAt(utc);
+    if (!off.has(date)) dates.push(date);
+  }
   return dates;
 }

@@ -22,6 +22,8 @@ const PATIENCE = {
   idle_in_transaction_session_timeout: 20_000,
 };
 const ACQUIRE_MS = 6_000;
+/** Its queries are short, so that compiling them would take longer than they do. */
+const OPTIONS = "-c jit=off";
 /** For programs that move the whole studio: only a server that can't be reached is given up. */
 const PATIENT = { connectionTimeoutMillis: 15_000 };
 
@@ -39,7 +41,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     dialect: "postgres",
     logging: onQuery ? (sql) => onQuery(sql) : false,
     pool: { max: connections, idle: 10_000, acquire: patient ? 60_000 : ACQUIRE_MS },
-    dialectOptions: patient ? PATIENT : PATIENCE,
+    dialectOptions: { ...(patient ? PATIENT : PATIENCE), options: OPTIONS },
     define: { underscored: true, timestamps: true },
   });
   return {

@@ -36,7 +36,8 @@ const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>>
  */
 const COMES_BACK = /^(08|57P|53)|^(57014|55P03|25P03|25P02|40001|40P01)$/;
 const BROKEN_LINE = /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|ENOTFOUND)$/;
-const BROKEN_TEXT = /Connection terminated|timeout exceeded when trying to connect|Client has encountered/;
+const BROKEN_TEXT =
+  /connection manager was closed|Connection terminated|timeout exceeded when trying to connect|Client has encountered/;
 
 /** Whether an error says that the database is away or too busy, not that the request is wrong. */
 export function isUnavailable(error: unknown): boolean {

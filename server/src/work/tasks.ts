@@ -1,10 +1,11 @@
 import type { Person } from "@map-step/contract";
 import type { Database } from "../db/connection.ts";
 import { previewFile, takeInFile } from "../features/figure-file/service.ts";
-import { openFindings } from "../features/plans/findings.ts";
+import { compareDance } from "../features/figures/likeness.ts";
+import { lookAtAllPlans, openFindings } from "../features/plans/findings.ts";
 
 /** What is done beside the thread that answers requests, because it takes long. */
-export const TASKS = { previewFile, takeInFile, openFindings } as const;
+export const TASKS = { compareDance, lookAtAllPlans, previewFile, takeInFile, openFindings } as const;
 
 export type TaskName = keyof typeof TASKS;
 type Rest<F> = F extends (db: Database, ...rest: infer R) => unknown ? R : never;

@@ -12,8 +12,7 @@ import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
 type Rows = readonly Readonly<Record<string, unknown>>[];
 
 async function libraryOf(db: Database): Promise<LibraryOfFile> {
-  const ids = (await rowsOf<{ id: string }>(db, "select id from dances")).map(({ id }) => id);
-  const libraries = [...(await readLibraries(db, ids)).values()];
+  const libraries = [...(await readLibraries(db, "all")).values()];
   return {
     dances: libraries.map(({ dance }) => dance),
     figures: libraries.flatMap(({ figures }) => figures),

@@ -30,24 +30,25 @@ const FIGURES = `
 const PRESENT = "f.deleted_at is null";
 
 const rank = new Map(FIGURE_KINDS.map((kind, index) => [kind, index]));
+const { compare: byName } = new Intl.Collator("en");
 type Ordered = Pick<FigureRecord, "kind" | "tier" | "name">;
 
 /** By kind, then tier, then name. */
 export const inOrder = (a: Ordered, b: Ordered): number =>
-  (rank.get(a.kind) ?? 0) - (rank.get(b.kind) ?? 0) || a.tier - b.tier || a.name.localeCompare(b.name);
+  (rank.get(a.kind) ?? 0) - (rank.get(b.kind) ?? 0) || a.tier - b.tier || byName(a.name, b.name);
 
 interface DanceRow extends DanceRecord {
   readonly libraryVersion: string;
 }
 
-const readDances = (db: Database, ids: readonly string[]): Promise<DanceRow[]> =>
+const readDances = (db: Database, ids: readonly string[] | "all"): Promise<DanceRow[]> =>
   rowsOf<DanceRow>(
     db,
     `select id, version, name, meter, phrase_beats as "phraseBeats", slow_beats as "slowBeats",
        quick_beats as "quickBeats", slowest_bpm as "slowestBpm", fastest_bpm as "fastestBpm",
        free_timed as "freeTimed", count_from as "countFrom", library_version as "libraryVersion"
-     from dances where id = any($ids::uuid[])`,
-    { ids: [...new Set(ids)] },
+     from dances ${ids === "all" ? "" : "where id = any($ids::uuid[])"}`,
+    ids === "all" ? {} : { ids: [...new Set(ids)] },
   );
 
 /**
@@ -57,7 +58,7 @@ const readDances = (db: Database, ids: readonly string[]): Promise<DanceRow[]> =
  */
 export async function readLibraries(
   db: Database,
-  danceIds: readonly string[],
+  danceIds: readonly string[] | "all",
 ): Promise<ReadonlyMap<string, DanceLibrary>> {
   const dances = await readDances(db, danceIds);
   const found = new Map<string, DanceLibrary>();
@@ -123,12 +124,14 @@ export async function readFigure(db: Database, id: string): Promise<FigureRecord
   return figure;
 }
 
+/** The whole studio's figures in short, as long as its libraries stay the same. */
+let lines: { readonly of: readonly DanceLibrary[]; readonly lines: readonly FigureLine[] } | null = null;
+
 /** All figures of the studio in short, in the order of the library. */
-export async function listFigureLines(db: Database): Promise<FigureLine[]> {
-  const rows = await rowsOf<FigureLine>(
-    db,
-    `select id, version, dance_id as "danceId", name, other_names as "otherNames", kind, tier, minutes
-     from figures where deleted_at is null`,
-  );
-  return rows.sort(inOrder);
+export async function listFigureLines(db: Database): Promise<readonly FigureLine[]> {
+  const libraries = [...(await readLibraries(db, "all")).values()];
+  const same = libraries.length === lines?.of.length && libraries.every((one) => lines?.of.includes(one));
+  if (!same || !lines)
+    lines = { of: libraries, lines: libraries.flatMap(({ figures }) => figures).sort(inOrder) };
+  return lines.lines;
 }

@@ -5,7 +5,7 @@ import { listFigureLines, readFigure, readLibrary } from "./library.ts";
 import { changeFigure, createFigure, removeFigure, restoreFigure } from "./service.ts";
 
 export function serveFigures(router: Router, { db }: Context): void {
-  serve(router, api.figures.list, () => listFigureLines(db));
+  serve(router, api.figures.list, async () => [...(await listFigureLines(db))]);
   serve(router, api.figures.ofDance, async ({ params }) => [...(await readLibrary(db, params.id)).figures]);
   serve(router, api.figures.read, ({ params }) => readFigure(db, params.id));
   serve(router, api.figures.create, ({ body }) => createFigure(db, body));

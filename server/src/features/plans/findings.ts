@@ -93,3 +93,12 @@ export async function openFindings(db: Database, asked: readonly AskedPlan[]): P
     })
     .sort((a, b) => b.must - a.must || b.should - a.should);
 }
+
+/** Looks at every plan once, so that the first who asks does not wait for all of them. */
+export async function lookAtAllPlans(db: Database): Promise<void> {
+  const plans = await rowsOf<{ id: string }>(db, "select id from plans");
+  await openFindings(
+    db,
+    plans.map(({ id }) => ({ planId: id, title: "", after: 0 })),
+  );
+}

@@ -1,11 +1,13 @@
 import { type Level, type Plan, toLevelPlan } from "@map-step/contract";
 import { reachedLayer } from "@map-step/core/lesson";
+import type { LikePair } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { listApproaches } from "../approaches/service.ts";
 import { readLibraries } from "../figures/library.ts";
+import { alikeIn } from "../figures/likeness.ts";
 import type { LessonSegmentRow } from "../lessons/models.ts";
 import { listLevels } from "../levels/read.ts";
 
@@ -145,12 +147,14 @@ export async function computablePlans(db: Database, plans: readonly TaughtPlan[]
     levels.map(({ danceId }) => danceId),
   );
   const approaches = await listApproaches(db);
+  const alikeOf = new Map<string, readonly LikePair[]>();
+  for (const [danceId, library] of libraries) alikeOf.set(danceId, await alikeIn(db, library));
   return plans.flatMap((plan) => {
     const level = levelOf.get(plan.levelId);
     const library = libraries.get(level?.danceId ?? "");
     if (!level || !library) return [];
     const teachers = plan.sectionId === null ? undefined : plan.teachers;
-    const surroundings = { dance: library.dance, approaches, teachers };
+    const surroundings = { dance: library.dance, approaches, teachers, alike: alikeOf.get(level.danceId) };
     return [{ plan, level, computable: toLevelPlan(level, plan, library.figures, surroundings) }];
   });
 }

@@ -44,7 +44,7 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
   const [about] = await rowsOf<About>(db, ABOUT, { id });
   if (!about) throw notFound();
   const { sectionId, since, ...person } = about;
-  const [section] = await listSections(db, [sectionId]);
+  const [section] = await listSections(db, { ids: [sectionId] });
   const noted = await rowsOf<NotedRow>(
     db,
     `select e.kind, l.week, e.value, staff.name as by from class_entries e

@@ -6,8 +6,16 @@ import { notFound } from "../../http/problems.ts";
 
 type SectionRow = Omit<Section, "dates"> & { readonly weeks: number };
 
-/** Sections in the order in which they were opened; all that are there, or those of some ids. */
-export async function listSections(db: Database, ids?: readonly string[]): Promise<Section[]> {
+/** Which sections are read: all that are there, those of some ids, or those that somebody teaches. */
+type Which = { readonly ids: readonly string[] } | { readonly teacherId: string };
+
+/** Sections in the order in which they were opened. */
+export async function listSections(db: Database, which?: Which): Promise<Section[]> {
+  const condition = !which
+    ? ""
+    : "ids" in which
+      ? "and s.id = any($ids::uuid[])"
+      : "and s.id in (select section_id from section_teachers where staff_id = $teacherId)";
   const rows = await rowsOf<SectionRow>(
     db,
     `select s.id, s.version, s.level_id as "levelId", s.name, to_char(s.first_date, 'YYYY-MM-DD') as "firstDate",
@@ -17,9 +25,9 @@ export async function listSections(db: Database, ids?: readonly string[]): Promi
        array(select staff_id::text from section_teachers where section_id = s.id order by created_at, staff_id)
          as "teacherIds"
      from sections s join levels l on l.id = s.level_id join plans p on p.section_id = s.id
-     where s.deleted_at is null ${ids ? "and s.id = any($ids::uuid[])" : ""}
+     where s.deleted_at is null ${condition}
      order by s.created_at, s.name`,
-    ids ? { ids: [...new Set(ids)] } : {},
+    { ...which },
   );
   return rows.map(({ weeks, ...section }) => ({
     ...section,
@@ -29,7 +37,7 @@ export async function listSections(db: Database, ids?: readonly string[]): Promi
 
 /** @throws a not-found problem */
 export async function readSection(db: Database, id: string): Promise<Section> {
-  const [section] = await listSections(db, [id]);
+  const [section] = await listSections(db, { ids: [id] });
   if (!section) throw notFound();
   return section;
 }

@@ -12,9 +12,6 @@ import { studioToday } from "../session/service.ts";
 /** So many entries stand in each list; of the others it is said how many there are. */
 const MOST = 20;
 
-const mine = (section: Section, { id, role }: Person): boolean =>
-  role === "director" || section.teacherIds.includes(id);
-
 const byDate = (a: { date: string; startTime: string }, b: { date: string; startTime: string }) =>
   a.date.localeCompare(b.date) || a.startTime.localeCompare(b.startTime);
 
@@ -73,7 +70,7 @@ export async function todayFor(
 ): Promise<Today> {
   const today = await studioToday(db, config);
   const levels = await listLevels(db);
-  const sections = (await listSections(db)).filter((section) => mine(section, person));
+  const sections = await listSections(db, person.role === "director" ? undefined : { teacherId: person.id });
   const staff = await rowsOf<{ id: string; name: string }>(
     db,
     "select id, name from staff where id = any($ids::uuid[])",
