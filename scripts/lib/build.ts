@@ -6,6 +6,7 @@ const SOURCES = [
   "web/src",
   "web/index.html",
   "web/vite.config.ts",
+  "web/packed.ts",
   "web/public",
   "core/src",
   "contract/src",

@@ -25,3 +25,17 @@ export const isWithinChange = (): boolean => openTransaction() !== undefined;
  */
 export const atomically = <T>({ sequelize }: { sequelize: Sequelize }, work: () => Promise<T>): Promise<T> =>
   openTransaction() ? work() : sequelize.transaction(work);
+
+type Works = readonly (() => Promise<unknown>)[];
+type Results<W extends Works> = { -readonly [K in keyof W]: Awaited<ReturnType<W[K]>> };
+
+/**
+ * Reads several things that don't wait for each other: at once, or one after the other inside `atomically`, where all
+ * of them have one connection.
+ */
+export async function together<const W extends Works>(...works: W): Promise<Results<W>> {
+  if (!isWithinChange()) return (await Promise.all(works.map((work) => work()))) as Results<W>;
+  const results: unknown[] = [];
+  for (const work of works) results.push(await work());
+  return results as Results<W>;
+}

@@ -1,8 +1,8 @@
 import { Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
-import { ChevronLeft, ChevronRight, Moon, Sun } from "lucide-react";
+import { ChevronLeft, ChevronRight, Moon, Sun, Trash2, UserRound } from "lucide-react";
 import { lazy, Suspense } from "react";
-import { useLocation, useNavigate, useParams } from "react-router";
+import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
@@ -91,13 +91,23 @@ function Account() {
   const signOut = useSignOut();
   return (
     <>
-      <Text display={{ base: "none", md: "block" }} fontSize="sm" fontWeight="600">
-        {person.name}
-        <Text as="span" color="soft" fontWeight="400">
-          {" "}
-          {person.role}
-        </Text>
-      </Text>
+      <IconButton asChild variant="ghost" size="sm" aria-label="Bin">
+        <Link to="/bin">
+          <Trash2 />
+        </Link>
+      </IconButton>
+      <Button asChild variant="ghost" size="sm" px="2" aria-label={`Account of ${person.name}`}>
+        <Link to="/account">
+          <UserRound />
+          <Text as="span" display={{ base: "none", md: "inline" }} fontWeight="600">
+            {person.name}
+            <Text as="span" color="soft" fontWeight="400">
+              {" "}
+              {person.role}
+            </Text>
+          </Text>
+        </Link>
+      </Button>
       <Button variant="ghost" size="sm" onClick={signOut}>
         Sign out
       </Button>

@@ -1,41 +1,52 @@
 /// <reference lib="webworker" />
+import { CacheableResponsePlugin } from "workbox-cacheable-response";
+import { clientsClaim } from "workbox-core";
+import type { WorkboxPlugin } from "workbox-core/types.js";
+import { ExpirationPlugin } from "workbox-expiration";
+import { registerRoute } from "workbox-routing";
+import { CacheFirst, NetworkFirst } from "workbox-strategies";
 import { ANSWERS, FILES, PAGE } from "../kit/offline.ts";
 
 declare const self: ServiceWorkerGlobalScope;
 
-/** In a room with poor reception a request may hang; then what is kept is better than waiting. */
-const PATIENCE_MS = 4000;
-/** What other people are shown, or what changes with each look, is not kept. */
-const NOT_KEPT = /^\/api\/(public|health)/;
+/** In a room with poor reception a request may hang; then what is kept is better than waiting. Seconds. */
+const PATIENCE_S = 4;
+/** Never kept: what other people are shown, and who is signed in, which only the studio can say. */
+const NOT_KEPT = /^\/api\/(public|session|health)/;
 
-self.addEventListener("install", () => void self.skipWaiting());
-self.addEventListener("activate", (event) => event.waitUntil(self.clients.claim()));
+void self.skipWaiting();
+clientsClaim();
 
-/** From the network, and kept; from what is kept when the network is gone or too slow. */
-async function freshOrKept(request: Request, store: string, key: RequestInfo): Promise<Response> {
-  const cache = await caches.open(store);
-  const kept = await cache.match(key);
-  try {
-    const answer = await fetch(request, kept ? { signal: AbortSignal.timeout(PATIENCE_MS) } : {});
-    if (answer.ok) await cache.put(key, answer.clone());
-    return answer;
-  } catch (error) {
-    if (kept) return kept;
-    throw error;
-  }
-}
+// The package's own types do not say that what a plugin leaves out is left out on purpose.
+const plugin = (made: object) => made as WorkboxPlugin;
+const isRight = plugin(new CacheableResponsePlugin({ statuses: [200] }));
 
-/** Files carry a fingerprint in their name, so a kept one is never out of date. */
-async function keptOrFresh(request: Request): Promise<Response> {
-  return (await (await caches.open(FILES)).match(request)) ?? fetch(request);
-}
+/** The one page of the application, whatever its address: from the network, or as it was kept. */
+registerRoute(
+  ({ request }) => request.mode === "navigate",
+  new NetworkFirst({
+    cacheName: FILES,
+    networkTimeoutSeconds: PATIENCE_S,
+    plugins: [isRight, { cacheKeyWillBeUsed: async () => PAGE }],
+  }),
+);
 
-self.addEventListener("fetch", (event) => {
-  const { request } = event;
-  const { origin, pathname } = new URL(request.url);
-  if (request.method !== "GET" || origin !== self.location.origin) return;
-  if (request.mode === "navigate") event.respondWith(freshOrKept(request, FILES, PAGE));
-  else if (pathname.startsWith("/assets/")) event.respondWith(keptOrFresh(request));
-  else if (pathname.startsWith("/api/") && !NOT_KEPT.test(pathname))
-    event.respondWith(freshOrKept(request, ANSWERS, request));
-});
+/** Files carry a fingerprint in their name, so a kept one is never out of date. They are kept by the page that needs them. */
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname.startsWith("/assets/"),
+  new CacheFirst({ cacheName: FILES, plugins: [isRight, { cacheWillUpdate: async () => null }] }),
+);
+
+/** Answers of the studio: fresh where there is a network, otherwise the last ones. A full store costs only what is oldest. */
+registerRoute(
+  ({ url, sameOrigin, request }) =>
+    sameOrigin &&
+    request.method === "GET" &&
+    url.pathname.startsWith("/api/") &&
+    !NOT_KEPT.test(url.pathname),
+  new NetworkFirst({
+    cacheName: ANSWERS,
+    networkTimeoutSeconds: PATIENCE_S,
+    plugins: [isRight, plugin(new ExpirationPlugin({ maxEntries: 120, purgeOnQuotaError: true }))],
+  }),
+);

@@ -95,6 +95,11 @@ const pages: RouteObject[] = [
     path: "staff",
     lazy: async () => ({ Component: (await import("../features/staff/page.tsx")).StaffPage }),
   },
+  {
+    path: "account",
+    lazy: async () => ({ Component: (await import("../features/account/page.tsx")).AccountPage }),
+  },
+  { path: "bin", lazy: async () => ({ Component: (await import("../features/bin/page.tsx")).BinPage }) },
   { path: "*", Component: NotFound },
 ];
 

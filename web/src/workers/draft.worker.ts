@@ -13,6 +13,7 @@ import {
 } from "@map-step/core/plan";
 import loadHighs from "highs";
 import wasm from "highs/runtime?url";
+import { answerQuestions } from "./ask.ts";
 import { type Proof, prove } from "./prove.ts";
 
 export interface DraftQuestion {
@@ -22,16 +23,20 @@ export interface DraftQuestion {
   readonly seconds: number;
 }
 
-/** A plan as soon as there is one, better ones as they come, how good the best can be, and the end. */
+/** A plan as soon as there is one, better ones as they come, and how good the best can be. */
 export type DraftNews =
   | { readonly kind: "better"; readonly plan: Scored }
   | { readonly kind: "draft"; readonly draft: Draft; readonly conflict: Conflict | null }
-  | { readonly kind: "bound"; readonly bound: number }
-  | { readonly kind: "done"; readonly draft: Draft; readonly proof: Proof };
+  | { readonly kind: "bound"; readonly bound: number };
 
-const tell = (news: DraftNews) => self.postMessage(news);
+export interface DraftAnswer {
+  readonly draft: Draft;
+  readonly proof: Proof;
+}
 
-self.onmessage = async ({ data: { level, options, seconds } }: MessageEvent<DraftQuestion>) => {
+declare const self: DedicatedWorkerGlobalScope;
+
+answerQuestions<DraftQuestion, DraftAnswer, DraftNews>(self, async ({ level, options, seconds }, tell) => {
   const draft = draftPlan(level, { ...options, onBetter: (plan) => tell({ kind: "better", plan }) });
   tell({ kind: "draft", draft, conflict: conflictOf(level, options) });
   const highs = await loadHighs({ locateFile: () => wasm });
@@ -47,5 +52,5 @@ self.onmessage = async ({ data: { level, options, seconds } }: MessageEvent<Draf
     },
   );
   const places = placesOf(model.problem, proof.placements);
-  tell({ kind: "done", draft: draftOf(model.problem, places, options), proof });
-};
+  return { draft: draftOf(model.problem, places, options), proof };
+});

@@ -7,6 +7,7 @@ import {
   remedyFor,
   returnFor,
 } from "@map-step/core/plan";
+import { answerQuestions } from "./ask.ts";
 
 export interface RemedyQuestion {
   readonly level: LevelPlan;
@@ -20,14 +21,14 @@ export interface WayOut {
   readonly returnWeek: number | null;
 }
 
-export type RemedyAnswer = { readonly found: WayOut } | { readonly done: true };
+declare const self: DedicatedWorkerGlobalScope;
 
-self.onmessage = ({ data: { level, findings } }: MessageEvent<RemedyQuestion>) => {
+/** Tells each way out as it is found; the answer says how many findings were looked at. */
+answerQuestions<RemedyQuestion, number, WayOut>(self, ({ level, findings }, tell) => {
   for (const finding of findings) {
     const remedy = remedyFor(level, finding);
     const returnWeek = finding.code === "fades" ? returnFor(level, finding) : null;
-    const found: WayOut = { key: findingKey(finding), remedy, returnWeek };
-    self.postMessage({ found } satisfies RemedyAnswer);
+    tell({ key: findingKey(finding), remedy, returnWeek });
   }
-  self.postMessage({ done: true } satisfies RemedyAnswer);
-};
+  return findings.length;
+});

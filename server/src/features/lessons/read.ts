@@ -2,6 +2,7 @@ import { createHash } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
 import { roomsOf } from "@map-step/core/plan";
+import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
@@ -104,17 +105,22 @@ export interface ReadLesson extends ComputablePlan {
 }
 
 export async function openLesson(db: Database, sectionId: string, week: number): Promise<ReadLesson> {
-  const section = await readSection(db, sectionId);
+  const [section, taughtBy, kept] = await together(
+    () => readSection(db, sectionId),
+    () => planOfSection(db, sectionId),
+    () => keptLessons(db, sectionId, [week - 1, week]),
+  );
   const date = section.dates[week - 1];
   if (!date) throw notFound("This section has no lesson in that week.");
-  const [found] = await computablePlans(db, [await planOfSection(db, sectionId)]);
+  const [found] = await computablePlans(db, [taughtBy]);
   if (!found) throw notFound();
   const { plan, computable } = found;
   const room = roomsOf(computable)[week - 1];
   if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
   const last = heldBefore(plan.special, week);
-  const kept = await keptLessons(db, sectionId, [last, week]);
-  const carried = leftBy(kept.get(last));
+  // Only where lessons were cancelled is the last one held not the week before.
+  const before = last === week - 1 ? kept.get(last) : (await keptLessons(db, sectionId, [last])).get(last);
+  const carried = leftBy(before);
   const row = kept.get(week);
   const name = `${sectionId}/${week}`;
   const full = lessonLength(computable, week);
@@ -170,23 +176,27 @@ export async function listLessons(
   sections: readonly Section[],
 ): Promise<ReadonlyMap<string, readonly LessonSummary[]>> {
   const sectionIds = sections.map(({ id }) => id);
-  const states = await rowsOf<StateRow>(
-    db,
-    `select l.section_id as "sectionId", l.week, l.state,
+  const [states, plans] = await together(
+    () =>
+      rowsOf<StateRow>(
+        db,
+        `select l.section_id as "sectionId", l.week, l.state,
        case when r.id is null then 'none' when r.secret is null then 'draft' else 'published' end as recap
      from lessons l left join recaps r on r.lesson_id = l.id where l.section_id = any($sectionIds::uuid[])`,
-    { sectionIds },
-  );
-  const stateAt = new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
-  const plans = await rowsOf<PlannedRow>(
-    db,
-    `select p.section_id as "sectionId", p.special, coalesce((
+        { sectionIds },
+      ),
+    () =>
+      rowsOf<PlannedRow>(
+        db,
+        `select p.section_id as "sectionId", p.special, coalesce((
        select json_agg(json_build_object('id', f.id, 'name', f.name, 'week', c.week) order by c.position)
        from plan_figures c join figures f on f.id = c.figure_id where c.plan_id = p.id and c.week is not null), '[]')
        as placed
      from plans p where p.section_id = any($sectionIds::uuid[])`,
-    { sectionIds },
+        { sectionIds },
+      ),
   );
+  const stateAt = new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
   const planOf = new Map(plans.map((plan) => [plan.sectionId, plan]));
   return new Map(
     sections.map(({ id, dates }) => {

@@ -2,6 +2,7 @@ import { type Level, type Plan, toLevelPlan } from "@map-step/contract";
 import { reachedLayer } from "@map-step/core/lesson";
 import type { LikePair } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
+import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
@@ -142,11 +143,14 @@ export async function computablePlans(db: Database, plans: readonly TaughtPlan[]
     plans.map(({ levelId }) => levelId),
   );
   const levelOf = new Map(levels.map((level) => [level.id, level]));
-  const libraries = await readLibraries(
-    db,
-    levels.map(({ danceId }) => danceId),
+  const [libraries, approaches] = await together(
+    () =>
+      readLibraries(
+        db,
+        levels.map(({ danceId }) => danceId),
+      ),
+    () => listApproaches(db),
   );
-  const approaches = await listApproaches(db);
   const alikeOf = new Map<string, readonly LikePair[]>();
   for (const [danceId, library] of libraries) alikeOf.set(danceId, await alikeIn(db, library));
   return plans.flatMap((plan) => {

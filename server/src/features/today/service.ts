@@ -1,6 +1,7 @@
 import { type LessonSummary, may, type Person, type Section, type Today } from "@map-step/contract";
 import { carryOver } from "@map-step/core/lesson";
 import type { Config } from "../../config.ts";
+import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import type { Workers } from "../../work/workers.ts";
@@ -68,17 +69,20 @@ export async function todayFor(
   workers: Workers,
   person: Person,
 ): Promise<Today> {
-  const today = await studioToday(db, config);
-  const levels = await listLevels(db);
-  const sections = await listSections(db, person.role === "director" ? undefined : { teacherId: person.id });
-  const staff = await rowsOf<{ id: string; name: string }>(
-    db,
-    "select id, name from staff where id = any($ids::uuid[])",
-    { ids: sections.flatMap(({ teacherIds }) => teacherIds) },
+  const [today, levels, sections] = await together(
+    () => studioToday(db, config),
+    () => listLevels(db),
+    () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
+  );
+  const [staff, lessonsOf] = await together(
+    () =>
+      rowsOf<{ id: string; name: string }>(db, "select id, name from staff where id = any($ids::uuid[])", {
+        ids: sections.flatMap(({ teacherIds }) => teacherIds),
+      }),
+    () => listLessons(db, sections),
   );
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   const staffNames = new Map(staff.map(({ id, name }) => [id, name]));
-  const lessonsOf = await listLessons(db, sections);
   const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? []));
   const withLine = (section: Section, lesson: LessonSummary) => ({
     ...lesson,

@@ -44,40 +44,59 @@ async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promis
 }
 
 /** What the studio will never take: a lesson that is gone, or something it cannot read. */
-const isFinal = (error: ApiError): boolean => error.problem.status === 404 || error.problem.status === 422;
+const isFinal = ({ problem: { status } }: ApiError): boolean => [400, 404, 413, 422].includes(status);
+/** Nobody is there, or nobody who may: then nothing else can be sent either. */
+const stopsAll = (error: unknown): boolean =>
+  !(error instanceof ApiError) ||
+  [0, 403, 503].includes(error.problem.status) ||
+  error.problem.type === PROBLEM_TYPES.signedOut;
 
-/** Sends some entries; one that the studio will never take stays here with the reason, and holds no other back. */
-async function sendOrRefuse(client: QueryClient, some: readonly HeldEntry[]): Promise<void> {
+/**
+ * Sends some entries of one lesson. Where they cannot be taken together, each is sent by itself, so that one holds no
+ * other back: one that the studio will never take stays here with the reason, one that failed waits for the next time.
+ * @returns whether all were answered
+ */
+async function sendOneByOne(client: QueryClient, some: readonly HeldEntry[]): Promise<boolean> {
   try {
     await sendSome(client, some);
+    return true;
   } catch (error) {
-    if (!(error instanceof ApiError) || !isFinal(error)) throw error;
-    if (some.length > 1) for (const one of some) await sendOrRefuse(client, [one]);
-    else
-      await settleEntries(some.map(({ order }) => ({ order, state: "refused", why: error.problem.detail })));
+    if (stopsAll(error) || !(error instanceof ApiError)) throw error;
+    if (some.length > 1) {
+      let all = true;
+      for (const one of some) all = (await sendOneByOne(client, [one])) && all;
+      return all;
+    }
+    if (!isFinal(error)) return false;
+    await settleEntries(some.map(({ order }) => ({ order, state: "refused", why: error.problem.detail })));
+    return true;
   }
 }
 
 /**
  * Sends what somebody noted on this device, lesson by lesson and in the order noted. One page of the browser sends
- * at a time; an entry that was sent before, but whose answer was lost, counts once all the same.
+ * at a time; an entry that was sent before, but whose answer was lost, counts once all the same. What fails is left
+ * for the next time, and the rest goes on.
  */
 export const sendWaiting = (client: QueryClient, personId: string): Promise<Sent> =>
   navigator.locks.request("map-step-send", async () => {
+    const failed = new Set<number>();
     for (;;) {
       const waiting = (await heldEntries()).filter(
-        ({ state, by }) => state === "waiting" && by.id === personId,
+        ({ state, by, order }) => state === "waiting" && by.id === personId && !failed.has(order),
       );
       const [first] = waiting;
-      if (!first) return "all";
+      if (!first) return failed.size === 0 ? "all" : "failed";
       const some = waiting.filter((held) => sameLesson(held, first)).slice(0, MOST_AT_ONCE);
       try {
-        await sendOrRefuse(client, some);
+        if (await sendOneByOne(client, some)) continue;
+        const still = new Set((await heldEntries()).map(({ order }) => order));
+        for (const { order } of some) if (still.has(order)) failed.add(order);
       } catch (error) {
-        if (!(error instanceof ApiError) || error.problem.status === 0) return "no-connection";
+        if (!(error instanceof ApiError) || [0, 503].includes(error.problem.status)) return "no-connection";
         if (error.problem.type === PROBLEM_TYPES.signedOut) return "signed-out";
         // A page that was open for long may hold a token that is out of date; the session brings the new one.
-        if (error.problem.status === 403) await client.refetchQueries({ queryKey: keyOf(api.session.read) });
+        await client.refetchQueries({ queryKey: keyOf(api.session.read) });
         return "failed";
       }
     }

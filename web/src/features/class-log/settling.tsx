@@ -2,6 +2,7 @@ import { Button, Flex, Text } from "@chakra-ui/react";
 import type { LogEntry } from "@map-step/core/lesson";
 import { useState } from "react";
 import { ConflictDialog } from "../../kit/conflict.tsx";
+import type { HeldEntry } from "./outbox.ts";
 import type { ClassLogEdit } from "./use-class-log.ts";
 import { valueText } from "./words.ts";
 
@@ -30,6 +31,11 @@ export function LogSettling({ edit, nameOf }: Props) {
       />
     );
   }
+  const asRemark = async (held: HeldEntry): Promise<void> => {
+    const text = `${nameOf(held.entry)}: ${valueText(held.entry as LogEntry)}`;
+    await edit.note("remark", crypto.randomUUID(), { kind: "note", text, figureId: null });
+    await edit.dismiss(held);
+  };
   if (edit.refused.length === 0) return null;
   return (
     <Flex
@@ -51,8 +57,13 @@ export function LogSettling({ edit, nameOf }: Props) {
           <Button size="sm" variant="outline" onClick={() => void edit.again(held)}>
             Try again
           </Button>
+          {held.entry.kind === "remark" ? null : (
+            <Button size="sm" variant="outline" onClick={() => void asRemark(held)}>
+              Keep it as a remark
+            </Button>
+          )}
           <Button size="sm" variant="outline" onClick={() => void edit.dismiss(held)}>
-            I have seen it
+            Give it up
           </Button>
         </Flex>
       ))}

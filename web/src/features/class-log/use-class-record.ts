@@ -1,8 +1,8 @@
 import { api, type Lesson, type Section } from "@map-step/contract";
 import { type ClassLog, notedAt, reachedLayer } from "@map-step/core/lesson";
 import type { HandoverPart, HandoverSection } from "@map-step/core/recap";
-import { unparse } from "papaparse";
 import { useApi } from "../../kit/api.ts";
+import { writeTable } from "../../kit/csv.ts";
 
 /** The parts of a lesson as a handover sees them. */
 export const partsOf = ({ segments }: Lesson): HandoverPart[] =>
@@ -31,20 +31,33 @@ export function useHandover(lesson: Lesson): HandoverSection | null {
 
 /** A class log as CSV, one row for each part. */
 export function logAsCsv(section: Section, lesson: Lesson, log: ClassLog): string {
-  const rows = lesson.segments.map(({ id, title, kind, layers, minutes }) => {
-    const mark = notedAt(log, "mark", id);
-    const spent = notedAt(log, "spent", id);
-    return {
-      section: section.name,
-      week: lesson.week,
-      date: lesson.date,
-      part: title,
-      kind,
-      "planned minutes": minutes,
-      "minutes spent": spent ? Math.round(spent.seconds / 60) : "",
-      mark: mark?.covered ?? "",
-      reached: reachedLayer(mark, layers) ?? "",
-    };
-  });
-  return unparse(rows);
+  const columns = [
+    "section",
+    "week",
+    "date",
+    "part",
+    "kind",
+    "planned minutes",
+    "minutes spent",
+    "mark",
+    "reached",
+  ];
+  return writeTable(
+    columns,
+    lesson.segments.map(({ id, title, kind, layers, minutes }) => {
+      const mark = notedAt(log, "mark", id);
+      const spent = notedAt(log, "spent", id);
+      return [
+        section.name,
+        lesson.week,
+        lesson.date,
+        title,
+        kind,
+        minutes,
+        spent ? Math.round(spent.seconds / 60) : "",
+        mark?.covered ?? "",
+        reachedLayer(mark, layers) ?? "",
+      ];
+    }),
+  );
 }

@@ -1,5 +1,6 @@
 import type { FileFigure } from "@map-step/contract";
-import { parse, unparse } from "papaparse";
+import { parse } from "papaparse";
+import { unguarded, writeTable } from "../../kit/csv.ts";
 import { readLines, writeLines } from "./cells.ts";
 
 /** A row as it was read from a file, whatever it holds; the server judges it. */
@@ -76,20 +77,11 @@ const COLUMNS: readonly Column[] = [
   list("cautions"),
 ];
 
-/** A spreadsheet takes such a cell for a formula; an apostrophe in front makes it text. */
-const FORMULA = /^'*[=+\-@\t\r]/;
-const guarded = (cell: string): string => (FORMULA.test(cell) ? `'${cell}` : cell);
-const unguarded = (cell: string): string =>
-  cell.startsWith("'") && FORMULA.test(cell) ? cell.slice(1) : cell;
-
-/** Figures as CSV (RFC 4180), safe to open in a spreadsheet. */
+/** Figures as CSV. */
 export const writeCsv = (figures: readonly FileFigure[]): string =>
-  unparse(
-    {
-      fields: COLUMNS.map(({ name }) => name),
-      data: figures.map((figure) => COLUMNS.map((column) => guarded(column.write(figure)))),
-    },
-    { newline: "\r\n" },
+  writeTable(
+    COLUMNS.map(({ name }) => name),
+    figures.map((figure) => COLUMNS.map((column) => column.write(figure))),
   );
 
 export interface ReadFile {

@@ -4,6 +4,7 @@ import { type DragEvent, useState } from "react";
 import { call, errorText, isStale, useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { decodeText } from "../../kit/text-file.ts";
 import { tellDone } from "../../kit/toasts.tsx";
 import { type RawRow, type ReadFile, readCsv } from "./csv.ts";
 import { readJson } from "./json.ts";
@@ -23,6 +24,7 @@ export function TakeIn() {
   const takeIn = useChange(api.figureFile.takeIn);
   const [opened, setOpened] = useState<Opened | null>(null);
   const [faults, setFaults] = useState<readonly string[]>([]);
+  const [note, setNote] = useState<string | null>(null);
   const [over, setOver] = useState(false);
 
   const judge = async (name: string, rows: readonly RawRow[]) => {
@@ -38,7 +40,9 @@ export function TakeIn() {
   const open = async (file: File | undefined) => {
     if (!file) return;
     setOpened(null);
-    const { rows, faults: found } = read(file.name, await file.text());
+    const { text, note } = decodeText(await file.arrayBuffer());
+    setNote(note);
+    const { rows, faults: found } = read(file.name, text);
     const empty = found.length === 0 && rows.length === 0 ? ["There are no figures in it."] : [];
     setFaults([...found, ...empty]);
     if (rows.length > 0) await judge(file.name, rows);
@@ -106,6 +110,19 @@ export function TakeIn() {
           </Text>
         ))}
       </Stack>
+      {note && opened ? (
+        <Text
+          role="status"
+          bg="apricotWash"
+          borderLeftWidth="4px"
+          borderColor="apricot"
+          borderRadius="md"
+          p="2"
+          mt="3"
+        >
+          {note}
+        </Text>
+      ) : null}
       {opened && !judged ? <Text mt="3">Looking at {opened.rows.length} rows …</Text> : null}
       {opened && judged ? (
         <>

@@ -3,7 +3,7 @@ import type { LikePair } from "@map-step/core/likeness";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { ask } from "../../workers/ask.ts";
-import type { LikenessAnswer, LikenessQuestion } from "../../workers/likeness.worker.ts";
+import type { LikenessAnswer, LikenessNews, LikenessQuestion } from "../../workers/likeness.worker.ts";
 import { useDances, useFigures } from "./library.ts";
 
 const openWorker = () =>
@@ -15,9 +15,6 @@ const keyOf = (figures: readonly FigureRecord[], dances: readonly DanceRecord[])
     ...figures.map(({ id, version }) => `${id}.${version}`).sort(),
     ...dances.map(({ id, version }) => `${id}.${version}`).sort(),
   ].join(" ");
-
-type Last = Extract<LikenessAnswer, { pairs: unknown }>;
-const isLast = (news: LikenessAnswer): news is Last => "pairs" in news;
 
 /** What the figures of a dance have in common, worked out beside the page and kept until one changes. */
 export function useLikeness(danceId: string | undefined): {
@@ -34,16 +31,12 @@ export function useLikeness(danceId: string | undefined): {
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60 * 60_000,
     retry: false,
-    queryFn: async ({ signal }) => {
+    queryFn: ({ signal }) => {
       const question: LikenessQuestion = { figures: figures ?? [], dances: dances ?? [] };
-      const answer = await ask<LikenessQuestion, LikenessAnswer, Last>(
-        openWorker,
-        question,
-        isLast,
-        (news) => "progress" in news && setProgress(news.progress),
+      return ask<LikenessQuestion, LikenessAnswer, LikenessNews>(openWorker, question, {
+        onNews: setProgress,
         signal,
-      );
-      return answer.pairs;
+      });
     },
   });
   return { pairs: data, progress, failed: isError };

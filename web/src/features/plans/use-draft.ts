@@ -1,13 +1,13 @@
 import type { Conflict, Draft, DraftOptions, LevelPlan, Scored } from "@map-step/core/plan";
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { tellError } from "../../kit/toasts.tsx";
 import { ask } from "../../workers/ask.ts";
-import type { DraftNews, DraftQuestion } from "../../workers/draft.worker.ts";
+import type { DraftAnswer, DraftNews, DraftQuestion } from "../../workers/draft.worker.ts";
 
 const openWorker = () =>
   new Worker(new URL("../../workers/draft.worker.ts", import.meta.url), { type: "module" });
 
 const SECONDS = 20;
-type Done = Extract<DraftNews, { kind: "done" }>;
 
 /** A draft under way, or finished. */
 export interface Drafting {
@@ -67,25 +67,26 @@ export function useDraft() {
         return abort.current === own ? { ...base, ...part(base) } : before;
       });
     setDrafting(null);
-    const onNews = (news: Exclude<DraftNews, Done>) => {
+    const onNews = (news: DraftNews) => {
       if (news.kind === "better")
         set(({ plan }) => (news.plan.score > plan.score ? { plan: news.plan } : {}));
       else if (news.kind === "bound") set(() => ({ bound: news.bound }));
       else set(() => ({ plan: news.draft, left: news.draft.left, conflict: news.conflict }));
     };
     try {
-      const { draft, proof } = await ask<DraftQuestion, DraftNews, Done>(
+      const { draft, proof } = await ask<DraftQuestion, DraftAnswer, DraftNews>(
         openWorker,
         { level, options, seconds: SECONDS },
-        (news): news is Done => news.kind === "done",
-        onNews,
-        own.signal,
+        { onNews, signal: own.signal },
       );
       set(() => ({ plan: draft, left: draft.left, bound: proof.bound, best: proof.best, running: false }));
-    } catch {
-      // Stopped, or the worker could not go on: the best plan so far stays on screen.
+    } catch (error) {
+      // The best plan so far stays on screen; one that could not go on says why.
+      if (!own.signal.aborted) tellError(error);
       set(() => ({ running: false }));
     }
   }, []);
+  // A page that is left stops its search.
+  useEffect(() => () => abort.current?.abort(), []);
   return { drafting, start, stop, clear };
 }

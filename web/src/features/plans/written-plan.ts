@@ -1,6 +1,6 @@
 import type { FigureRecord, PlanContent } from "@map-step/contract";
 import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
-import { unparse } from "papaparse";
+import { writeTable } from "../../kit/csv.ts";
 
 /** What is written of a plan. */
 export interface WrittenPlan {
@@ -52,35 +52,24 @@ export function planAsJson({
 /** The plan as CSV: one row a figure, its minutes in each week. */
 export function planAsCsv({ content, figures, loads, partsAt }: WrittenPlan): string {
   const weeks = loads.map(({ week }) => week);
-  return unparse(
-    {
-      fields: [
-        "figure",
-        "kind",
-        "new_in_week",
-        "pinned",
-        "wish",
-        "worth",
-        ...weeks.map((week) => `week_${week}`),
-      ],
-      data: content.chosen.map(({ figureId, week, pinned, wish, worth }) => {
-        const figure = figures.find(({ id }) => id === figureId);
-        const parts = partsAt(figureId, week ?? 0);
-        const minutes = weeks.map((at) =>
-          parts.filter((part) => part.week === at).reduce((sum, part) => sum + part.minutes, 0),
-        );
-        return [
-          figure?.name ?? "",
-          figure?.kind ?? "",
-          week ?? "",
-          pinned ? "yes" : "no",
-          wish,
-          worth,
-          ...minutes.map((own) => (own === 0 ? "" : own)),
-        ];
-      }),
-    },
-    { newline: "\r\n", escapeFormulae: true },
+  return writeTable(
+    ["figure", "kind", "new_in_week", "pinned", "wish", "worth", ...weeks.map((week) => `week_${week}`)],
+    content.chosen.map(({ figureId, week, pinned, wish, worth }) => {
+      const figure = figures.find(({ id }) => id === figureId);
+      const parts = partsAt(figureId, week ?? 0);
+      const minutes = weeks.map((at) =>
+        parts.filter((part) => part.week === at).reduce((sum, part) => sum + part.minutes, 0),
+      );
+      return [
+        figure?.name ?? "",
+        figure?.kind ?? "",
+        week ?? "",
+        pinned ? "yes" : "no",
+        wish,
+        worth,
+        ...minutes.map((own) => (own === 0 ? "" : own)),
+      ];
+    }),
   );
 }
 

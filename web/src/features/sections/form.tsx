@@ -1,6 +1,7 @@
 import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type Section, type StaffMember, sectionChange } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
+import { useState } from "react";
 import { Controller } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -10,11 +11,11 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { useRemoval } from "../../kit/removal.ts";
 import { tellDone } from "../../kit/toasts.tsx";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
+import { RemoveSection } from "./remove-section.tsx";
 
 interface Props {
   readonly levelId: string;
@@ -36,7 +37,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const levels = useApi(api.levels.list, {});
   const create = useChange(api.sections.create);
   const change = useChange(api.sections.change);
-  const { remove } = useRemoval(api.sections.remove, api.sections.restore);
+  const [removing, setRemoving] = useState(false);
   const blank = {
     levelId,
     name: "",
@@ -85,8 +86,8 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const foot = (
     <>
       {section ? (
-        <Button variant="ghost" onClick={() => remove(section.id, `${section.name} is taken away`, onClose)}>
-          Remove
+        <Button variant="ghost" onClick={() => setRemoving(true)}>
+          Remove …
         </Button>
       ) : null}
       <Button loading={isSubmitting} onClick={submit}>
@@ -147,6 +148,9 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
         />
       </Stack>
       {conflict}
+      {section && removing ? (
+        <RemoveSection section={section} onRemoved={onClose} onClose={() => setRemoving(false)} />
+      ) : null}
     </Modal>
   );
 }

@@ -1,4 +1,15 @@
-import { Box, Button, Flex, Heading, Input, NativeSelect, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import {
+  Box,
+  Button,
+  Flex,
+  Heading,
+  IconButton,
+  Input,
+  NativeSelect,
+  SimpleGrid,
+  Stack,
+  Text,
+} from "@chakra-ui/react";
 import {
   api,
   type Section,
@@ -7,17 +18,20 @@ import {
   type StudentContent,
   studentContent,
 } from "@map-step/contract";
+import { Eraser, FileDown } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
-import { isStale, useApi, useChange } from "../../kit/api.ts";
+import { call, isStale, useApi, useChange } from "../../kit/api.ts";
+import { Confirm } from "../../kit/confirm.tsx";
 import { ConflictDialog } from "../../kit/conflict.tsx";
+import { download } from "../../kit/download.ts";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
 
 const ROLE_CHOICES = STUDENT_ROLES.map((role) => ({ value: role, label: role }));
@@ -67,6 +81,16 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
   const [mine, setMine] = useState<StudentContent>(student);
   const [theirs, setTheirs] = useState<Student | null>(null);
   const params = { id: student.id };
+  const erase = useChange(api.students.erase);
+  const mayErase = useMay("students.erase");
+  const [erasing, setErasing] = useState(false);
+  const saveAll = () =>
+    void call(api.students.export, { params }).then(
+      (all) => download(`${student.name}.json`, "application/json", `${JSON.stringify(all, null, 2)}\n`),
+      tellError,
+    );
+  const eraseNow = () =>
+    erase.mutate({ params }, { onSuccess: () => tellDone("Erased for good"), onError: tellError });
   const save = (content: StudentContent, version: number) => {
     if (content.name === student.name && content.role === student.role) return;
     setMine(content);
@@ -100,6 +124,24 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
         </NativeSelect.Field>
         <NativeSelect.Indicator />
       </NativeSelect.Root>
+      <IconButton
+        size="sm"
+        variant="ghost"
+        aria-label={`Save all that is kept of ${student.name}`}
+        onClick={saveAll}
+      >
+        <FileDown />
+      </IconButton>
+      {mayErase ? (
+        <IconButton
+          size="sm"
+          variant="ghost"
+          aria-label={`Erase ${student.name} for good`}
+          onClick={() => setErasing(true)}
+        >
+          <Eraser />
+        </IconButton>
+      ) : null}
       <Button
         size="sm"
         variant="ghost"
@@ -108,6 +150,20 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
       >
         Remove
       </Button>
+      {erasing ? (
+        <Confirm
+          title={`Erase ${student.name} for good?`}
+          action="Erase for good"
+          busy={erase.isPending}
+          onConfirm={eraseNow}
+          onClose={() => setErasing(false)}
+        >
+          <Text>
+            The name, the marks and the attendance go at once, and the name is taken out of remarks and
+            recaps. Nothing brings them back. To take somebody off the roster for now, choose Remove instead.
+          </Text>
+        </Confirm>
+      ) : null}
       {theirs ? (
         <ConflictDialog
           differences={differencesOf<StudentContent>(mine, theirs, SHOWN)}

@@ -1,6 +1,6 @@
 import { api, may, type Permission, type Person, type Session } from "@map-step/contract";
 import { useQueryClient } from "@tanstack/react-query";
-import { createContext, lazy, Suspense, useContext, useEffect } from "react";
+import { createContext, lazy, Suspense, useContext, useEffect, useState } from "react";
 import { Outlet } from "react-router";
 import { call, keyOf, useApi } from "../../kit/api.ts";
 import { showTimesIn } from "../../kit/dates.ts";
@@ -45,9 +45,44 @@ export function useSignOut(): () => void {
 const SignInPage = lazy(async () => ({ default: (await import("./sign-in.tsx")).SignInPage }));
 const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).SetupPage }));
 
+const KEPT = "map-step:last-session";
+
+/**
+ * Who was signed in when the studio was last reached, so that a class goes on without a network. Nothing that lets
+ * anybody in: what is sent later needs the session itself.
+ */
+function keptSession(): Session | null {
+  try {
+    const text = localStorage.getItem(KEPT);
+    return text === null ? null : (JSON.parse(text) as Session);
+  } catch {
+    return null;
+  }
+}
+
+function keepSession(session: Session): void {
+  try {
+    if (session.person) localStorage.setItem(KEPT, JSON.stringify({ ...session, csrfToken: "" }));
+    else localStorage.removeItem(KEPT);
+  } catch {
+    // Without a store a page cannot be opened while there is no network; nothing else suffers.
+  }
+}
+
+/** The session as the studio has it; without a network, as it was last. */
+function useCurrentSession() {
+  const read = useApi(api.session.read, {});
+  const unreachable = !navigator.onLine || read.error?.problem.status === 0;
+  const [kept] = useState(keptSession);
+  useEffect(() => {
+    if (read.data) keepSession(read.data);
+  }, [read.data]);
+  return { ...read, data: read.data ?? (unreachable && kept ? kept : undefined) };
+}
+
 /** Shows its pages to those who are signed in, the sign-in page to others, the first-run page to the first. */
 export function SignedIn() {
-  const session = useApi(api.session.read, {});
+  const session = useCurrentSession();
   const studioName = session.data?.studio?.name;
   const { person, studio } = session.data ?? {};
   // Before anything below draws a time or looks for a draft.

@@ -74,7 +74,18 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
   );
 }
 
-function Recaps({ recaps }: Pick<Today, "recaps">) {
+/** How many there are beside those that are listed. */
+const More = ({ count, what }: { count: number; what: string }) =>
+  count === 0 ? null : (
+    <Text color="soft" fontSize="sm" mt="2">
+      and {count} more {what}
+    </Text>
+  );
+
+/** So many terms are drawn; more would only be scrolled past. */
+const STRIPS = 3;
+
+function Recaps({ recaps, more }: Pick<Today, "recaps"> & { more: number }) {
   return (
     <Panel>
       <PanelTitle>Recaps to write</PanelTitle>
@@ -97,11 +108,12 @@ function Recaps({ recaps }: Pick<Today, "recaps">) {
           </Flex>
         ))}
       </Stack>
+      <More count={more} what={more === 1 ? "class without a recap" : "classes without a recap"} />
     </Panel>
   );
 }
 
-function Plans({ plans }: Pick<Today, "plans">) {
+function Plans({ plans, more }: Pick<Today, "plans"> & { more: number }) {
   return (
     <Panel>
       <PanelTitle>To solve in the plans</PanelTitle>
@@ -140,6 +152,7 @@ function Plans({ plans }: Pick<Today, "plans">) {
           </Box>
         ))}
       </Stack>
+      <More count={more} what={more === 1 ? "plan" : "plans"} />
     </Panel>
   );
 }
@@ -150,7 +163,7 @@ export function TodayPage() {
   const mayPlan = useMay("plans.write");
   return (
     <Loaded all={[today]}>
-      {({ today: date, lessons, recaps, plans }) => (
+      {({ today: date, lessons, recaps, plans, more }) => (
         <>
           <PageHead title="Today" about={`${longDay(date)}, for ${person.name}`} />
           <SimpleGrid columns={{ base: 1, lg: 2 }} gap="5" templateColumns={{ lg: "3fr 2fr" }}>
@@ -158,7 +171,8 @@ export function TodayPage() {
               {lessons.map((lesson, index) => (
                 <NextLesson key={lesson.sectionId} lesson={lesson} today={date} main={index === 0} />
               ))}
-              {lessons.map((lesson) => (
+              <More count={more.lessons} what={more.lessons === 1 ? "section" : "sections"} />
+              {lessons.slice(0, STRIPS).map((lesson) => (
                 <TermStrip key={lesson.sectionId} lesson={lesson} />
               ))}
               {lessons.length === 0 ? (
@@ -177,8 +191,8 @@ export function TodayPage() {
               ) : null}
             </Stack>
             <Stack gap="4">
-              <Recaps recaps={recaps} />
-              {mayPlan ? <Plans plans={plans} /> : null}
+              <Recaps recaps={recaps} more={more.recaps} />
+              {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
             </Stack>
           </SimpleGrid>
         </>

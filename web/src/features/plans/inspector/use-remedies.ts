@@ -1,7 +1,8 @@
 import type { Finding, LevelPlan } from "@map-step/core/plan";
 import { useEffect, useState } from "react";
+import { tellError } from "../../../kit/toasts.tsx";
 import { ask } from "../../../workers/ask.ts";
-import type { RemedyAnswer, RemedyQuestion, WayOut } from "../../../workers/remedy.worker.ts";
+import type { RemedyQuestion, WayOut } from "../../../workers/remedy.worker.ts";
 
 const openWorker = () =>
   new Worker(new URL("../../../workers/remedy.worker.ts", import.meta.url), { type: "module" });
@@ -9,7 +10,6 @@ const openWorker = () =>
 /** A plan that changes again within this time is not looked at. */
 const SETTLED_MS = 200;
 
-type Done = Extract<RemedyAnswer, { done: true }>;
 interface Answers {
   readonly level: LevelPlan;
   readonly ways: ReadonlyMap<string, WayOut>;
@@ -27,14 +27,16 @@ export function useRemedies(
     const abort = new AbortController();
     const timer = window.setTimeout(() => {
       const waiting = new Map<string, WayOut>();
-      const isDone = (answer: RemedyAnswer): answer is Done => "done" in answer;
-      const take = ({ found }: Exclude<RemedyAnswer, Done>) => {
+      const onNews = (found: WayOut) => {
         waiting.set(found.key, found);
         setAnswers({ level, ways: new Map(waiting) });
       };
       const question: RemedyQuestion = { level, findings };
-      ask<RemedyQuestion, RemedyAnswer, Done>(openWorker, question, isDone, take, abort.signal).catch(
-        () => undefined, // overtaken by a newer plan
+      const { signal } = abort;
+      ask<RemedyQuestion, number, WayOut>(openWorker, question, { onNews, signal }).catch(
+        (error: unknown) => {
+          if (!signal.aborted) tellError(error); // otherwise overtaken by a newer plan
+        },
       );
     }, SETTLED_MS);
     return () => {

@@ -1,0 +1,66 @@
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { api, passwordChange } from "@map-step/contract";
+import { errorText, useChange } from "../../kit/api.ts";
+import { TextField } from "../../kit/fields.tsx";
+import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { useSession, useStartSession } from "../session/session.tsx";
+
+/** One's own account: the password. */
+export function AccountPage() {
+  const { person } = useSession();
+  const start = useStartSession();
+  const change = useChange(api.session.changePassword);
+  const { form } = useContractForm(passwordChange, { current: "", next: "" }, null);
+  const { errors } = form.formState;
+  const save = form.handleSubmit((body) =>
+    change.mutateAsync({ body }).then(
+      (session) => {
+        form.reset({ current: "", next: "" });
+        start(session);
+        tellDone("Your password is changed. Every other sign-in of yours has ended.");
+      },
+      (error: unknown) => {
+        if (!showFieldErrors(form, error)) tellError(errorText(error));
+      },
+    ),
+  );
+  return (
+    <>
+      <PageHead title="Your account" about={`${person.name}, ${person.role}`} />
+      <Box maxW="30rem">
+        <Panel>
+          <PanelTitle>Change your password</PanelTitle>
+          <form noValidate onSubmit={(event) => void save(event)}>
+            <Stack gap="3">
+              <TextField
+                label="Password you use now"
+                type="password"
+                autoComplete="current-password"
+                error={errors.current?.message}
+                {...form.register("current")}
+              />
+              <TextField
+                label="New password"
+                type="password"
+                autoComplete="new-password"
+                help="At least 10 characters; a few words that nobody would guess"
+                error={errors.next?.message}
+                {...form.register("next")}
+              />
+              <Text color="soft" fontSize="sm">
+                You stay signed in here; everywhere else you sign in again.
+              </Text>
+              <Flex justify="flex-end">
+                <Button type="submit" loading={change.isPending}>
+                  Change the password
+                </Button>
+              </Flex>
+            </Stack>
+          </form>
+        </Panel>
+      </Box>
+    </>
+  );
+}

@@ -1,0 +1,36 @@
+import { expect, it } from "vitest";
+import { writeTable } from "./csv.ts";
+import { decodeText } from "./text-file.ts";
+
+const bytes = (...values: number[]): ArrayBuffer => new Uint8Array(values).buffer as ArrayBuffer;
+
+it("writes no cell that a spreadsheet would take for a formula, and says that it is UTF-8", () => {
+  const written = writeTable(
+    ["name", "minutes"],
+    [
+      ["=HYPERLINK(1)", -5],
+      ["@x", 3],
+      ["'+1", 0],
+      ["café", 1],
+    ],
+  );
+  expect(written.startsWith("\uFEFF")).toBe(true);
+  expect(written.slice(1).split("\r\n")).toEqual([
+    "name,minutes",
+    "'=HYPERLINK(1),-5",
+    "'@x,3",
+    "''+1,0",
+    "café,1",
+  ]);
+});
+
+it("reads UTF-8, UTF-16 with its mark, and what spreadsheets on Windows save, which it says", () => {
+  expect(decodeText(new TextEncoder().encode("Chassé").buffer as ArrayBuffer)).toEqual({
+    text: "Chassé",
+    note: null,
+  });
+  expect(decodeText(bytes(0xff, 0xfe, 0x41, 0x00)).text).toBe("A");
+  const windows = decodeText(bytes(0x43, 0x68, 0x61, 0x73, 0x73, 0xe9));
+  expect(windows.text).toBe("Chassé");
+  expect(windows.note).toContain("Windows-1252");
+});
