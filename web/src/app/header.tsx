@@ -24,7 +24,7 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
   const at = week === undefined ? null : Number(week);
   const go = (id: string, to: number | null) => {
     rememberSection(id);
-    navigate(to === null ? `/${place}/${id}` : `/${place}/${id}/${to}`);
+    void navigate(to === null ? `/${place}/${id}` : `/${place}/${id}/${to}`);
   };
   return (
     <Flex gap="3" align="center" wrap="wrap">

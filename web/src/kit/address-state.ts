@@ -39,7 +39,7 @@ export function useAddressState<K extends string>(
     // Once somebody stops typing: each new address draws every page again that reads it.
     const timer = window.setTimeout(() => {
       last.current = next;
-      navigate({ search: next }, { replace: true, preventScrollReset: true, state: OWN });
+      void navigate({ search: next }, { replace: true, preventScrollReset: true, state: OWN });
     }, PAUSE_MS);
     return () => window.clearTimeout(timer);
   }, [values, navigate]);

@@ -17,9 +17,9 @@ const compared = new WeakMap<DanceLibrary, Promise<readonly LikePair[]>>();
  * What the figures of a library have in common. A server lets a thread work it out, once for a library as it is; a
  * program without threads does it itself.
  */
-export function alikeIn(_db: Database, library: DanceLibrary): Promise<readonly LikePair[]> {
+export function alikeIn(library: DanceLibrary): Promise<readonly LikePair[]> {
   const known = compared.get(library);
-  if (known) return known;
+  if (known !== undefined) return known;
   const { dance, figures } = library;
   const found =
     threads()?.run("compareDance", dance.id) ?? Promise.resolve(danceFacts(figures, dance).alike());

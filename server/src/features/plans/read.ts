@@ -152,7 +152,7 @@ export async function computablePlans(db: Database, plans: readonly TaughtPlan[]
     () => listApproaches(db),
   );
   const alikeOf = new Map<string, readonly LikePair[]>();
-  for (const [danceId, library] of libraries) alikeOf.set(danceId, await alikeIn(db, library));
+  for (const [danceId, library] of libraries) alikeOf.set(danceId, await alikeIn(library));
   return plans.flatMap((plan) => {
     const level = levelOf.get(plan.levelId);
     const library = libraries.get(level?.danceId ?? "");

@@ -48,7 +48,7 @@ function FigureForm({ figure, dances, staff }: Props) {
     onSaved: ({ id, name }) => {
       forget();
       tellDone(`${name} is saved`);
-      navigate(`/figures/${id}`);
+      void navigate(`/figures/${id}`);
     },
   });
   const dance = dances.find(({ id }) => id === danceId);

@@ -101,7 +101,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
       forget();
       tellDone(`${name} is saved`);
       onClose();
-      if (!level) navigate(`/levels/${id}`);
+      if (!level) void navigate(`/levels/${id}`);
     },
   });
   const danceId = form.watch("danceId");

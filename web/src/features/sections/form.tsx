@@ -76,7 +76,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       forget();
       tellDone(`${name} is saved`);
       onClose();
-      if (!section) navigate(`/levels/${levelId}/sections/${id}`);
+      if (!section) void navigate(`/levels/${levelId}/sections/${id}`);
     },
   });
   const weeks = levels.data?.find(({ id }) => id === levelId)?.weeks ?? 0;
