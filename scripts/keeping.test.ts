@@ -1,0 +1,114 @@
+import { spawn } from "node:child_process";
+import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { tmpdir } from "node:os";
+import { join } from "node:path";
+import { migrate, openDatabase } from "@map-step/server";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { backUp, readBackup, restore } from "./lib/backup.ts";
+import { type Cluster, startCluster } from "./lib/cluster.ts";
+import { endure } from "./lib/endure.ts";
+import { portFrom } from "./lib/serve.ts";
+
+let folder: string;
+let cluster: Cluster;
+let url: string;
+beforeAll(async () => {
+  folder = mkdtempSync(join(tmpdir(), "map-step-keeping-"));
+  chmodSync(folder, 0o755);
+  cluster = await startCluster(folder, { throwaway: true });
+  url = await cluster.database("studio");
+  await migrate(url);
+  const db = openDatabase(url);
+  await db.Studio.create({ id: 1, name: "Kept house", timeZone: "Europe/Lisbon" });
+  await db.sequelize.close();
+});
+afterAll(async () => {
+  await cluster.stop();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+const named = async (): Promise<string | undefined> => {
+  const db = openDatabase(url);
+  const studio = await db.Studio.findByPk(1);
+  await db.sequelize.close();
+  return studio?.name;
+};
+const rename = async (name: string): Promise<void> => {
+  const db = openDatabase(url);
+  await db.Studio.update({ name }, { where: { id: 1 } });
+  await db.sequelize.close();
+};
+
+describe("a backup", () => {
+  it("brings the studio back as it was, and keeps what was there before", async () => {
+    const file = join(folder, "studio.backup");
+    await backUp(url, file);
+    await rename("Changed since");
+    const before = await restore(url, file);
+    expect(await named()).toBe("Kept house");
+    const old = new URL(url);
+    old.pathname = `/${before}`;
+    const db = openDatabase(old.href);
+    expect((await db.Studio.findByPk(1))?.name).toBe("Changed since");
+    await db.sequelize.close();
+  });
+
+  it("that is broken, cut, newer or none is refused, and nothing changes", async () => {
+    const file = join(folder, "good.backup");
+    await backUp(url, file);
+    const whole = readFileSync(file);
+    const end = whole.indexOf(10);
+    const head = JSON.parse(whole.subarray(0, end).toString()) as Record<string, unknown>;
+    const variant = (about: Record<string, unknown>, dump = whole.subarray(end + 1)) =>
+      Buffer.concat([Buffer.from(`${JSON.stringify({ ...head, ...about })}\n`), dump]);
+    const flipped = Buffer.from(whole);
+    flipped[whole.length - 10] = (flipped[whole.length - 10] ?? 0) ^ 1;
+    for (const [name, content, why] of [
+      ["flipped", flipped, "broken"],
+      ["cut", whole.subarray(0, whole.length - 100), "broken"],
+      ["newer tables", variant({ migration: "9999-later.sql" }), "newer"],
+      ["newer format", variant({ formatVersion: 2 }), "newer"],
+      ["none", Buffer.from("Dear diary\n"), "not a backup"],
+    ] as const) {
+      const bad = join(folder, "bad.backup");
+      writeFileSync(bad, content);
+      expect(() => readBackup(bad), name).toThrow(why);
+      await expect(restore(url, bad), name).rejects.toThrow(why);
+    }
+    expect(await named()).toBe("Kept house");
+  });
+});
+
+describe("what keeps it going", () => {
+  it("loses no acknowledged write when server and database are killed", async () => {
+    const { acknowledged, lost, twice } = await endure(2, 1);
+    expect({ lost, twice }).toEqual({ lost: 0, twice: 0 });
+    expect(acknowledged).toBeGreaterThan(5);
+  });
+
+  it("goes on logging where it can, and never waits for a disk that is full", async () => {
+    const root = process.cwd().replace(/\/scripts$/, "");
+    const file = join(folder, "full.mts");
+    writeFileSync(
+      file,
+      `import pino from "${join(root, "node_modules/pino/pino.js")}";
+      import { quietDestination } from "${join(root, "server/src/http/log.ts")}";
+      const log = pino({}, quietDestination(1));
+      for (let line = 0; line < 5000; line++) log.info("a line that finds no room");
+      setTimeout(() => process.exit(7), 300);`,
+    );
+    const code = await new Promise((resolve) => {
+      const child = spawn("sh", ["-c", `exec "${process.execPath}" --import tsx "${file}" > /dev/full`], {
+        cwd: root,
+        stdio: "ignore",
+      });
+      child.once("exit", resolve);
+    });
+    expect(code).toBe(7);
+  });
+
+  it.each(["", "seventeen", "-1", "70000", "1.5"])("says what is wrong with the port %j", (text) => {
+    if (text === "") expect(portFrom(text, 4317)).toBe(4317);
+    else expect(() => portFrom(text, 4317)).toThrow("from 0 to 65535");
+  });
+});
