@@ -12,6 +12,7 @@ import {
   strandsOf,
 } from "@map-step/core/plan";
 import type { Dance } from "@map-step/core/time";
+import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans } from "./lib/bench-plans.ts";
 import { numbersFrom } from "./lib/numbers.ts";
 
@@ -118,5 +119,6 @@ for (const { what, bar, ms } of rows)
   console.log(
     `${ms.toFixed(2).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}`,
   );
-await benchPlans();
+if (!process.argv.includes("--browser")) await benchPlans();
+await benchInBrowser();
 process.exit(0);

@@ -226,3 +226,31 @@ test("an edit made without a connection is kept and sent when it is back", async
   await expect(strand(page, "Shoulder slide")).toHaveAccessibleName(moved ?? "");
   await saved(page);
 });
+
+test("two people move different figures of one plan: both moves stay, and nobody is asked", async ({
+  page,
+  browser,
+  watch,
+}) => {
+  watch.expectStatus(409);
+  await signIn(page);
+  const other = await another(browser);
+  await openPlan(page, "Shag 1");
+  await openPlan(other, "Shag 1");
+  const beads = await page.getByRole("button", { name: /, new in week / }).all();
+  const names = await Promise.all(
+    beads.slice(0, 2).map(async (bead) => (await bead.getAttribute("aria-label"))?.split(",")[0] ?? ""),
+  );
+  const [first = "", second = ""] = names;
+  await strand(other, first).focus();
+  await other.keyboard.press("End");
+  await saved(other);
+  const moved = await strand(other, first).getAttribute("aria-label");
+  await strand(page, second).focus();
+  await page.keyboard.press("End");
+  await expect(page.getByText("changed something here too. Both changes are kept.")).toBeVisible();
+  await saved(page);
+  await expect(page.getByRole("dialog")).toBeHidden();
+  await expect(strand(page, first)).toHaveAccessibleName(moved ?? "");
+  await other.context().close();
+});

@@ -1,0 +1,239 @@
+import { randomUUID } from "node:crypto";
+import { DEMO_PASSWORD } from "@map-step/demo";
+import { openDatabase } from "@map-step/server";
+import { type Browser, chromium, type Page } from "@playwright/test";
+import { BIG_TODAY, openBigStudio } from "./big.ts";
+import { buildWeb } from "./build.ts";
+import { CHROMIUM_FLAGS, needChromium } from "./packages.ts";
+import { startServer } from "./serve.ts";
+
+const PAGE_BAR_MS = 1_500;
+const KEY_BAR_MS = 100;
+const FRAME_BAR_MS = 50;
+const SIGN_IN_BAR_MS = 3_500;
+/** A slow line and a slow phone: 1.6 Mbit/s, 150 ms, a quarter of the processor. */
+const LINE = { bytesPerSecond: (1.6 * 1_000_000) / 8, latencyMs: 150, slower: 4 };
+const DRAG_MS = 3_000;
+
+const line = (ms: number, bar: number, what: string): void =>
+  console.log(
+    `${ms.toFixed(0).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}`,
+  );
+const middle = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1] ?? 0;
+
+/** A level of 60 figures over 12 weeks in the large studio. */
+async function layWidePlan(url: string): Promise<{ levelId: string }> {
+  const db = openDatabase(url, { patient: true });
+  const dance = await db.Dance.findOne({ order: ["name"], rejectOnEmpty: true });
+  const figures = await db.Figure.findAll({ where: { danceId: dance.id }, order: ["name"], limit: 60 });
+  const levelId = randomUUID();
+  const planId = randomUUID();
+  await db.Level.create({
+    id: levelId,
+    danceId: dance.id,
+    name: "The widest",
+    followsId: null,
+    weeks: 12,
+    lessonMinutes: 90,
+    warmUpMinutes: 8,
+    wrapMinutes: 7,
+    mostNew: 6,
+    mostNewCounts: 3,
+    settledLessons: 1,
+    firstShowWeek: 1,
+    talkWeek: 1,
+    bpm: null,
+    breakWeeks: 0,
+    approachId: "steps-first",
+  });
+  await db.Plan.create({ id: planId, levelId, sectionId: null });
+  await db.PlanFigure.bulkCreate(
+    figures.map(({ id }, position) => ({
+      planId,
+      figureId: id,
+      week: 1 + Math.floor(position / 5),
+      position,
+      pinned: false,
+      wish: "may" as const,
+      worth: 5,
+      parts: 1,
+      approachId: null,
+      extraReturns: [],
+    })),
+  );
+  await db.sequelize.close();
+  return { levelId };
+}
+
+/** Until a page shows what it is for, and nothing of it is still on its way. */
+async function openIn(page: Page, address: string): Promise<number> {
+  const start = performance.now();
+  await page.goto(address, { waitUntil: "commit" });
+  await page.locator("h1").first().waitFor();
+  await page.waitForFunction(() => document.querySelector("[aria-busy=true]") === null);
+  return performance.now() - start;
+}
+
+async function benchPages(page: Page, address: string, levelId: string): Promise<void> {
+  const get = async <T>(path: string): Promise<T> =>
+    page.evaluate(async (at) => (await fetch(`/api${at}`)).json(), path) as Promise<T>;
+  const [section] = (await get<{ id: string; levelId: string; dates: string[] }[]>("/sections")).slice(5);
+  const [figure] = await get<{ id: string }[]>("/figures");
+  const places: readonly (readonly [string, string])[] = [
+    ["Today", "/"],
+    ["Figures", "/figures"],
+    ["a figure", `/figures/${figure?.id}`],
+    ["Step map", "/step-map"],
+    ["Levels", "/levels"],
+    ["a plan, 60 × 12", `/levels/${levelId}`],
+    ["a section's plan", `/levels/${section?.levelId}/sections/${section?.id}`],
+    ["Lessons", `/lessons/${section?.id}`],
+    ["a lesson", `/lessons/${section?.id}/4`],
+    ["a recap", `/recaps/${section?.id}/2`],
+    ["Checks", `/checks/${section?.id}`],
+    ["Staff", "/staff"],
+  ];
+  for (const [name, path] of places) {
+    const times: number[] = [];
+    for (let round = 0; round < 3; round++) times.push(await openIn(page, address + path));
+    line(middle(times), PAGE_BAR_MS, `${name} of the large studio, until it can be used`);
+  }
+}
+
+async function benchSearch(page: Page, address: string): Promise<void> {
+  await openIn(page, `${address}/figures`);
+  const times: number[] = [];
+  for (const key of "turn") {
+    await page.getByLabel("Search by name").focus();
+    const shown = page.evaluate(
+      () =>
+        new Promise<number>((resolve) => {
+          const before = document.querySelector("main")?.textContent;
+          document.addEventListener(
+            "keydown",
+            () => {
+              const start = performance.now();
+              const look = () =>
+                document.querySelector("main")?.textContent === before
+                  ? requestAnimationFrame(look)
+                  : requestAnimationFrame(() => resolve(performance.now() - start));
+              requestAnimationFrame(look);
+            },
+            { once: true },
+          );
+        }),
+    );
+    await page.waitForTimeout(50);
+    await page.keyboard.press(key);
+    times.push(await shown);
+    await page.waitForTimeout(400);
+  }
+  line(
+    Math.max(...times),
+    KEY_BAR_MS,
+    "a key in the library's search until its figures show, of 2,000 (longest of 4)",
+  );
+}
+
+async function benchDrag(page: Page, address: string, levelId: string): Promise<void> {
+  await openIn(page, `${address}/levels/${levelId}`);
+  const bead = page.getByRole("button", { name: /, new in week / }).first();
+  await bead.waitFor();
+  await page.waitForTimeout(4_000);
+  const box = await bead.boundingBox();
+  if (!box) throw new Error("no strand on screen");
+  const frames = page.evaluate(
+    (ms) =>
+      new Promise<number[]>((resolve) => {
+        const lengths: number[] = [];
+        const begin = performance.now();
+        let last = begin;
+        const tick = (now: number) => {
+          lengths.push(now - last);
+          last = now;
+          if (now - begin < ms) requestAnimationFrame(tick);
+          else resolve(lengths.slice(2));
+        };
+        requestAnimationFrame(tick);
+      }),
+    DRAG_MS,
+  );
+  await bead.hover();
+  await page.mouse.down();
+  const until = performance.now() + DRAG_MS - 300;
+  for (let step = 0; performance.now() < until; step++) {
+    await page.mouse.move(box.x + 20 + 300 * (1 + Math.sin(step / 12)), box.y + box.height / 2);
+    await page.waitForTimeout(12);
+  }
+  await page.mouse.up();
+  const sorted = (await frames).sort((a, b) => a - b);
+  const share = sorted[Math.floor(sorted.length * 0.95)] ?? 0;
+  line(
+    sorted.at(-1) ?? 0,
+    FRAME_BAR_MS,
+    `longest frame of a drag of 3 s in 60 × 12 (95 % of them under ${share.toFixed(0)} ms)`,
+  );
+}
+
+async function benchSignIn(browser: Browser, address: string): Promise<void> {
+  const times: number[] = [];
+  for (let round = 0; round < 3; round++) {
+    const page = await (await browser.newContext()).newPage();
+    const devtools = await page.context().newCDPSession(page);
+    await devtools.send("Network.enable");
+    await devtools.send("Network.emulateNetworkConditions", {
+      offline: false,
+      latency: LINE.latencyMs,
+      downloadThroughput: LINE.bytesPerSecond,
+      uploadThroughput: LINE.bytesPerSecond,
+    });
+    await devtools.send("Emulation.setCPUThrottlingRate", { rate: LINE.slower });
+    const start = performance.now();
+    await page.goto(address, { waitUntil: "commit" });
+    await page.getByRole("button", { name: "Sign in" }).waitFor();
+    times.push(performance.now() - start);
+    await page.context().close();
+  }
+  line(
+    middle(times),
+    SIGN_IN_BAR_MS,
+    "the sign-in page until it can be used, at 1.6 Mbit/s, 150 ms, a quarter of the processor",
+  );
+}
+
+/** What people wait for in the browser, over the large studio. */
+export async function benchInBrowser(): Promise<void> {
+  buildWeb();
+  const studio = await openBigStudio();
+  const { levelId } = await layWidePlan(studio.url);
+  const server = await startServer({
+    DATABASE_URL: studio.url,
+    SESSION_SECRET: "of a studio that is gone in an hour",
+    STUDIO_TODAY: BIG_TODAY,
+    LOG_LEVEL: "error",
+    PORT: "0",
+  });
+  const address = `http://127.0.0.1:${server.port}`;
+  const browser = await chromium.launch({ executablePath: needChromium(), args: [...CHROMIUM_FLAGS] });
+  try {
+    console.log(
+      "\nin Chromium, over a studio of 2,000 figures, 200 sections and 3,000 students, in milliseconds\n",
+    );
+    await benchSignIn(browser, address);
+    const page = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })
+    ).newPage();
+    await page.goto(address);
+    await page.getByLabel("Address").fill("person1@big.example");
+    await page.getByLabel("Password").fill(DEMO_PASSWORD);
+    await page.getByRole("button", { name: "Sign in" }).click();
+    await page.getByRole("heading", { name: "Today" }).waitFor();
+    await benchPages(page, address, levelId);
+    await benchSearch(page, address);
+    await benchDrag(page, address, levelId);
+  } finally {
+    await browser.close();
+    await server.stop();
+    await studio.stop();
+  }
+}
