@@ -1,12 +1,13 @@
 import { spawn } from "node:child_process";
-import { chmodSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { migrate, openDatabase } from "@map-step/server";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { backUp, readBackup, restore } from "./lib/backup.ts";
 import { type Cluster, startCluster } from "./lib/cluster.ts";
 import { endure } from "./lib/endure.ts";
+import { keepGoing } from "./lib/keep-going.ts";
 import { portFrom } from "./lib/serve.ts";
 
 let folder: string;
@@ -84,6 +85,39 @@ describe("what keeps it going", () => {
     const { acknowledged, lost, twice } = await endure(2, 1);
     expect({ lost, twice }).toEqual({ lost: 0, twice: 0 });
     expect(acknowledged).toBeGreaterThan(5);
+  });
+
+  it("starts the server again after an error that nobody awaited, which ends it in order", async () => {
+    const mark = join(folder, "once");
+    const fault = join(folder, "fault.mjs");
+    writeFileSync(
+      fault,
+      `import { existsSync, writeFileSync } from "node:fs";
+      if (process.argv[1]?.endsWith("main.ts") && !existsSync("${mark}")) {
+        setTimeout(() => { writeFileSync("${mark}", ""); Promise.reject(new Error("nobody awaits this")); }, 4000);
+      }`,
+    );
+    const settings = {
+      DATABASE_URL: url,
+      SESSION_SECRET: "of a studio that is gone in an hour",
+      LOG_LEVEL: "silent",
+      PORT: "0",
+      NODE_OPTIONS: `--import ${fault}`,
+    };
+    const here = process.cwd();
+    process.chdir(here.replace(/\/scripts$/, ""));
+    const kept = await keepGoing(settings, null);
+    const answers = () =>
+      fetch(`http://127.0.0.1:${kept.port}/api/session`).then(
+        ({ status }) => status,
+        () => 0,
+      );
+    expect(await answers()).toBe(200);
+    await vi.waitUntil(() => existsSync(mark), { timeout: 30_000 });
+    await vi.waitUntil(async () => (await answers()) === 200, { timeout: 30_000, interval: 300 });
+    await kept.stop();
+    process.chdir(here);
+    expect(await answers()).toBe(0);
   });
 
   it("goes on logging where it can, and never waits for a disk that is full", async () => {

@@ -9,8 +9,9 @@ test("a section is asked for before it goes, says what goes with it, and comes b
   await page.goto(`${demoStudio()}/levels`);
   const level = page.getByRole("region", { name: "Hustle 1" });
   await level
-    .getByRole("button", { name: /Thursday section.*settings|settings.*Thursday section/i })
-    .first()
+    .getByText("Thursday section")
+    .locator("xpath=ancestor::*[.//button][1]")
+    .getByRole("button", { name: "Settings" })
     .click();
   await page.getByRole("button", { name: "Remove …" }).click();
   const asked = page.getByRole("dialog", { name: "Remove Thursday section?" });

@@ -108,6 +108,12 @@ test("a level and a section go and come back", async ({ page }) => {
   await expect(page.getByRole("heading", { name: "Which figures does this level teach?" })).toBeVisible();
   await page.getByRole("link", { name: "Levels" }).click();
   const level = page.getByRole("region", { name: "Short course" });
+  const removeSection = async () => {
+    await page.getByRole("button", { name: "Remove …" }).click();
+    const asked = page.getByRole("dialog", { name: "Remove Sundays?" });
+    await expect(asked).toContainText("Nothing was taught in it yet.");
+    await asked.getByRole("button", { name: "Remove the section" }).click();
+  };
   await level.getByRole("button", { name: "New section" }).click();
   await page.getByLabel("Name").fill("Sundays");
   await page.getByRole("button", { name: "Save the section" }).click();
@@ -115,12 +121,12 @@ test("a level and a section go and come back", async ({ page }) => {
   await page.getByRole("link", { name: "Levels" }).click();
   await expect(level.getByText("Sundays", { exact: true })).toBeVisible();
   await level.getByRole("button", { name: "Settings" }).last().click();
-  await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
+  await removeSection();
   await expect(level.getByText("No section runs this level yet.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
   await expect(level.getByText("Sundays", { exact: true })).toBeVisible();
   await level.getByRole("button", { name: "Settings" }).last().click();
-  await page.getByRole("dialog").getByRole("button", { name: "Remove" }).click();
+  await removeSection();
   await level.getByRole("button", { name: "Remove" }).click();
   await expect(level).toHaveCount(0);
   const message = page.getByRole("status").filter({ hasText: "Short course is taken away" });

@@ -5,7 +5,7 @@ import { createApp } from "./app.ts";
 import { readConfig } from "./config.ts";
 import { openDatabase } from "./db/connection.ts";
 import { migrate } from "./db/migrate.ts";
-import { quietDestination } from "./http/log.ts";
+import { errorForLog, quietDestination } from "./http/log.ts";
 import { internal } from "./http/problems.ts";
 import { owedAnswer } from "./http/request.ts";
 
@@ -40,7 +40,7 @@ const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   process.send?.({ port: (server.address() as AddressInfo).port });
   // Nobody waits for it: what is not ready is worked out when it is asked for.
   warmUp().catch((reason: unknown) =>
-    log.warn({ err: reason }, "what plans have to solve was not looked at"),
+    log.warn({ error: errorForLog(reason) }, "what plans have to solve was not looked at"),
   );
 });
 server.requestTimeout = 60_000;
@@ -67,7 +67,7 @@ process.once("disconnect", () => stop(0));
 
 /** What nobody foresaw ends the request it belongs to and then, in order, this process; whoever runs it starts another. */
 function unforeseen(error: unknown): void {
-  log.fatal({ err: error }, "an error that nobody awaited");
+  log.fatal({ error: errorForLog(error) }, "an error that nobody awaited");
   const { problem } = internal();
   owedAnswer()?.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));
   stop(1);

@@ -1,5 +1,6 @@
 import { api, type Setup } from "@map-step/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { errorForLog } from "../src/http/log.ts";
 import { services } from "../src/index.ts";
 import { openStudio, PASSWORD, type TestStudio } from "./studio.ts";
 
@@ -189,5 +190,44 @@ describe("signing in and out", () => {
     expect((await outside.call(api.session.read)).body.demoAccounts).toHaveLength(1);
     const inside = await studio.as("teacher");
     expect((await inside.call(api.session.read)).body.demoAccounts).toEqual([]);
+  });
+});
+
+describe("behind a proxy that speaks HTTPS", () => {
+  const enter = async (studio: TestStudio, proto: string) => {
+    await studio.as("director");
+    const visitor = await studio.visitor();
+    const body = { email: "director1@test.example", password: PASSWORD };
+    return visitor.send("POST", "/session", body, {
+      "x-forwarded-proto": proto,
+      "x-forwarded-for": "203.0.113.5",
+    });
+  };
+
+  it("people sign in with a cookie that only HTTPS carries", async () => {
+    const studio = await openStudio({ studio: true }, { SECURE_COOKIES: "true", TRUST_PROXY: "1" });
+    expect((await enter(studio, "https")).headers.get("set-cookie")).toMatch(/Secure/);
+    await studio.close();
+  });
+
+  it("and without a trusted proxy what a visitor says of the line counts for nothing", async () => {
+    const studio = await openStudio({ studio: true }, { SECURE_COOKIES: "true", TRUST_PROXY: "false" });
+    expect((await enter(studio, "https")).headers.get("set-cookie")).toBeNull();
+    await studio.close();
+  });
+});
+
+describe("what is written into the log", () => {
+  it("of an error of the database holds nothing that somebody typed", async () => {
+    const studio = await openStudio();
+    const typed = "Wendel's mother called";
+    const sql = "insert into staff (name, email, role, password_hash) values ($1, $1, $1, $1)";
+    const error = await studio.db.sequelize.query(sql, { bind: [typed] }).catch((thrown: unknown) => thrown);
+    expect(JSON.stringify(error)).toContain("Wendel");
+    const logged = errorForLog(error);
+    expect(JSON.stringify(logged)).not.toContain("Wendel");
+    expect(logged.code).toBe("23514");
+    expect(logged.stack).toContain("at ");
+    await studio.close();
   });
 });

@@ -83,7 +83,10 @@ export interface TestStudio {
 }
 
 /** A server on a database of its own. */
-export async function openStudio(furnish: { studio: boolean } = { studio: true }): Promise<TestStudio> {
+export async function openStudio(
+  furnish: { studio: boolean } = { studio: true },
+  settings: Record<string, string> = {},
+): Promise<TestStudio> {
   const url = await newDatabase(true);
   const db = openDatabase(url);
   const config = readConfig({
@@ -92,6 +95,7 @@ export async function openStudio(furnish: { studio: boolean } = { studio: true }
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "silent",
     TRUST_PROXY: "true",
+    ...settings,
   });
   const { app, close } = createApp(db, config);
   const server = await new Promise<Server>((resolve) => {

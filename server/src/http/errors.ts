@@ -6,6 +6,7 @@ import {
   ForeignKeyConstraintError,
   UniqueConstraintError,
 } from "sequelize";
+import { errorForLog } from "./log.ts";
 import {
   badRequest,
   HttpProblem,
@@ -81,7 +82,7 @@ function asProblem(error: unknown): HttpProblem | null {
 export const answerErrors: ErrorRequestHandler = (error, request, response, next) => {
   if (response.headersSent) return next(error);
   const known = asProblem(error);
-  if (!known) request.log.error({ err: error }, "unforeseen error");
+  if (!known) request.log.error({ error: errorForLog(error) }, "unforeseen error");
   const { problem } = known ?? internal();
   if (problem.status === 503) response.set("Retry-After", "2");
   response.status(problem.status).type("application/problem+json").send(JSON.stringify(problem));

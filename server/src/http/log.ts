@@ -28,3 +28,28 @@ export function quietDestination(descriptor = 1): DestinationStream {
     },
   };
 }
+
+/** What of an error goes into the log. */
+interface Logged {
+  readonly name: string;
+  readonly message: string;
+  readonly stack: string;
+  readonly code?: string;
+}
+
+/**
+ * An error without anything that somebody typed: what the database says of a row quotes it, and the statement carries
+ * its values, so of such an error only its kind and where it came from are told.
+ */
+export function errorForLog(error: unknown): Logged {
+  if (!(error instanceof Error))
+    return { name: "Error", message: "something that is no error was thrown", stack: "" };
+  const { name, stack = "" } = error;
+  const frames = stack
+    .split("\n")
+    .filter((line) => /^\s+at /.test(line))
+    .join("\n");
+  const { parent } = error as { parent?: { code?: unknown } };
+  if (!parent) return { name, message: error.message, stack: frames };
+  return { name, message: "an error of the database", stack: frames, code: String(parent.code ?? "") };
+}

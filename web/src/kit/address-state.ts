@@ -1,13 +1,7 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { useLocation, useNavigate } from "react-router";
+import { useCallback, useEffect, useState } from "react";
+import { useLocation } from "react-router";
 
 type Values<K extends string> = Readonly<Record<K, string>>;
-
-const PAUSE_MS = 150;
-
-/** Marks an address that this page wrote itself. */
-const OWN = { own: true } as const;
-const isOwn = (state: unknown): boolean => typeof state === "object" && state !== null && "own" in state;
 
 const written = (values: Readonly<Record<string, string>>): string =>
   new URLSearchParams(Object.entries(values).filter(([, value]) => value !== "")).toString();
@@ -20,8 +14,7 @@ const written = (values: Readonly<Record<string, string>>): string =>
 export function useAddressState<K extends string>(
   ...names: readonly K[]
 ): [Values<K>, (change: Partial<Values<K>>) => void] {
-  const { search, key, state } = useLocation();
-  const navigate = useNavigate();
+  const { search, key, pathname } = useLocation();
   const read = () => {
     const params = new URLSearchParams(search);
     return Object.fromEntries(names.map((name) => [name, params.get(name) ?? ""])) as Values<K>;
@@ -30,19 +23,13 @@ export function useAddressState<K extends string>(
   const [followed, setFollowed] = useState(key);
   if (followed !== key) {
     setFollowed(key);
-    if (!isOwn(state)) setValues(read());
+    setValues(read());
   }
-  const last = useRef(written(values));
   useEffect(() => {
+    // Not by way of the router: that would draw every page anew with each key, and meet a link that is just followed.
     const next = written(values);
-    if (last.current === next) return;
-    // Once somebody stops typing: each new address draws every page again that reads it.
-    const timer = window.setTimeout(() => {
-      last.current = next;
-      void navigate({ search: next }, { replace: true, preventScrollReset: true, state: OWN });
-    }, PAUSE_MS);
-    return () => window.clearTimeout(timer);
-  }, [values, navigate]);
+    window.history.replaceState(window.history.state, "", next === "" ? pathname : `${pathname}?${next}`);
+  }, [values, pathname]);
   const set = useCallback(
     (change: Partial<Values<K>>) => setValues((before) => ({ ...before, ...change })),
     [],

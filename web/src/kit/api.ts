@@ -103,7 +103,8 @@ const allThere = <T>(results: readonly { readonly data: T | undefined }[]): read
 /** After a change everything read before is read again when next shown; the session is its own. */
 const refresh = (client: QueryClient, gone: string | null) =>
   client.invalidateQueries({
-    predicate: ({ queryKey: [place] }) => place !== keyOf(api.session.read)[0] && place !== gone,
+    predicate: ({ queryKey: [place] }) =>
+      place !== keyOf(api.session.read)[0] && !(gone !== null && String(place).startsWith(gone)),
   });
 
 /** Changes something with an endpoint. What it takes away is not read again. */

@@ -1,4 +1,5 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { diffWords } from "diff";
 import { useState } from "react";
 import { whoAndWhen } from "./autosave.ts";
 import { Modal } from "./dialog.tsx";
@@ -6,6 +7,24 @@ import type { Difference } from "./merge.ts";
 import type { Changed } from "./saver.ts";
 
 type Side = "mine" | "theirs";
+
+/** A version with the words marked in which it differs from the other one. */
+function Marked({ text, other }: { text: string; other: string }) {
+  if (text === "") return "nothing";
+  let at = 0;
+  return diffWords(other, text).map(({ value, added, removed }) => {
+    if (removed) return null;
+    const key = at;
+    at += value.length;
+    return added ? (
+      <Text as="mark" key={key} bg="apricotWash" color="ink">
+        {value}
+      </Text>
+    ) : (
+      <span key={key}>{value}</span>
+    );
+  });
+}
 
 interface Props {
   readonly differences: readonly Difference[];
@@ -72,7 +91,9 @@ export function ConflictDialog({ differences, changed, onChoose, onClose }: Prop
                   textAlign="left"
                   justifyContent="flex-start"
                 >
-                  {name}: {value === "" ? "nothing" : value}
+                  <span>
+                    {name}: <Marked text={value} other={side === "mine" ? theirs : mine} />
+                  </span>
                 </Button>
               ))}
             </Flex>

@@ -21,23 +21,42 @@ const firstOf = <T>(list: readonly T[]) => ({
   more: Math.max(0, list.length - MOST),
 });
 
-/** Titles of what the last taught lesson of each section left, by section. */
-async function carriedBySection(
+interface Ahead {
+  /** Titles of what the last taught lesson left. */
+  readonly carried: readonly string[];
+  readonly teachers: readonly string[];
+}
+
+/** What there is to say of the next lesson of some sections, by section. */
+async function aheadOf(
   db: Database,
   places: readonly { readonly sectionId: string; readonly week: number }[],
-): Promise<ReadonlyMap<string, readonly string[]>> {
-  const rows = await rowsOf<{ sectionId: string; segments: Parameters<typeof carryOver>[0] }>(
+): Promise<ReadonlyMap<string, Ahead>> {
+  const rows = await rowsOf<{
+    sectionId: string;
+    teachers: string[];
+    segments: Parameters<typeof carryOver>[0];
+  }>(
     db,
-    `select l.section_id as "sectionId", json_agg(json_build_object(
-         'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'layers', s.layers,
-         'minutes', s.minutes, 'locked', s.locked, 'cautions', s.cautions, 'covered', s.covered,
-         'reached', s.reached) order by s.position) as segments
+    `select asked.section_id as "sectionId",
+       array(select staff.name from section_teachers t join staff on staff.id = t.staff_id
+             where t.section_id = asked.section_id order by t.created_at, staff.id) as teachers,
+       coalesce((
+         select json_agg(json_build_object(
+           'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'layers', s.layers,
+           'minutes', s.minutes, 'locked', s.locked, 'cautions', s.cautions, 'covered', s.covered,
+           'reached', s.reached) order by s.position)
+         from lesson_segments s where s.lesson_id = l.id), '[]') as segments
      from unnest($sections::uuid[], $weeks::int[]) as asked (section_id, week)
-     join lessons l on l.section_id = asked.section_id and l.week = asked.week and l.state = 'taught'
-     join lesson_segments s on s.lesson_id = l.id group by l.section_id`,
+     left join lessons l on l.section_id = asked.section_id and l.week = asked.week and l.state = 'taught'`,
     { sections: places.map(({ sectionId }) => sectionId), weeks: places.map(({ week }) => week) },
   );
-  return new Map(rows.map((row) => [row.sectionId, carryOver(row.segments).map(({ title }) => title)]));
+  return new Map(
+    rows.map(({ sectionId, teachers, segments }) => [
+      sectionId,
+      { teachers, carried: carryOver(segments).map(({ title }) => title) },
+    ]),
+  );
 }
 
 interface Course {
@@ -74,15 +93,8 @@ export async function todayFor(
     () => listLevels(db),
     () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
   );
-  const [staff, lessonsOf] = await together(
-    () =>
-      rowsOf<{ id: string; name: string }>(db, "select id, name from staff where id = any($ids::uuid[])", {
-        ids: sections.flatMap(({ teacherIds }) => teacherIds),
-      }),
-    () => listLessons(db, sections),
-  );
+  const lessonsOf = await listLessons(db, sections);
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
-  const staffNames = new Map(staff.map(({ id, name }) => [id, name]));
   const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? []));
   const withLine = (section: Section, lesson: LessonSummary) => ({
     ...lesson,
@@ -96,7 +108,7 @@ export async function todayFor(
     return next ? [{ ...withLine(section, next), course }] : [];
   });
   const lessons = firstOf(upcoming.sort(byDate));
-  const carried = await carriedBySection(
+  const ahead = await aheadOf(
     db,
     lessons.list.map(({ course, sectionId }) => ({ sectionId, week: heldBefore(course) })),
   );
@@ -124,11 +136,10 @@ export async function todayFor(
   );
   return {
     today,
-    lessons: lessons.list.map(({ course: { section }, ...lesson }) => ({
-      ...lesson,
-      teachers: section.teacherIds.flatMap((id) => staffNames.get(id) ?? []),
-      carried: [...(carried.get(section.id) ?? [])],
-    })),
+    lessons: lessons.list.map(({ course: _course, ...lesson }) => {
+      const { teachers = [], carried = [] } = ahead.get(lesson.sectionId) ?? {};
+      return { ...lesson, teachers: [...teachers], carried: [...carried] };
+    }),
     recaps: recaps.list,
     plans: [...plans.list],
     more: { lessons: lessons.more, recaps: recaps.more, plans: plans.more },
