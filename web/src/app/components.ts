@@ -26,6 +26,23 @@ import {
   tokens,
 } from "@chakra-ui/react/theme";
 
+/** The colours that the looks above speak of, and no others: each is a line of every page's first style sheet. */
+const HUES = [
+  "transparent",
+  "current",
+  "black",
+  "white",
+  "whiteAlpha",
+  "blackAlpha",
+  "gray",
+  "red",
+  "orange",
+];
+const MEANINGS = ["bg", "fg", "border", "gray", "red", "orange"];
+
+const some = <T extends object>(all: T, names: readonly string[]): T =>
+  Object.fromEntries(Object.entries(all).filter(([name]) => names.includes(name))) as T;
+
 /** The looks of the components that are used here, and of no others, to keep the first load small. */
 export const components = defineConfig({
   preflight: true,
@@ -37,9 +54,9 @@ export const components = defineConfig({
     breakpoints,
     keyframes,
     layerStyles,
-    semanticTokens,
+    semanticTokens: { ...semanticTokens, colors: some(semanticTokens.colors ?? {}, MEANINGS) },
     textStyles,
-    tokens,
+    tokens: { ...tokens, colors: some(tokens.colors ?? {}, HUES) },
     recipes: {
       badge: badgeRecipe,
       button: buttonRecipe,

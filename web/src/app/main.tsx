@@ -6,7 +6,7 @@ import { QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-qu
 import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { RouterProvider } from "react-router";
-import { SESSION_KEY } from "../features/session/session.tsx";
+import { loadSignIn, readEarlySession, SESSION_KEY, wasSignedIn } from "../features/session/session.tsx";
 import { ApiError } from "../kit/api.ts";
 import { workOffline } from "../kit/offline.ts";
 import { Toasts } from "../kit/toasts.tsx";
@@ -34,6 +34,10 @@ const client: QueryClient = new QueryClient({
     },
   },
 });
+
+// Who is signed in is asked at once, not when the first page is drawn; whoever was not gets the page to sign in on.
+void client.prefetchQuery({ queryKey: SESSION_KEY, queryFn: readEarlySession });
+if (!wasSignedIn()) void loadSignIn();
 
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no place for the application");

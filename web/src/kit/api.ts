@@ -37,6 +37,12 @@ const address = (path: string, params: Readonly<Record<string, unknown>> = {}): 
 const isSession = (value: unknown): value is Session =>
   typeof value === "object" && value !== null && "csrfToken" in value;
 
+/** Changes are sent with the token of this session from now on. */
+export function takeSession(session: Session): Session {
+  csrfToken = session.csrfToken;
+  return session;
+}
+
 /** Sends a request of the contract. @throws ApiError for every answer that is not a success */
 export async function call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
@@ -58,7 +64,7 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
     throw new ApiError(unreachable);
   });
   if (!response.ok) throw new ApiError(answer as Problem);
-  if (isSession(answer)) csrfToken = answer.csrfToken;
+  if (isSession(answer)) takeSession(answer);
   return answer as z.output<R>;
 }
 

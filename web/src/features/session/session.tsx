@@ -2,7 +2,7 @@ import { api, may, type Permission, type Person, type Session } from "@map-step/
 import { useQueryClient } from "@tanstack/react-query";
 import { createContext, lazy, Suspense, useContext, useEffect, useState } from "react";
 import { Outlet } from "react-router";
-import { call, keyOf, useApi } from "../../kit/api.ts";
+import { call, keyOf, takeSession, useApi } from "../../kit/api.ts";
 import { showTimesIn } from "../../kit/dates.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
 import { forgetAnswers } from "../../kit/offline.ts";
@@ -42,7 +42,8 @@ export function useSignOut(): () => void {
     }, tellError);
 }
 
-const SignInPage = lazy(async () => ({ default: (await import("./sign-in.tsx")).SignInPage }));
+export const loadSignIn = () => import("./sign-in.tsx");
+const SignInPage = lazy(async () => ({ default: (await loadSignIn()).SignInPage }));
 const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).SetupPage }));
 
 const KEPT = "map-step:last-session";
@@ -59,6 +60,24 @@ function keptSession(): Session | null {
     return null;
   }
 }
+
+declare global {
+  interface Window {
+    /** The first answer about the session, asked for by `early.js`; nothing when the studio could not be reached. */
+    earlySession?: Promise<Response | null>;
+  }
+}
+
+/** The session as it was asked for before the application was here; asked anew where that came to nothing. */
+export async function readEarlySession(): Promise<Session> {
+  const early = await window.earlySession;
+  delete window.earlySession;
+  if (!early?.ok) return call(api.session.read, {});
+  return takeSession((await early.json()) as Session);
+}
+
+/** Whether somebody was signed in here when the studio was last reached. */
+export const wasSignedIn = (): boolean => keptSession() !== null;
 
 function keepSession(session: Session): void {
   try {
