@@ -5,7 +5,7 @@ import type { WorkboxPlugin } from "workbox-core/types.js";
 import { ExpirationPlugin } from "workbox-expiration";
 import { registerRoute } from "workbox-routing";
 import { CacheFirst, NetworkFirst } from "workbox-strategies";
-import { ANSWERS, FILES, PAGE } from "../kit/offline.ts";
+import { ANSWERS, EARLY, FILES, PAGE } from "../kit/offline.ts";
 
 declare const self: ServiceWorkerGlobalScope;
 
@@ -29,6 +29,12 @@ registerRoute(
     networkTimeoutSeconds: PATIENCE_S,
     plugins: [isRight, { cacheKeyWillBeUsed: async () => PAGE }],
   }),
+);
+
+/** What runs before the application has no fingerprint in its name, so the studio's own comes first. */
+registerRoute(
+  ({ url, sameOrigin }) => sameOrigin && url.pathname === EARLY,
+  new NetworkFirst({ cacheName: FILES, networkTimeoutSeconds: PATIENCE_S, plugins: [isRight] }),
 );
 
 /** Files carry a fingerprint in their name, so a kept one is never out of date. They are kept by the page that needs them. */

@@ -1,8 +1,9 @@
 /** Where a browser keeps what a class needs without a network: files of the application, answers of the studio. */
 export const FILES = "map-step-files";
 export const ANSWERS = "map-step-answers";
-/** Under which address the one page of the application is kept. */
+/** Under which address the one page of the application is kept, and what runs before it. */
 export const PAGE = "/";
+export const EARLY = "/early.js";
 
 /** Whether this browser and this build can work without a network. */
 const isAble = (): boolean => import.meta.env.PROD && "serviceWorker" in navigator;
@@ -35,7 +36,7 @@ export async function keepForOffline(read: () => Promise<unknown>): Promise<bool
     .getEntriesByType("resource")
     .map(({ name }) => new URL(name))
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"));
-  const wanted = [PAGE, ...new Set(loaded.map(({ pathname }) => pathname))];
+  const wanted = [PAGE, EARLY, ...new Set(loaded.map(({ pathname }) => pathname))];
   await Promise.all([files.addAll(wanted), read()]);
   // Files of an earlier build are of no use any more.
   for (const request of await files.keys())

@@ -8,6 +8,7 @@ import { longDay, weekdays } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { SectionDialog } from "../sections/form.tsx";
 import { useMay } from "../session/session.tsx";
 import { LevelDialog } from "./form.tsx";
@@ -142,6 +143,9 @@ function LevelPanel({ level, dance, sections, teachersOf, approaches, onOpen }: 
   );
 }
 
+/** With more levels than this, those of one dance are shown at a time. */
+const MOST_AT_ONCE = 20;
+
 export function LevelsPage() {
   const levels = useApi(api.levels.list, {});
   const sections = useApi(api.sections.list, {});
@@ -149,12 +153,15 @@ export function LevelsPage() {
   const staff = useApi(api.staff.list, {});
   const approaches = useApi(api.approaches.list, {});
   const mayLevels = useMay("levels.write");
+  const { dance, choose } = useDanceChoice(dances.data);
   const [open, setOpen] = useState<Open>(null);
   const close = () => setOpen(null);
   return (
     <Loaded all={[levels, sections, dances, staff, approaches]}>
       {(allLevels, allSections, allDances, members, own) => {
         const newLevel = mayLevels && allDances.length > 0;
+        const many = dance !== undefined && allLevels.length > MOST_AT_ONCE;
+        const shown = many ? allLevels.filter(({ danceId }) => danceId === dance.id) : allLevels;
         const teachersOf = ({ teacherIds }: Section) =>
           members
             .filter(({ id }) => teacherIds.includes(id))
@@ -166,6 +173,7 @@ export function LevelsPage() {
               title="Levels"
               about="Each level is a run of weekly lessons; sections are its running classes"
             >
+              {many ? <DanceSelect dance={dance} dances={allDances} onChoose={choose} /> : null}
               {allLevels.length > 0 ? (
                 <Button asChild variant="outline" bg="panel">
                   <Link to="/levels/program">Program</Link>
@@ -179,7 +187,7 @@ export function LevelsPage() {
               ) : null}
             </PageHead>
             <Stack gap="4">
-              {allLevels.map((level) => (
+              {shown.map((level) => (
                 <LevelPanel
                   key={level.id}
                   level={level}
