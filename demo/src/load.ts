@@ -146,6 +146,14 @@ async function holdCheck(
   }
 }
 
+/** Publishes a recap on the evening of its class. */
+async function publish(db: Database, { id: sectionId, dates }: Section, week: number, staffId: string) {
+  await services.publishRecap(db, { sectionId, week }, 0, staffId);
+  const lesson = await db.Lesson.findOne({ where: { sectionId, week }, rejectOnEmpty: true });
+  const publishedAt = new Date(`${dates[week - 1]}T22:10:00Z`);
+  await db.Recap.update({ publishedAt }, { where: { lessonId: lesson.id } });
+}
+
 /** The level's plan with two things left for the director to solve in the weeks to come. */
 async function leaveSomethingToSolve(
   db: Database,
@@ -183,7 +191,7 @@ async function loadTerm(
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   await teach(db, section, 1, ilse, { missing: ["Yarrow"] });
   await teach(db, section, 2, ilse, SECOND_EVENING);
-  await services.publishRecap(db, { sectionId: section.id, week: 1 }, 0, ilse);
+  await publish(db, section, 1, ilse);
   const draft = await services.readRecap(db, section.id, 2);
   await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
   await holdCheck(db, section, ilse, placements);
@@ -214,8 +222,7 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     chosen: plan.chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null })),
   });
   for (const week of [4, 5]) await teach(db, section, week, sunniva);
-  for (const week of [1, 2, 4, 5])
-    await services.publishRecap(db, { sectionId: section.id, week }, 0, sunniva);
+  for (const week of [1, 2, 4, 5]) await publish(db, section, week, sunniva);
   await holdCheck(db, section, sunniva, repair.placements);
 }
 
