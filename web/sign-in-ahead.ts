@@ -11,8 +11,14 @@ export const signInAhead = (): Plugin => ({
     handler: (html, { bundle = {} }) => {
       const chunks = Object.values(bundle).filter((one) => one.type === "chunk");
       const page = chunks.find(({ facadeModuleId }) => facadeModuleId?.endsWith(SIGN_IN));
-      const needed = page ? [page.fileName, ...page.imports] : [];
-      const more = needed.map((name) => `/${name}`).filter((path) => !html.includes(path));
+      const needed = new Set<string>();
+      const need = (name: string) => {
+        if (needed.has(name)) return;
+        needed.add(name);
+        for (const next of chunks.find(({ fileName }) => fileName === name)?.imports ?? []) need(next);
+      };
+      if (page) need(page.fileName);
+      const more = [...needed].map((name) => `/${name}`).filter((path) => !html.includes(path));
       return html.replace("data-sign-in", `data-sign-in="${more.join(" ")}"`);
     },
   },

@@ -22,7 +22,7 @@ const line = (ms: number, bar: number, what: string): void =>
 const middle = (times: readonly number[]): number => [...times].sort((a, b) => a - b)[times.length >> 1] ?? 0;
 
 /** A level of 60 figures over 12 weeks in the large studio. */
-async function layWidePlan(url: string): Promise<{ levelId: string }> {
+export async function layWidePlan(url: string): Promise<{ levelId: string }> {
   const db = openDatabase(url, { patient: true });
   const dance = await db.Dance.findOne({ order: ["name"], rejectOnEmpty: true });
   const figures = await db.Figure.findAll({ where: { danceId: dance.id }, order: ["name"], limit: 60 });

@@ -1,5 +1,4 @@
-import { createBrowserRouter, type RouteObject } from "react-router";
-import { SignedIn } from "../features/session/session.tsx";
+import { createBrowserRouter, type RouteObject, RouterProvider } from "react-router";
 import { Loading } from "../kit/states.tsx";
 import { NotFound, PageFailed } from "./page-failed.tsx";
 import { Shell } from "./shell.tsx";
@@ -103,24 +102,20 @@ const pages: RouteObject[] = [
   { path: "*", Component: NotFound },
 ];
 
-export const router = createBrowserRouter([
+const router = createBrowserRouter([
   {
-    path: "/r/:secret",
-    lazy: async () => ({ Component: (await import("../features/recaps/public.tsx")).PublicRecapPage }),
+    path: "teach/:sectionId/:week",
+    lazy: async () => ({ Component: (await import("../features/teaching/page.tsx")).TeachingPage }),
     ErrorBoundary: PageFailed,
     HydrateFallback: Loading,
   },
   {
-    Component: SignedIn,
+    Component: Shell,
     ErrorBoundary: PageFailed,
     HydrateFallback: Loading,
-    children: [
-      {
-        path: "teach/:sectionId/:week",
-        lazy: async () => ({ Component: (await import("../features/teaching/page.tsx")).TeachingPage }),
-        ErrorBoundary: PageFailed,
-      },
-      { Component: Shell, children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })) },
-    ],
+    children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })),
   },
 ]);
+
+/** Every page of the studio, for those who are signed in. */
+export const Studio = () => <RouterProvider router={router} />;

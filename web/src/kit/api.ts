@@ -1,11 +1,6 @@
-import {
-  api,
-  type Endpoint,
-  type FieldError,
-  PROBLEM_TYPES,
-  type Problem,
-  type Session,
-} from "@map-step/contract";
+import type { Endpoint } from "@map-step/contract/endpoint";
+import { type FieldError, PROBLEM_TYPES, type Problem } from "@map-step/contract/problem";
+import { type Session, sessionApi } from "@map-step/contract/session";
 import { type QueryClient, useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
 import type { z } from "zod";
 
@@ -110,7 +105,7 @@ const allThere = <T>(results: readonly { readonly data: T | undefined }[]): read
 const refresh = (client: QueryClient, gone: string | null) =>
   client.invalidateQueries({
     predicate: ({ queryKey: [place] }) =>
-      place !== keyOf(api.session.read)[0] && !(gone !== null && String(place).startsWith(gone)),
+      place !== keyOf(sessionApi.read)[0] && !(gone !== null && String(place).startsWith(gone)),
   });
 
 /** Changes something with an endpoint. What it takes away is not read again. */

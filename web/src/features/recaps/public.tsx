@@ -4,7 +4,6 @@ import { countedFrom } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { blocksFor } from "@map-step/core/recap";
 import { useEffect, useMemo, useState } from "react";
-import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
@@ -82,8 +81,7 @@ function Sheet({ recap }: { recap: PublicRecap }) {
 }
 
 /** The recap as anyone with the link reads it: on a phone, on paper, without signing in. */
-export function PublicRecapPage() {
-  const { secret = "" } = useParams();
+export function PublicRecapPage({ secret }: { secret: string }) {
   const recap = useApi(api.recaps.readPublic, { params: { secret } });
   return (
     <Box px={{ base: "4", md: "8" }} py={{ base: "4", md: "10" }} _print={{ p: "0" }}>

@@ -1,7 +1,8 @@
-import { api, may, type Permission, type Person, type Session } from "@map-step/contract";
+// The narrow doors of the contract: what a visitor waits for first needs none of the rest.
+import { may, type Permission } from "@map-step/contract/permissions";
+import { type Person, type Session, sessionApi } from "@map-step/contract/session";
 import { useQueryClient } from "@tanstack/react-query";
-import { createContext, lazy, Suspense, useContext, useEffect, useState } from "react";
-import { Outlet } from "react-router";
+import { createContext, lazy, type ReactNode, Suspense, useContext, useEffect, useState } from "react";
 import { call, keyOf, takeSession, useApi } from "../../kit/api.ts";
 import { showTimesIn } from "../../kit/dates.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
@@ -9,7 +10,7 @@ import { forgetAnswers } from "../../kit/offline.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.tsx";
 
-export const SESSION_KEY = keyOf(api.session.read);
+export const SESSION_KEY = keyOf(sessionApi.read);
 
 type OpenSession = Session & { readonly person: Person };
 const SessionContext = createContext<OpenSession | null>(null);
@@ -36,7 +37,7 @@ export function useStartSession(): (session: Session) => void {
 export function useSignOut(): () => void {
   const start = useStartSession();
   return () =>
-    void call(api.session.signOut, {}).then((session) => {
+    void call(sessionApi.signOut, {}).then((session) => {
       forgetAnswers();
       start(session);
     }, tellError);
@@ -72,7 +73,7 @@ declare global {
 export async function readEarlySession(): Promise<Session> {
   const early = await window.earlySession;
   delete window.earlySession;
-  if (!early?.ok) return call(api.session.read, {});
+  if (!early?.ok) return call(sessionApi.read, {});
   return takeSession((await early.json()) as Session);
 }
 
@@ -90,7 +91,7 @@ function keepSession(session: Session): void {
 
 /** The session as the studio has it; without a network, as it was last. */
 function useCurrentSession() {
-  const read = useApi(api.session.read, {});
+  const read = useApi(sessionApi.read, {});
   const unreachable = !navigator.onLine || read.error?.problem.status === 0;
   const [kept] = useState(keptSession);
   useEffect(() => {
@@ -99,8 +100,8 @@ function useCurrentSession() {
   return { ...read, data: read.data ?? (unreachable && kept ? kept : undefined) };
 }
 
-/** Shows its pages to those who are signed in, the sign-in page to others, the first-run page to the first. */
-export function SignedIn() {
+/** Shows the studio to those who are signed in, the sign-in page to others, the first-run page to the first. */
+export function SignedIn({ children }: { children: ReactNode }) {
   const session = useCurrentSession();
   const studioName = session.data?.studio?.name;
   const { person, studio } = session.data ?? {};
@@ -116,11 +117,7 @@ export function SignedIn() {
         {(current) => {
           if (current.needsSetup) return <SetupPage />;
           if (!current.person) return <SignInPage session={current} />;
-          return (
-            <SessionContext value={{ ...current, person: current.person }}>
-              <Outlet />
-            </SessionContext>
-          );
+          return <SessionContext value={{ ...current, person: current.person }}>{children}</SessionContext>;
         }}
       </Loaded>
     </Suspense>

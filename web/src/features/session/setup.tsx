@@ -1,6 +1,6 @@
 import { Button, Stack, Text } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { api, type Setup, setup } from "@map-step/contract";
+import { type Setup, sessionApi, setup } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { call, errorText } from "../../kit/api.ts";
@@ -25,7 +25,7 @@ export function SetupPage() {
   });
   const { errors, isSubmitting } = form.formState;
   const create = (values: Setup) =>
-    call(api.session.setUp, { body: values }).then(start, (error: unknown) => {
+    call(sessionApi.setUp, { body: values }).then(start, (error: unknown) => {
       if (!showFieldErrors(form, error)) setProblem(errorText(error));
     });
   return (

@@ -1,6 +1,6 @@
 import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { api, type Session, type SignIn, signIn } from "@map-step/contract";
+import { type Session, type SignIn, sessionApi, signIn } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { call, errorText } from "../../kit/api.ts";
@@ -15,7 +15,7 @@ export function SignInPage({ session }: { session: Session }) {
   const form = useForm<SignIn>({ resolver: zodResolver(signIn), defaultValues: { email: "", password: "" } });
   const { errors, isSubmitting } = form.formState;
   const enter = (values: SignIn) =>
-    call(api.session.signIn, { body: values }).then(start, (error: unknown) => {
+    call(sessionApi.signIn, { body: values }).then(start, (error: unknown) => {
       if (!showFieldErrors(form, error)) setProblem(errorText(error));
     });
   return (
