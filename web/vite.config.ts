@@ -1,10 +1,10 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { packed } from "./packed.ts";
-import { signInAhead } from "./sign-in-ahead.ts";
+import { studioAhead } from "./studio-ahead.ts";
 
 export default defineConfig({
-  plugins: [react(), signInAhead(), packed()],
+  plugins: [react(), studioAhead(), packed()],
   server: { host: "127.0.0.1", proxy: { "/api": process.env.API_ADDRESS ?? "http://127.0.0.1:4317" } },
   build: {
     target: "es2022",

@@ -74,7 +74,7 @@ async function openIn(page: Page, address: string): Promise<number> {
   return performance.now() - start;
 }
 
-async function benchPages(page: Page, address: string, levelId: string): Promise<void> {
+export async function benchPages(page: Page, address: string, levelId: string): Promise<void> {
   const get = async <T>(path: string): Promise<T> =>
     page.evaluate(async (at) => (await fetch(`/api${at}`)).json(), path) as Promise<T>;
   const [section] = (await get<{ id: string; levelId: string; dates: string[] }[]>("/sections")).slice(5);
@@ -100,7 +100,7 @@ async function benchPages(page: Page, address: string, levelId: string): Promise
   }
 }
 
-async function benchSearch(page: Page, address: string): Promise<void> {
+export async function benchSearch(page: Page, address: string): Promise<void> {
   await openIn(page, `${address}/figures`);
   const times: number[] = [];
   // Each letter by itself, so that each narrows the library down to others.
@@ -138,7 +138,7 @@ async function benchSearch(page: Page, address: string): Promise<void> {
   );
 }
 
-async function benchDrag(page: Page, address: string, levelId: string): Promise<void> {
+export async function benchDrag(page: Page, address: string, levelId: string): Promise<void> {
   await openIn(page, `${address}/levels/${levelId}`);
   const bead = page.getByRole("button", { name: /, new in week / }).first();
   await bead.waitFor();
@@ -178,7 +178,7 @@ async function benchDrag(page: Page, address: string, levelId: string): Promise<
   );
 }
 
-async function benchSignIn(browser: Browser, address: string): Promise<void> {
+export async function benchSignIn(browser: Browser, address: string): Promise<void> {
   const times: number[] = [];
   for (let round = 0; round < 3; round++) {
     const page = await (await browser.newContext()).newPage();
@@ -226,6 +226,8 @@ export async function benchInBrowser(): Promise<void> {
     const page = await (
       await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: "block" })
     ).newPage();
+    // What is measured within the page is compiled with this helper, which pages do not have.
+    await page.addInitScript("globalThis.__name = (named) => named");
     await page.goto(address);
     await page.getByLabel("Address").fill("person1@big.example");
     await page.getByLabel("Password").fill(DEMO_PASSWORD);

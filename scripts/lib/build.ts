@@ -7,7 +7,7 @@ const SOURCES = [
   "web/index.html",
   "web/vite.config.ts",
   "web/packed.ts",
-  "web/sign-in-ahead.ts",
+  "web/studio-ahead.ts",
   "web/public",
   "core/src",
   "contract/src",

@@ -3,24 +3,17 @@ import "@fontsource-variable/bricolage-grotesque";
 import { ChakraProvider } from "@chakra-ui/react";
 import { PROBLEM_TYPES } from "@map-step/contract/problem";
 import { QueryCache, QueryClient, QueryClientProvider } from "@tanstack/react-query";
-import { lazy, StrictMode, Suspense } from "react";
+import { lazy, type ReactNode, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { ErrorBoundary } from "react-error-boundary";
-import {
-  loadSignIn,
-  readEarlySession,
-  SESSION_KEY,
-  SignedIn,
-  wasSignedIn,
-} from "../features/session/session.tsx";
+import { SESSION_KEY } from "../features/session/session.tsx";
+import { readEarlySession, SignedIn, wasSignedIn } from "../features/session/signed-in.tsx";
 import { ApiError } from "../kit/api.ts";
 import { workOffline } from "../kit/offline.ts";
-import { Failed, Loading } from "../kit/states.tsx";
+import { Loading, PageFailed } from "../kit/states.tsx";
 import { Toasts } from "../kit/toasts.tsx";
 import { applyColourMode } from "./colour-mode.ts";
 import { system } from "./theme.ts";
-
-Error.stackTraceLimit = 20; // none while the application was loading, see early.js
 
 const signedOut = (error: unknown) =>
   error instanceof ApiError && error.problem.type === PROBLEM_TYPES.signedOut;
@@ -43,47 +36,46 @@ const client: QueryClient = new QueryClient({
   },
 });
 
-const loadStudio = () => import("./routes.tsx");
-const Studio = lazy(async () => ({ default: (await loadStudio()).Studio }));
-const PublicRecap = lazy(async () => ({
-  default: (await import("../features/recaps/public.tsx")).PublicRecapPage,
-}));
+const loadStudio = async () => (await import("./routes.tsx")).Studio;
+const StudioLater = lazy(async () => ({ default: await loadStudio() }));
 
 /** What a recap's link holds, for those who read it without signing in. */
 const [, secret] = /^\/r\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
 
-/** What is needed first, fetched before anything is drawn: a waiting sign that gives way at once only takes time. */
-async function firstNeeded(): Promise<void> {
-  if (secret !== undefined) return;
-  // Who is signed in is asked at once; whoever was not gets the page to sign in on.
+/**
+ * The first page, with what it needs fetched before: a lazy one always shows the waiting sign, which then stays for
+ * 300 ms.
+ */
+async function firstPage(): Promise<ReactNode> {
+  if (secret !== undefined) {
+    const { PublicRecapPage } = await import("../features/recaps/public.tsx");
+    return <PublicRecapPage secret={secret} />;
+  }
+  // Who is signed in is asked at once; a failure is said by the page itself, which asks again.
   const asked = client.prefetchQuery({ queryKey: SESSION_KEY, queryFn: readEarlySession });
-  await Promise.all([asked, wasSignedIn() ? loadStudio() : loadSignIn()]);
+  const [Studio] = await Promise.all([wasSignedIn() ? loadStudio() : StudioLater, asked]);
+  return (
+    <SignedIn>
+      <Studio />
+    </SignedIn>
+  );
 }
 
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no place for the application");
 applyColourMode();
 workOffline();
-const draw = () =>
+const draw = (page: ReactNode) =>
   createRoot(root).render(
     <StrictMode>
       <ChakraProvider value={system}>
         <QueryClientProvider client={client}>
-          <ErrorBoundary fallback={<Failed error={null} retry={() => window.location.reload()} />}>
-            <Suspense fallback={<Loading />}>
-              {secret === undefined ? (
-                <SignedIn>
-                  <Studio />
-                </SignedIn>
-              ) : (
-                <PublicRecap secret={secret} />
-              )}
-            </Suspense>
+          <ErrorBoundary fallback={<PageFailed />}>
+            <Suspense fallback={<Loading />}>{page}</Suspense>
           </ErrorBoundary>
         </QueryClientProvider>
         <Toasts />
       </ChakraProvider>
     </StrictMode>,
   );
-// What could not be fetched is said by the page itself, once it asks for it again.
-void firstNeeded().then(draw, draw);
+firstPage().then(draw, () => draw(<PageFailed />));

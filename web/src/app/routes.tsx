@@ -1,6 +1,6 @@
 import { createBrowserRouter, type RouteObject, RouterProvider } from "react-router";
-import { Loading } from "../kit/states.tsx";
-import { NotFound, PageFailed } from "./page-failed.tsx";
+import { Loading, PageFailed } from "../kit/states.tsx";
+import { NotFound } from "./not-found.tsx";
 import { Shell } from "./shell.tsx";
 
 /** Each page is fetched when it is first opened. */

@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { isStale } from "./api.ts";
 import { clockOf } from "./dates.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
@@ -84,5 +84,5 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
       flush();
     };
   }, [saver]);
-  return { ...saver, state, conflict };
+  return useMemo(() => ({ ...saver, state, conflict }), [saver, state, conflict]);
 }

@@ -47,6 +47,13 @@ export function Failed({ error, retry }: { error: unknown; retry?: () => void })
   );
 }
 
+/** A page that broke or could not be fetched: says so and offers to load it again. */
+export const PageFailed = () => (
+  <Box p="6">
+    <Failed error={null} retry={() => window.location.reload()} />
+  </Box>
+);
+
 export function Loading() {
   return (
     <Stack gap="4" aria-busy="true" aria-label="Opening">

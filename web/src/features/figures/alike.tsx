@@ -2,7 +2,7 @@ import { Badge, Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
 import { type Comparison, compareFigures, type RowComparison } from "@map-step/core/likeness";
 import type { Figure } from "@map-step/core/notation";
-import { useMemo } from "react";
+import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { useDances } from "./library.ts";
@@ -37,7 +37,8 @@ export function comparisonInWords(comparison: Comparison): string {
 
 /** The figures most like this one: what they share is not new, and what looks alike is kept apart on purpose. */
 export function Alike({ record, figure, library }: Props) {
-  const { pairs, progress, failed } = useLikeness(record.danceId);
+  const [progress, setProgress] = useState(0);
+  const { pairs, failed } = useLikeness(record.danceId, setProgress);
   const { data: dances } = useDances();
   const nearest = useMemo(
     () =>

@@ -1,6 +1,7 @@
 import { Badge, Box, Button, Flex, SimpleGrid, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
+import { useState } from "react";
 import { Link } from "react-router";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -62,7 +63,8 @@ export function LookAlikesPage() {
   const dances = useDances();
   const { dance, choose } = useDanceChoice(dances.data);
   const library = useFigures(dance?.id);
-  const { pairs, progress, failed } = useLikeness(dance?.id);
+  const [progress, setProgress] = useState(0);
+  const { pairs, failed } = useLikeness(dance?.id, setProgress);
   return (
     <Loaded all={[library, dances]}>
       {(figures, allDances) => {

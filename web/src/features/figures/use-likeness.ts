@@ -1,7 +1,6 @@
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { ask } from "../../workers/ask.ts";
 import type { LikenessAnswer, LikenessNews, LikenessQuestion } from "../../workers/likeness.worker.ts";
 import { useDances, useFigures } from "./library.ts";
@@ -16,15 +15,18 @@ const keyOf = (figures: readonly FigureRecord[], dances: readonly DanceRecord[])
     ...dances.map(({ id, version }) => `${id}.${version}`).sort(),
   ].join(" ");
 
-/** What the figures of a dance have in common, worked out beside the page and kept until one changes. */
-export function useLikeness(danceId: string | undefined): {
-  pairs: readonly LikePair[] | undefined;
-  progress: number;
-  failed: boolean;
-} {
+interface Likeness {
+  readonly pairs: readonly LikePair[] | undefined;
+  readonly failed: boolean;
+}
+
+/**
+ * What the figures of a dance have in common, worked out beside the page and kept until one changes. `onProgress` hears
+ * how much of it is done, from 0 to 1; a page that does not show it is not drawn anew for it.
+ */
+export function useLikeness(danceId: string | undefined, onProgress?: (done: number) => void): Likeness {
   const { data: figures } = useFigures(danceId);
   const { data: dances } = useDances();
-  const [progress, setProgress] = useState(0);
   const { data, isError } = useQuery({
     queryKey: ["likeness", figures && dances ? keyOf(figures, dances) : ""],
     enabled: figures !== undefined && dances !== undefined,
@@ -34,10 +36,10 @@ export function useLikeness(danceId: string | undefined): {
     queryFn: ({ signal }) => {
       const question: LikenessQuestion = { figures: figures ?? [], dances: dances ?? [] };
       return ask<LikenessQuestion, LikenessAnswer, LikenessNews>(openWorker, question, {
-        onNews: setProgress,
+        ...(onProgress ? { onNews: onProgress } : {}),
         signal,
       });
     },
   });
-  return { pairs: data, progress, failed: isError };
+  return { pairs: data, failed: isError };
 }

@@ -1,5 +1,6 @@
 import { Button, IconButton, NativeSelect } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
+import { memo } from "react";
 import { useNavigate } from "react-router";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import type { PlannerInput } from "./planner-input.ts";
@@ -53,7 +54,8 @@ const DEPTHS = [
 ] as const;
 
 /** Everything that is done to the plan as a whole. */
-export function PlannerTools({ input, edit, mayEdit, canEdit, onTool, onDraft }: Props) {
+export const PlannerTools = memo(function PlannerTools(props: Props) {
+  const { input, edit, mayEdit, canEdit, onTool, onDraft } = props;
   const tools: readonly (readonly [Tool, string])[] = [
     ["forecast", "Forecast"],
     ["kept", "Kept plans"],
@@ -123,4 +125,4 @@ export function PlannerTools({ input, edit, mayEdit, canEdit, onTool, onDraft }:
       ) : null}
     </>
   );
-}
+});

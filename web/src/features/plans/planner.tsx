@@ -17,7 +17,7 @@ import { Empty } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { type Drag, figuresIn, type Selection, WeekGrid } from "./grid/grid.tsx";
-import { Inspector } from "./inspector/inspector.tsx";
+import { InspectorSoon } from "./inspector/inspector.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import { PlannerTools, type Tool } from "./planner-tools.tsx";
 import { type Proposal, withPlacements } from "./proposal.ts";
@@ -46,6 +46,11 @@ const about = (
     ...(refresher > 0 ? [`begins with ${refresher} minutes of refresher`] : []),
   ].join(", ");
 };
+
+interface Now {
+  readonly move: (figureId: string, to: number) => void;
+  readonly draft: () => void;
+}
 
 /** The director's main screen: the week grid, what is to solve, and what is selected. */
 export function Planner(input: PlannerInput) {
@@ -95,6 +100,8 @@ export function Planner(input: PlannerInput) {
   }, [content.chosen, library]);
   const canEdit = mayEdit && proposal === null;
 
+  /** What the handlers below do by now, so that they stay the same and little is drawn anew while a strand moves. */
+  const now = useRef<Now>(null);
   /** Where the figures that are selected together go when one of them goes to a week. */
   const targets = (figureId: string, to: number): Map<string, number> => {
     const ids = figuresIn(selection).includes(figureId) ? figuresIn(selection) : [figureId];
@@ -124,9 +131,8 @@ export function Planner(input: PlannerInput) {
       })),
     });
   };
-  const now = useRef({ move, targets, selection });
-  now.current = { move, targets, selection };
-  const onMove = useCallback((figureId: string, to: number) => now.current.move(figureId, to), []);
+  const onMove = useCallback((figureId: string, to: number) => now.current?.move(figureId, to), []);
+  const onDraft = useCallback(() => now.current?.draft(), []);
   const selectFigure = useCallback((figureId: string, more: boolean) => {
     setSelection((before) => {
       const ids = more ? figuresIn(before) : [];
@@ -141,6 +147,7 @@ export function Planner(input: PlannerInput) {
     const keep = levelPlan.placements.filter(({ week }) => week <= taught);
     void start(levelPlan, { keep, from: taught + 1, depth: input.depth });
   };
+  now.current = { move, draft };
   const propose = (next: Proposal) => {
     clear();
     setGiven(next);
@@ -187,7 +194,7 @@ export function Planner(input: PlannerInput) {
           canEdit={canEdit}
           mayEdit={mayEdit}
           onTool={setTool}
-          onDraft={draft}
+          onDraft={onDraft}
         />
       </PageHead>
       {proposal ? (
@@ -226,7 +233,7 @@ export function Planner(input: PlannerInput) {
               onSelect={setSelection}
               onSelectFigure={selectFigure}
               onMove={onMove}
-              onDrag={(figureId, week) => setDrag(now.current.targets(figureId, week))}
+              onDrag={(figureId, week) => setDrag(targets(figureId, week))}
               onDragEnd={() => setDrag(null)}
             />
             {canEdit ? (
@@ -236,7 +243,7 @@ export function Planner(input: PlannerInput) {
               </Text>
             ) : null}
           </Box>
-          <Inspector
+          <InspectorSoon
             {...{ input, edit, levelPlan, strands, loads, rooms, findings, muted, taught, selection }}
             mayEdit={canEdit}
             left={proposal?.left ?? []}

@@ -72,20 +72,23 @@ export function usePlan(
     },
     [changed],
   );
-  return {
-    content: history.present,
-    chosen: history.present.chosen,
-    saving,
-    canUndo: history.past.length > 0,
-    canRedo: history.future.length > 0,
-    edit: (next) => to(change(history, { ...history.present, ...next })),
-    undo: () => to(undo(history)),
-    redo: () => to(redo(history)),
-    settle: (theirs) => {
-      const value = saving.settle(theirs);
-      if (value) setHistory((before) => step(before, value));
-    },
-  };
+  return useMemo(
+    () => ({
+      content: history.present,
+      chosen: history.present.chosen,
+      saving,
+      canUndo: history.past.length > 0,
+      canRedo: history.future.length > 0,
+      edit: (next) => to(change(history, { ...history.present, ...next })),
+      undo: () => to(undo(history)),
+      redo: () => to(redo(history)),
+      settle: (theirs) => {
+        const value = saving.settle(theirs);
+        if (value) setHistory((before) => step(before, value));
+      },
+    }),
+    [history, saving, to],
+  );
 }
 
 /** Some figures' entries with something changed, in their old places of the list. */

@@ -82,7 +82,7 @@ interface GroupHeadProps {
 }
 
 const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHeadProps) => (
-  <Flex h={`${GROUP_HEIGHT}px`} align="flex-end" pl="1">
+  <Flex style={{ height: GROUP_HEIGHT }} align="flex-end" pl="1">
     <Flex
       asChild
       align="center"
@@ -177,7 +177,7 @@ export function WeekGrid(props: Props) {
       css={{ printColorAdjust: "exact", "@media print": { zoom, overflow: "visible" } }}
     >
       <style>{"@page { size: A4 landscape; margin: 10mm }"}</style>
-      <Box w={width === 0 ? "full" : `${LABEL_WIDTH + weeks * column}px`} position="relative">
+      <Box style={{ width: width === 0 ? "100%" : LABEL_WIDTH + weeks * column }} position="relative">
         <WeekHeads
           {...{ loads, rooms, findings, room, dates, taught, column }}
           week={selection && "week" in selection ? selection.week : null}
@@ -188,7 +188,7 @@ export function WeekGrid(props: Props) {
             {rooms.map(({ week, held }) => (
               <Box
                 key={week}
-                w={`${column}px`}
+                style={{ width: column }}
                 flexShrink="0"
                 borderLeftWidth="1px"
                 borderColor="rule"
@@ -201,7 +201,7 @@ export function WeekGrid(props: Props) {
             <Box key={group.key} position="relative">
               <GroupHead group={group} closed={closed.has(group.key)} onToggle={() => toggle(group.key)} />
               {closed.has(group.key) ? null : (
-                <Box role="list" aria-label={group.title}>
+                <Box as="ul" aria-label={group.title}>
                   {group.rows.map((figure) => {
                     const { id } = figure;
                     const stood = weekOf(id);

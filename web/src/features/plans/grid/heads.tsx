@@ -2,9 +2,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type Finding, type WeekLoad, type WeekRoom, WORK } from "@map-step/core/plan";
 import { daysBetween } from "@map-step/core/time";
 import { Check } from "lucide-react";
-import { tone } from "../../../app/theme.ts";
 import { dayAndMonth } from "../../../kit/dates.ts";
 import { LABEL_WIDTH, WORK_FILL } from "../../../kit/strand-look.ts";
+import look from "./grid.module.css";
 
 const SKY = 84;
 
@@ -24,49 +24,22 @@ interface Props {
 }
 
 /** The minutes of one week, stacked by kind of work. */
-function Tower({ load, scale, over }: { load: WeekLoad; scale: number; over: boolean }) {
-  return (
-    <Flex direction="column" justify="flex-end" align="center" h={`${SKY + 20}px`}>
-      <Text
-        className="numbers"
-        fontWeight="700"
-        lineHeight="18px"
-        color={over ? "brick" : "ink"}
-        bg="ground"
-        px="1"
-        zIndex="1"
-        borderRadius="sm"
-      >
-        {load.minutes}
-      </Text>
-      <Box w="62%" borderWidth={load.minutes > 0 ? "1px" : "0"} borderColor={over ? "brick" : "pine"}>
-        {WORK.filter((work) => load.byWork[work] > 0).map((work) => (
-          <Box
-            key={work}
-            h={`${load.byWork[work] * scale}px`}
-            style={{ background: WORK_FILL[work] }}
-            css={{ printColorAdjust: "exact" }}
-          />
-        ))}
-      </Box>
-    </Flex>
-  );
-}
+const Tower = ({ load, scale }: { load: WeekLoad; scale: number }) => (
+  <div className={look.tower} style={{ height: SKY + 20 }}>
+    <span className={look.total}>{load.minutes}</span>
+    <div className={look.floors} style={load.minutes > 0 ? {} : { borderWidth: 0 }}>
+      {WORK.filter((work) => load.byWork[work] > 0).map((work) => (
+        <div key={work} style={{ height: load.byWork[work] * scale, background: WORK_FILL[work] }} />
+      ))}
+    </div>
+  </div>
+);
 
 /** What a special week takes away of the lesson: hatched, from the minutes that are left up to the full lesson. */
 const SpecialRoof = ({ here, room, scale }: { here: WeekRoom; room: number; scale: number }) => (
-  <Box
-    position="absolute"
-    left="19%"
-    w="62%"
-    top={`${20 + SKY - room * scale}px`}
-    h={`${Math.max(0, room - here.minutes) * scale}px`}
-    pointerEvents="none"
-    opacity="0.6"
-    style={{
-      background: `repeating-linear-gradient(45deg, ${tone("rule")} 0 3px, transparent 3px 8px)`,
-      border: `1px dashed ${tone("soft")}`,
-    }}
+  <div
+    className={look.special}
+    style={{ top: 20 + SKY - room * scale, height: Math.max(0, room - here.minutes) * scale }}
   />
 );
 
@@ -84,7 +57,7 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
         position="absolute"
         left="0"
         right="0"
-        top={`${20 + SKY - room * scale}px`}
+        style={{ top: 20 + SKY - room * scale }}
         align="center"
         pointerEvents="none"
       >
@@ -108,73 +81,41 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
         {loads.map((load, index) => {
           const here = findings.filter((finding) => finding.week === load.week);
           const fresh = load.newFigures.length;
+          const there = rooms[index];
+          const over = load.minutes > (there?.minutes ?? room);
           return (
-            <Box
-              asChild
+            <button
               key={load.week}
-              w={`${column}px`}
-              flexShrink="0"
-              position="relative"
-              cursor="pointer"
-              bg={week === load.week ? "pineWash" : "transparent"}
-              borderTopRadius="md"
+              type="button"
+              className={`${look.head} ${column < 64 ? look.narrow : ""} ${over ? look.over : ""}`}
+              style={{ width: column }}
+              aria-pressed={week === load.week}
+              onClick={() => onSelect(load.week)}
             >
-              <button type="button" aria-pressed={week === load.week} onClick={() => onSelect(load.week)}>
-                <Tower load={load} scale={scale} over={load.minutes > (rooms[index]?.minutes ?? room)} />
-                {rooms[index]?.special ? <SpecialRoof {...{ room, scale }} here={rooms[index]} /> : null}
-                <Box borderTopWidth="1.5px" borderColor="ink" pt="1" pb="1">
-                  <Flex
-                    justify="center"
-                    align="center"
-                    gap="1"
-                    fontWeight="700"
-                    fontSize={column < 64 ? "sm" : "md"}
-                  >
-                    {column < 64 ? load.week : `Week ${load.week}`}
-                    {load.week <= taught ? <Check size={14} aria-label="taught" role="img" /> : null}
-                  </Flex>
-                  <Text fontSize="xs" color="soft" className="numbers" lineHeight="1.3">
-                    {dates[index] ? dayAndMonth(dates[index]) : " "}
+              <Tower load={load} scale={scale} />
+              {there?.special ? <SpecialRoof {...{ room, scale }} here={there} /> : null}
+              <div className={look.title}>
+                <div className={look.week}>
+                  {column < 64 ? load.week : `Week ${load.week}`}
+                  {load.week <= taught ? <Check size={14} aria-label="taught" role="img" /> : null}
+                </div>
+                <div className={look.line}>{dates[index] ? dayAndMonth(dates[index]) : ""}</div>
+                <div className={look.line}>
+                  {there?.special ? there.special.kind : fresh > 0 ? `${fresh} new` : "–"}
+                </div>
+              </div>
+              {here.length > 0 ? (
+                <div className={look.count}>
+                  <span aria-hidden>{here.length}</span>
+                  <Text as="span" srOnly>
+                    {here.length} to solve
                   </Text>
-                  <Text fontSize="xs" color="soft" lineHeight="1.3">
-                    {rooms[index]?.special ? rooms[index].special.kind : fresh > 0 ? `${fresh} new` : "–"}
-                  </Text>
-                </Box>
-                {here.length > 0 ? (
-                  <Box
-                    position="absolute"
-                    right={column < 64 ? "0" : "1"}
-                    bottom="1"
-                    minW="5"
-                    h="5"
-                    lineHeight="20px"
-                    borderRadius="full"
-                    bg="apricot"
-                    color="#1C2B2A"
-                    fontSize="xs"
-                    fontWeight="700"
-                  >
-                    <Text as="span" aria-hidden>
-                      {here.length}
-                    </Text>
-                    <Text as="span" srOnly>
-                      {here.length} to solve
-                    </Text>
-                  </Box>
-                ) : null}
-                {skipped(index) ? (
-                  <Box
-                    position="absolute"
-                    right="-2px"
-                    bottom="2"
-                    h="9"
-                    w="3px"
-                    bg="apricot"
-                    title="The class does not meet in between"
-                  />
-                ) : null}
-              </button>
-            </Box>
+                </div>
+              ) : null}
+              {skipped(index) ? (
+                <div className={look.gap} title="The class does not meet in between" />
+              ) : null}
+            </button>
           );
         })}
       </Flex>

@@ -1,9 +1,9 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
 import type { PlacedPart } from "@map-step/core/plan";
 import { Lock, Pin, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, type MouseEvent, memo } from "react";
-import { LABEL_WIDTH, minuteWidth, ROW_HEIGHT } from "../../../kit/strand-look.ts";
+import { LABEL_WIDTH, minuteWidth } from "../../../kit/strand-look.ts";
+import look from "./grid.module.css";
 import { StrandView } from "./strand.tsx";
 import { type DragHandlers, useStrandDrag } from "./use-strand-drag.ts";
 
@@ -47,7 +47,6 @@ export const GridRow = memo(function GridRow(props: RowProps) {
   const held = locked || still || pinned;
   const pull = useStrandDrag(figure.id, held, props.drag);
   const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key === "Enter" || event.key === " ") onSelect(figure.id, event.shiftKey || event.ctrlKey);
     const to = held ? null : movedBy(event, week, weeks);
     if (to === null) return;
     event.preventDefault();
@@ -56,68 +55,43 @@ export const GridRow = memo(function GridRow(props: RowProps) {
   };
   const handleWidth = Math.max(24, Math.min(column, figure.minutes * minuteWidth(column, longest)));
   const where = week === 0 ? "waiting for a week" : `new in week ${week}`;
+  const grip = ghost === null ? "" : look.pulled;
   return (
-    <Flex
-      role="listitem"
-      h={`${ROW_HEIGHT}px`}
-      position="relative"
-      bg={selected ? "pineWash" : "transparent"}
-      borderRadius="md"
+    // biome-ignore lint/a11y/useKeyWithClickEvents: the button in it takes the keys
+    <li
+      className={`${look.row} ${selected ? look.selected : ""}`}
       onClick={(event: MouseEvent) => onSelect(figure.id, event.shiftKey || event.ctrlKey || event.metaKey)}
     >
-      <Flex
-        w={`${LABEL_WIDTH}px`}
-        flexShrink="0"
-        align="center"
-        gap="1.5"
-        pl="2"
-        pr="1"
-        position="sticky"
-        left="0"
-        zIndex="1"
-        bg={selected ? "pineWash" : "ground"}
-        _print={{ bg: "white" }}
-        borderRadius="md"
-        cursor="pointer"
-      >
-        <Text truncate fontWeight={selected ? "700" : "400"} fontSize="15px">
-          {figure.name}
-        </Text>
-        {locked ? <Lock size={12} aria-label="taught already" role="img" style={{ flexShrink: 0 }} /> : null}
-        {pinned ? <Pin size={12} aria-label="pinned" role="img" style={{ flexShrink: 0 }} /> : null}
+      <div className={look.label} style={{ width: LABEL_WIDTH }}>
+        <span className={look.name}>{figure.name}</span>
+        {locked ? <Lock size={12} aria-label="taught already" role="img" /> : null}
+        {pinned ? <Pin size={12} aria-label="pinned" role="img" /> : null}
         {found ? (
-          <Box as="span" color="apricot" flexShrink="0" ml="auto">
+          <span className={look.found}>
             <TriangleAlert size={15} aria-label="has something to solve" role="img" />
-          </Box>
+          </span>
         ) : null}
-      </Flex>
-      <Box position="relative" flex="1">
+      </div>
+      <div className={look.strands}>
         {ghost ? (
-          <Box opacity="0.25">
+          <div className={look.ghost}>
             <StrandView {...{ column, longest }} parts={ghost} minutesShown={false} />
-          </Box>
+          </div>
         ) : null}
         <StrandView {...{ parts, column, longest }} minutesShown={selected} />
-        <Box
+        <button
           {...pull}
           onKeyDown={onKeyDown}
-          role="button"
-          tabIndex={0}
+          type="button"
           aria-pressed={selected}
           aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : pinned ? ", pinned" : still ? "" : "; arrow keys move it"}`}
-          position="absolute"
-          top="2px"
-          h={`${ROW_HEIGHT - 4}px`}
-          w={`${handleWidth}px`}
-          left={`${week === 0 ? 4 : (week - 0.5) * column - handleWidth / 2}px`}
-          borderRadius="full"
-          borderWidth={week === 0 ? "1.5px" : selected ? "2px" : "0"}
-          borderStyle={week === 0 ? "dashed" : "solid"}
-          borderColor="pine"
-          cursor={held ? "default" : ghost === null ? "grab" : "grabbing"}
-          touchAction="none"
+          className={`${look.handle} ${week === 0 ? look.waiting : ""} ${held ? look.held : grip}`}
+          style={{
+            width: handleWidth,
+            left: week === 0 ? 4 : (week - 0.5) * column - handleWidth / 2,
+          }}
         />
-      </Box>
-    </Flex>
+      </div>
+    </li>
   );
 });

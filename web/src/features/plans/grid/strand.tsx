@@ -1,6 +1,6 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
 import type { PlacedPart } from "@map-step/core/plan";
 import { minuteWidth, ROW_HEIGHT, WORK_FILL } from "../../../kit/strand-look.ts";
+import look from "./grid.module.css";
 
 interface BeadProps {
   readonly parts: readonly PlacedPart[];
@@ -19,40 +19,20 @@ function Bead({ parts, centre, scale, minutesShown }: BeadProps) {
   const width = ring ? 12 : Math.max(14, minutes * scale);
   return (
     <>
-      <Flex
-        position="absolute"
-        left={`${centre - width / 2}px`}
-        top={`${(ROW_HEIGHT - height) / 2}px`}
-        w={`${width}px`}
-        h={`${height}px`}
-        borderRadius="full"
-        overflow="hidden"
-        borderWidth={ring ? "2.5px" : "1px"}
-        borderColor="pine"
-        bg="panel"
-        css={{ printColorAdjust: "exact" }}
+      <div
+        className={`${look.bead} ${ring ? look.ring : ""}`}
+        style={{ left: centre - width / 2, top: (ROW_HEIGHT - height) / 2, width, height }}
       >
         {ring
           ? null
           : parts.map(({ layer, minutes: share }) => (
-              <Box key={layer} flex={share} style={{ background: WORK_FILL[layer] }} />
+              <div key={layer} style={{ flex: share, background: WORK_FILL[layer] }} />
             ))}
-      </Flex>
+      </div>
       {minutesShown ? (
-        <Text
-          className="numbers"
-          position="absolute"
-          left={`${centre + width / 2 + 3}px`}
-          top={`${ROW_HEIGHT / 2 - 9}px`}
-          fontSize="xs"
-          fontWeight="700"
-          lineHeight="18px"
-          bg="pineWash"
-          px="0.5"
-          borderRadius="sm"
-        >
+        <span className={look.minutes} style={{ left: centre + width / 2 + 3 }}>
           {minutes}
-        </Text>
+        </span>
       ) : null}
     </>
   );
@@ -75,14 +55,7 @@ export function StrandView({ parts, column, longest, minutesShown }: Props) {
   return (
     <>
       {last > first ? (
-        <Box
-          position="absolute"
-          h="1.5px"
-          bg="pine2"
-          top={`${ROW_HEIGHT / 2 - 0.75}px`}
-          left={`${centre(first)}px`}
-          w={`${centre(last) - centre(first)}px`}
-        />
+        <div className={look.thread} style={{ left: centre(first), width: centre(last) - centre(first) }} />
       ) : null}
       {weeks.map((week) => (
         <Bead

@@ -1,6 +1,6 @@
 import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
 import type { Change, Finding, LeftOut, LevelPlan, Strand, WeekLoad, WeekRoom } from "@map-step/core/plan";
-import { useMemo } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import { Aside } from "../../../kit/page.tsx";
 import { figuresIn, type Selection } from "../grid/grid.tsx";
 import type { PlannerInput } from "../planner-input.ts";
@@ -69,7 +69,7 @@ function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) 
 }
 
 /** Explains what is selected in the grid; under it, what the plan still has to solve. */
-export function Inspector(props: InspectorProps) {
+const Inspector = memo(function Inspector(props: InspectorProps) {
   const { selection, findings, input } = props;
   const ids = figuresIn(selection);
   const figure = ids.length === 1 ? input.library.find(({ id }) => id === ids[0]) : undefined;
@@ -96,4 +96,7 @@ export function Inspector(props: InspectorProps) {
       <MutedFindings {...props} />
     </Aside>
   );
-}
+});
+
+/** The inspector, which follows as soon as there is time: a strand on its way does not wait for its words. */
+export const InspectorSoon = (props: InspectorProps) => <Inspector {...useDeferredValue(props)} />;
