@@ -36,7 +36,11 @@ const client: QueryClient = new QueryClient({
   },
 });
 
-const loadStudio = async () => (await import("./routes.tsx")).Studio;
+const loadStudio = async () => {
+  const { Studio, askForStudio } = await import("./routes.tsx");
+  if (wasSignedIn()) askForStudio(client);
+  return Studio;
+};
 const StudioLater = lazy(async () => ({ default: await loadStudio() }));
 
 /** What a recap's link holds, for those who read it without signing in. */

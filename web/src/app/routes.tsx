@@ -1,4 +1,7 @@
+import { api } from "@map-step/contract";
+import type { QueryClient } from "@tanstack/react-query";
 import { createBrowserRouter, type RouteObject, RouterProvider } from "react-router";
+import { askAhead } from "../kit/api.ts";
 import { Loading, PageFailed } from "../kit/states.tsx";
 import { NotFound } from "./not-found.tsx";
 import { Shell } from "./shell.tsx";
@@ -116,6 +119,12 @@ const router = createBrowserRouter([
     children: pages.map((page) => ({ ...page, ErrorBoundary: PageFailed })),
   },
 ]);
+
+/** Asks for what nearly every page needs, while it is still on its way. */
+export function askForStudio(client: QueryClient): void {
+  for (const endpoint of [api.sections.list, api.levels.list, api.dances.list])
+    void askAhead(client, endpoint);
+}
 
 /** Every page of the studio, for those who are signed in. */
 export const Studio = () => <RouterProvider router={router} />;

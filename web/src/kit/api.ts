@@ -82,6 +82,13 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
   });
 }
 
+/** Reads something that takes no parameters before a page asks for it. */
+export const askAhead = (client: QueryClient, endpoint: Endpoint): Promise<void> =>
+  client.prefetchQuery({
+    queryKey: keyOf(endpoint),
+    queryFn: () => call(endpoint, { params: {}, body: undefined }),
+  });
+
 /** Reads several things of one sort; nothing until all are there. */
 export function useApiOfEach<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,

@@ -1,13 +1,14 @@
-import { Box, Flex, Heading, SimpleGrid, Skeleton, Text } from "@chakra-ui/react";
+import { Box, Heading, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureLine, type FigureRecord, houseCues } from "@map-step/contract";
 import { countCall, FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES } from "@map-step/core/time";
 import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { memo, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { KindGlyph } from "../../kit/kind-glyph.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useWidth } from "../../kit/use-width.ts";
+import look from "./cards.module.css";
 import { timingOf, useFigures, useSteps } from "./library.ts";
 
 /** About as high as a card with the small ribbon of a couple, so that the list does not jump. */
@@ -35,6 +36,8 @@ function CardBody({ record, dance }: { record: FigureRecord; dance: DanceRecord 
 const FigureCard = memo(function FigureCard({ line, dance }: CardProps) {
   const { data: figures } = useFigures(line.danceId);
   const record = useMemo(() => figures?.find(({ id }) => id === line.id), [figures, line.id]);
+  // The names come first while somebody types; the ribbons follow.
+  const drawn = useDeferredValue(record, undefined);
   const steps = useSteps(record);
   const about = [
     TIER_NAMES[line.tier],
@@ -43,28 +46,17 @@ const FigureCard = memo(function FigureCard({ line, dance }: CardProps) {
     ...(line.otherNames.length > 0 ? [`also ${line.otherNames.map(({ name }) => name).join(", ")}`] : []),
   ];
   return (
-    <Box
-      asChild
-      bg="panel"
-      borderWidth="1px"
-      borderColor="rule"
-      borderRadius="lg"
-      px="4"
-      py="3"
-      _hover={{ borderColor: "pine2" }}
-    >
-      <Link to={`/figures/${line.id}`}>
-        <Flex align="baseline" gap="3" wrap="wrap" mb={steps ? "1" : "0"}>
-          <Text fontWeight="700" fontSize="lg" lineHeight="1.25">
-            {line.name}
-          </Text>
-          <Text color="soft" fontSize="sm" className="numbers">
-            {about.join(", ")}
-          </Text>
-        </Flex>
-        {record ? <CardBody record={record} dance={dance} /> : <Skeleton height={`${RIBBON_HEIGHT}px`} />}
-      </Link>
-    </Box>
+    <Link to={`/figures/${line.id}`} className={look.card}>
+      <div className={look.head}>
+        <span className={look.name}>{line.name}</span>
+        <span className={look.about}>{about.join(", ")}</span>
+      </div>
+      {drawn?.id === line.id ? (
+        <CardBody record={drawn} dance={dance} />
+      ) : (
+        <div className={look.coming} style={{ height: RIBBON_HEIGHT }} />
+      )}
+    </Link>
   );
 });
 
@@ -92,7 +84,7 @@ interface Props {
 
 /** Figures as cards, by kind. Only those near the window are in the page, so that a library of any size answers. */
 export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
-  const [ref, width] = useWidth<HTMLDivElement>();
+  const [ref, width] = useWidth<HTMLUListElement>();
   const columns = width >= TWO_FROM ? 2 : 1;
   const rows = useMemo(() => rowsOf(found, columns), [found, columns]);
   const danceOf = useMemo(() => new Map(dances.map((dance) => [dance.id, dance])), [dances]);
@@ -114,37 +106,36 @@ export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
     scrollMargin: top,
   });
   return (
-    <Box ref={ref} position="relative" height={`${list.getTotalSize()}px`} role="list">
-      {list.getVirtualItems().map(({ index, key, start }) => {
+    <Box as="ul" ref={ref} position="relative" style={{ height: list.getTotalSize() }}>
+      {list.getVirtualItems().map(({ index, start }) => {
         const row = rows[index];
         if (!row) return null;
         return (
-          <Box
-            key={key}
+          <li
+            key={index}
             ref={list.measureElement}
             data-index={index}
-            role="listitem"
-            position="absolute"
-            insetX="0"
-            top="0"
-            pb="2"
+            className={look.row}
             style={{ transform: `translateY(${start - list.options.scrollMargin}px)` }}
           >
             {row.lines ? (
-              <SimpleGrid columns={columns} gap="2">
+              <div
+                className={look.cards}
+                style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
+              >
                 {row.lines.map((line) => (
                   <FigureCard key={line.id} line={line} dance={danceOf.get(line.danceId)} />
                 ))}
-              </SimpleGrid>
+              </div>
             ) : (
-              <Flex align="center" gap="2" color="soft" pt={index === 0 ? "0" : "4"}>
+              <div className={look.kind} style={index === 0 ? { paddingTop: 0 } : {}}>
                 <KindGlyph kind={row.kind} />
                 <Heading as="h2" size="sm">
                   {KIND_NAMES[row.kind].many}
                 </Heading>
-              </Flex>
+              </div>
             )}
-          </Box>
+          </li>
         );
       })}
     </Box>

@@ -1,7 +1,8 @@
 import { Button, Flex, Input, NativeSelect } from "@chakra-ui/react";
+import type { DanceRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
-import { useDeferredValue, useMemo, useState } from "react";
+import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useAddressState } from "../../kit/address-state.ts";
 import { PageHead } from "../../kit/page.tsx";
@@ -38,9 +39,82 @@ const FilterSelect = ({ label, value, onChange, choices }: SelectProps) => (
   </NativeSelect.Root>
 );
 
+interface ActionsProps {
+  readonly many: boolean;
+  readonly some: boolean;
+  readonly mayWrite: boolean;
+  readonly hasDance: boolean;
+  readonly onDances: () => void;
+}
+
+/** What can be done here beside opening a figure. */
+const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps) => (
+  <>
+    <Button variant="outline" bg="panel" onClick={onDances}>
+      Dances
+    </Button>
+    {many ? (
+      <Button asChild variant="outline" bg="panel">
+        <Link to="/figures/alike">What resembles what</Link>
+      </Button>
+    ) : null}
+    {some || mayWrite ? (
+      <Button asChild variant="outline" bg="panel">
+        <Link to="/figures/file">Files</Link>
+      </Button>
+    ) : null}
+    {mayWrite && hasDance ? (
+      <Button asChild>
+        <Link to="/figures/new">New figure</Link>
+      </Button>
+    ) : null}
+  </>
+));
+
+type Choice = Readonly<Record<"search" | "dance" | "kind" | "level", string>>;
+
+interface FiltersProps {
+  readonly chosen: Choice;
+  readonly choose: (part: Partial<Choice>) => void;
+  readonly dances: readonly DanceRecord[];
+}
+
+const Filters = memo(({ chosen, choose, dances }: FiltersProps) => (
+  <Flex gap="2" wrap="wrap" mb="5">
+    <Input
+      type="search"
+      aria-label="Search by name"
+      placeholder="Search by name"
+      bg="panel"
+      maxW="18rem"
+      value={chosen.search}
+      onChange={({ target }) => choose({ search: target.value })}
+    />
+    <FilterSelect
+      label="Dance"
+      value={chosen.dance}
+      onChange={(dance) => choose({ dance })}
+      choices={dances.map(({ id, name }) => [id, name])}
+    />
+    <FilterSelect
+      label="Kind"
+      value={chosen.kind}
+      onChange={(kind) => choose({ kind })}
+      choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
+    />
+    <FilterSelect
+      label="Level"
+      value={chosen.level}
+      onChange={(level) => choose({ level })}
+      choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
+    />
+  </Flex>
+));
+
 export function FiguresPage() {
   const [chosen, choose] = useAddressState("search", "dance", "kind", "level");
   const [showDances, setShowDances] = useState(false);
+  const onDances = useCallback(() => setShowDances(true), []);
   const figures = useFigureLines();
   const dances = useDances();
   const mayWrite = useMay("figures.write");
@@ -55,61 +129,21 @@ export function FiguresPage() {
       {(library, allDances) => (
         <>
           <PageHead title="Figures" about={`${found.length} of ${library.length} figures`}>
-            <Button variant="outline" bg="panel" onClick={() => setShowDances(true)}>
-              Dances
-            </Button>
-            {library.length > 1 ? (
-              <Button asChild variant="outline" bg="panel">
-                <Link to="/figures/alike">What resembles what</Link>
-              </Button>
-            ) : null}
-            {library.length > 0 || mayWrite ? (
-              <Button asChild variant="outline" bg="panel">
-                <Link to="/figures/file">Files</Link>
-              </Button>
-            ) : null}
-            {mayWrite && allDances.length > 0 ? (
-              <Button asChild>
-                <Link to="/figures/new">New figure</Link>
-              </Button>
-            ) : null}
+            <Actions
+              many={library.length > 1}
+              some={library.length > 0}
+              hasDance={allDances.length > 0}
+              {...{ mayWrite, onDances }}
+            />
           </PageHead>
-          <Flex gap="2" wrap="wrap" mb="5">
-            <Input
-              type="search"
-              aria-label="Search by name"
-              placeholder="Search by name"
-              bg="panel"
-              maxW="18rem"
-              value={chosen.search}
-              onChange={({ target }) => choose({ search: target.value })}
-            />
-            <FilterSelect
-              label="Dance"
-              value={chosen.dance}
-              onChange={(dance) => choose({ dance })}
-              choices={allDances.map(({ id, name }) => [id, name])}
-            />
-            <FilterSelect
-              label="Kind"
-              value={chosen.kind}
-              onChange={(kind) => choose({ kind })}
-              choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
-            />
-            <FilterSelect
-              label="Level"
-              value={chosen.level}
-              onChange={(level) => choose({ level })}
-              choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
-            />
-          </Flex>
+          <Filters {...{ chosen, choose }} dances={allDances} />
           {library.length === 0 ? (
             <Empty
               title="The library is empty"
               action={
                 mayWrite ? (
                   allDances.length === 0 ? (
-                    <Button onClick={() => setShowDances(true)}>Add the first dance</Button>
+                    <Button onClick={onDances}>Add the first dance</Button>
                   ) : (
                     <Button asChild>
                       <Link to="/figures/new">Write the first figure</Link>

@@ -14,7 +14,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { FigureCard, type FigureNode, LaneBand, type LaneNode, type Standing } from "./card.tsx";
-import { layoutMap } from "./layout.ts";
+import { CARD, layoutMap } from "./layout.ts";
 import { GoalSelect, MapNote, RouteNote } from "./route-note.tsx";
 import { mapAsSvg } from "./svg.ts";
 
@@ -98,6 +98,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
         type: "figure",
         position: layout.places.get(figure.id) ?? { x: 0, y: 0 },
         data: { figure, standing: stands.get(figure.id) ?? "plain" },
+        ...CARD,
         ariaLabel: figure.name,
       }),
     );
