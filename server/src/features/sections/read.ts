@@ -22,8 +22,8 @@ export async function listSections(db: Database, which?: Which): Promise<Section
        s.start_time as "startTime", s.room, p.id as "planId", l.weeks,
        array(select to_char(day, 'YYYY-MM-DD') from section_days_off where section_id = s.id order by day)
          as "daysOff",
-       array(select staff_id::text from section_teachers where section_id = s.id order by created_at, staff_id)
-         as "teacherIds"
+       array(select t.id::text from section_teachers join staff t on t.id = staff_id
+             where section_id = s.id order by t.name, t.id) as "teacherIds"
      from sections s join levels l on l.id = s.level_id join plans p on p.section_id = s.id
      where s.deleted_at is null ${condition}
      order by s.created_at, s.name`,

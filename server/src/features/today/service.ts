@@ -40,7 +40,7 @@ async function aheadOf(
     db,
     `select asked.section_id as "sectionId",
        array(select staff.name from section_teachers t join staff on staff.id = t.staff_id
-             where t.section_id = asked.section_id order by t.created_at, staff.id) as teachers,
+             where t.section_id = asked.section_id order by staff.name, staff.id) as teachers,
        coalesce((
          select json_agg(json_build_object(
            'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'layers', s.layers,
