@@ -87,8 +87,13 @@ function waysIn({ rules }: LevelPlan): WayIn[] {
   ];
 }
 
-/** For every figure without a week: which limit holds it out, and the cheapest way to let it in. */
-export function whyLeft(problem: Problem, places: Places, options: DraftOptions = {}): LeftOut[] {
+/** For every figure without a week that is asked about: which limit holds it out, and the cheapest way to let it in. */
+export function whyLeft(
+  problem: Problem,
+  places: Places,
+  options: DraftOptions = {},
+  asked: (f: number) => boolean = () => true,
+): LeftOut[] {
   const { level } = problem;
   const ways = waysIn(level);
   const without = new Map<Limit, Problem>();
@@ -105,7 +110,7 @@ export function whyLeft(problem: Problem, places: Places, options: DraftOptions 
     return known;
   };
   return problem.figures.flatMap((figure, f): LeftOut[] => {
-    if ((places[f] ?? -1) >= 0) return [];
+    if ((places[f] ?? -1) >= 0 || !asked(f)) return [];
     const barred = barredBy(level, figure) ?? waitsFor(problem, places, figure);
     if (barred) return [{ figureId: figure.id, reason: barred, wayIn: null }];
     const holding = LIMITS.filter((limit) => fits(leaving(limit), places, f));

@@ -15,8 +15,12 @@ import {
   planLoads,
   problemOf,
   reflow,
+  repairFrom,
+  repairPlaces,
+  repairTask,
   roomsOf,
   scoreOf,
+  whyNot,
 } from "./index.ts";
 
 const QUICK = { effort: 0 };
@@ -133,6 +137,68 @@ describe("reflow", () => {
     expect(moves).toMatchObject([
       { figureId: "dip", from: 2, why: "Ann is away in week 2; week 3 is the nearest that takes it." },
     ]);
+  });
+});
+
+describe("repairs", () => {
+  test("say for every move what the plan without it would break, and place nothing that was not planned", () => {
+    fc.assert(
+      fc.property(
+        drafted.chain((level) => fc.tuple(fc.constant(level), anyChange(level.rules.weeks))),
+        ([level, change]) => {
+          const task = repairTask(level, change);
+          const places = repairPlaces(task);
+          const { moves } = repairFrom(task, places);
+          for (const { figureId, from, why } of moves) {
+            const f = task.problem.figures.findIndex(({ id }) => id === figureId);
+            expect(from).not.toBeNull();
+            const undone = places.map((w, g) => (g === f ? (task.before[f] as number) : w));
+            expect(keepsLimits(task.problem, undone)).toBe(false);
+            const against = whyNot(task.problem, places, f, task.before[f] as number) ?? "";
+            expect(why.toLowerCase()).toContain(against.toLowerCase());
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  test("a reason against a week is named exactly when the week breaks a limit", () => {
+    fc.assert(
+      fc.property(drafted, fc.nat(), fc.nat(), (level, one, other) => {
+        const problem = problemOf(level);
+        const places = placesOf(problem, level.placements);
+        const free = places.flatMap((_, f) => ((problem.fixed[f] ?? -1) < 0 ? [f] : []));
+        fc.pre(free.length > 0 && keepsLimits(problem, places));
+        const f = free[one % free.length] as number;
+        const w = other % problem.weeks;
+        const tried = places.map((at, g) => (g === f ? w : at));
+        expect(whyNot(problem, places, f, w) === null).toBe(keepsLimits(problem, tried));
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it("keep what depends on what a class did not reach, where a week is free for it", () => {
+    const level = levelOf(
+      [figure("Basic"), figure("Pass", { needs: ["basic"] }), figure("Wrap", { needs: ["pass"] })],
+      [
+        ["Basic", 1],
+        ["Pass", 2],
+        ["Wrap", 3],
+      ],
+      { settledLessons: 1 },
+    );
+    const { placements, moves } = reflow(level, { kind: "not-reached", figureIds: ["pass"] }, 2);
+    expect(placements).toEqual(
+      expect.arrayContaining([
+        { figureId: "pass", week: 3 },
+        { figureId: "wrap", week: 4 },
+      ]),
+    );
+    expect(moves.find(({ figureId }) => figureId === "wrap")?.why).toBe(
+      "It needs Pass, which is new in week 3 and danced enough from week 4 on; week 4 is the nearest that takes it.",
+    );
   });
 });
 

@@ -1,34 +1,11 @@
-import { construct, draftOf } from "./draft.ts";
+import type { Change } from "./change.ts";
+import { construct } from "./draft.ts";
 import { improve } from "./improve.ts";
 import type { LeftOut } from "./left-out.ts";
-import type { LevelPlan, Placement, SpecialWeek } from "./level.ts";
-import {
-  keepsLimits,
-  type Places,
-  type Problem,
-  placementsOf,
-  placesOf,
-  problemOf,
-  scoreOf,
-} from "./problem.ts";
-
-/** What happened to a running plan. Weeks up to `taught` are done and stay. */
-export type Change =
-  | { readonly kind: "none" }
-  | { readonly kind: "cancelled"; readonly week: number }
-  | { readonly kind: "short"; readonly week: number; readonly minutes: number }
-  /** New material that was not reached in a week that was taught. */
-  | { readonly kind: "not-reached"; readonly figureIds: readonly string[] }
-  | { readonly kind: "away"; readonly week: number; readonly staffId: string };
-
-export interface Move {
-  readonly figureId: string;
-  /** `null` for a figure that waited, or has to wait now. */
-  readonly from: number | null;
-  readonly to: number | null;
-  /** Why it moves, in a sentence. */
-  readonly why: string;
-}
+import type { LevelPlan, Placement } from "./level.ts";
+import { keepsLimits, type Places, type Problem, placementsOf } from "./problem.ts";
+import { type RepairTask, repairTask, repairValue } from "./repair-task.ts";
+import { leftIn, type Move, movesOf } from "./repair-why.ts";
 
 export interface Repair {
   /** The level as it is after the change. */
@@ -38,28 +15,10 @@ export interface Repair {
   readonly left: readonly LeftOut[];
 }
 
-/** The plan with the change put into it, before anything is moved. */
-export function withChange(level: LevelPlan, change: Change): LevelPlan {
-  const others = (week: number) => (level.special ?? []).filter((entry) => entry.week !== week);
-  const special = (entry: SpecialWeek) => [...others(entry.week), entry].sort((a, b) => a.week - b.week);
-  switch (change.kind) {
-    case "none":
-      return level;
-    case "cancelled":
-      return { ...level, special: special({ week: change.week, kind: "cancelled", minutes: 0 }) };
-    case "short":
-      return { ...level, special: special({ week: change.week, kind: "short", minutes: change.minutes }) };
-    case "not-reached":
-      return {
-        ...level,
-        placements: level.placements.filter(({ figureId }) => !change.figureIds.includes(figureId)),
-      };
-    case "away":
-      return { ...level, away: [...(level.away ?? []), { week: change.week, staffId: change.staffId }] };
-  }
-}
+/** More than all that `improve` weighs beside what a repair wants. */
+const ABOVE_ALL = 10_000;
 
-/** How many limits a placement breaks, seen figure by figure: those that could not stand where they are. */
+/** Figures that could not stand where they are, taken in the order of their weeks. */
 function misplaced(problem: Problem, places: Places): number[] {
   const alone = places.map(() => -1);
   const order = places
@@ -77,9 +36,6 @@ function misplaced(problem: Problem, places: Places): number[] {
 }
 
 const isFree = ({ fixed }: Problem, f: number): boolean => (fixed[f] ?? -1) < 0;
-
-const movesBetween = (before: Places, after: Places): number =>
-  before.reduce((sum, w, f) => sum + (w === after[f] ? 0 : 1), 0);
 
 /** The week nearest to where a figure stood that keeps every limit; later weeks before earlier ones. */
 function nearest(problem: Problem, places: number[], f: number, from: number): number {
@@ -134,85 +90,76 @@ function takeBack(problem: Problem, before: Places, places: number[]): void {
   }
 }
 
-function whyMoved(
-  level: LevelPlan,
-  change: Change,
-  from: number | null,
-  to: number | null,
-  needsMoved: string | null,
-): string {
-  const where =
-    to === null
-      ? "no week is left for it"
-      : from === null
-        ? `it finds room in week ${to}`
-        : `week ${to} is the nearest that takes it`;
-  if (change.kind === "cancelled" && from === change.week)
-    return `Week ${change.week} is cancelled; ${where}.`;
-  if (change.kind === "short" && from === change.week)
-    return `Week ${change.week} lost ${change.minutes} minutes; ${where}.`;
-  if (change.kind === "not-reached" && from === null) return `It was not reached in class; ${where}.`;
-  if (change.kind === "away" && from === change.week) {
-    const who = level.teachers?.find(({ id }) => id === change.staffId)?.name ?? "Its teacher";
-    return `${who} is away in week ${change.week}; ${where}.`;
+/** The same figures moved, each no further than it must go. */
+export function nearby(task: RepairTask, places: Places): Places {
+  const { problem, value } = task;
+  const near = [...places];
+  for (let again = true; again; ) {
+    again = false;
+    near.forEach((w, f) => {
+      if (w < 0 || w === task.before[f] || !isFree(problem, f)) return;
+      const worth = (at: number) => value[f]?.[at] ?? 0;
+      const weeks = Array.from({ length: problem.weeks }, (_, at) => at)
+        .filter((at) => problem.allowed[f]?.[at] && worth(at) > worth(w))
+        .sort((a, b) => worth(b) - worth(a));
+      for (const at of weeks) {
+        near[f] = at;
+        if (keepsLimits(problem, near)) {
+          again = true;
+          return;
+        }
+      }
+      near[f] = w;
+    });
   }
-  if (needsMoved) return `It needs ${needsMoved}, which moves; ${where}.`;
-  return from === null ? `There is room for it now; ${where}.` : `Its week would be too full; ${where}.`;
+  return near;
+}
+
+/** A repair as it is shown: its moves with their reasons, and what finds no week. */
+export const repairFrom = (task: RepairTask, places: Places): Repair => ({
+  ...movesIn(task, places),
+  left: leftIn(task, places),
+});
+
+/** A repair without the reasons of what finds no week, which take longer to find. */
+export const movesIn = (task: RepairTask, places: Places): Repair => ({
+  level: task.level,
+  placements: placementsOf(task.problem, places),
+  moves: movesOf(task, places),
+  left: [],
+});
+
+/**
+ * Places of a good repair: the best of mending, of a fresh plan, and of bettering both.
+ * @param onFirst told what mending gave, within milliseconds
+ */
+export function repairPlaces(task: RepairTask, onFirst: (places: Places) => void = () => undefined): Places {
+  const { problem, before, options, wanted, change } = task;
+  if (keepsLimits(problem, before) && change.kind !== "not-reached") return before;
+  const mended = mend(problem, before);
+  wanted.forEach((is, f) => {
+    if (!is || (mended[f] ?? -1) >= 0) return;
+    const from = (before[f] ?? -1) >= 0 ? (before[f] as number) : (options.from ?? 1) - 1;
+    if (nearest(problem, mended, f, from) < 0) giveWay(problem, mended, mended, f);
+  });
+  takeBack(problem, before, mended);
+  onFirst([...mended]);
+  const weighed = { ...problem, value: task.value.map((weeks) => weeks.map((one) => one * ABOVE_ALL)) };
+  const fresh = construct(problem, options);
+  takeBack(problem, before, fresh);
+  const tried = [mended, improve(weighed, mended, { effort: 0 }), improve(weighed, fresh, { effort: 0 })];
+  for (const places of tried) takeBack(problem, before, places);
+  return tried.reduce((best, next) => (repairValue(task, next) > repairValue(task, best) ? next : best));
 }
 
 /**
- * Repairs a plan after a change with as few moves as the search finds, never more than a fresh draft would make,
- * and explains each. Without a change a plan that keeps its limits stays as it is.
+ * Repairs a plan after a change: as much as can be of what was planned stays planned, with as few moves as the search
+ * finds, each explained. What nobody had planned stays out. Without a change a plan that keeps its limits stays as it
+ * is. `repairModel` is the same question for the solver, which proves the fewest.
  * @param taught the last week that has been taught; what is placed up to it stays
+ * @example reflow(level, { kind: "cancelled", week: 3 }, 2).moves[0]?.why // "Week 3 is cancelled; week 4 is the …"
  */
 export function reflow(level: LevelPlan, change: Change, taught = 0): Repair {
-  const changed = withChange(level, change);
-  const keep = changed.placements.filter(({ week }) => week <= taught);
-  const options = { from: taught + 1, keep };
-  const problem = problemOf(changed, options);
-  const before = placesOf(problem, changed.placements);
-  const mended =
-    keepsLimits(problem, before) && change.kind !== "not-reached" ? [...before] : mend(problem, before);
-  if (change.kind === "not-reached")
-    for (const id of change.figureIds) {
-      const f = problem.figures.findIndex((figure) => figure.id === id);
-      if (f >= 0 && (mended[f] ?? -1) < 0 && nearest(problem, mended, f, taught) < 0)
-        giveWay(problem, mended, mended, f);
-    }
-  takeBack(problem, before, mended);
-  const fresh = improve(problem, construct(problem, options), { effort: 0 });
-  takeBack(problem, before, fresh);
-  const worse = placed(mended) < placed(before) && placed(fresh) > placed(mended);
-  const places =
-    worse || movesBetween(before, fresh) < movesBetween(before, mended)
-      ? scoreOf(problem, fresh) >= scoreOf(problem, mended)
-        ? fresh
-        : mended
-      : mended;
-  return {
-    level: changed,
-    placements: placementsOf(problem, places),
-    moves: movesOf(changed, problem, before, places, change),
-    left: draftOf(problem, places, options).left.filter(({ figureId }) => {
-      const f = problem.figures.findIndex(({ id }) => id === figureId);
-      return (before[f] ?? -1) >= 0 || (change.kind === "not-reached" && change.figureIds.includes(figureId));
-    }),
-  };
-}
-
-const placed = (places: Places): number => places.filter((w) => w >= 0).length;
-
-function movesOf(level: LevelPlan, problem: Problem, before: Places, after: Places, change: Change): Move[] {
-  const moved = problem.figures.filter((_, f) => before[f] !== after[f]);
-  const movedIds = new Set(moved.map(({ id }) => id));
-  const weekOr = (w: number | undefined) => (w === undefined || w < 0 ? null : w + 1);
-  return moved
-    .map((figure) => {
-      const f = problem.figures.indexOf(figure);
-      const [from, to] = [weekOr(before[f]), weekOr(after[f])];
-      const need = figure.needs.find((id) => movedIds.has(id));
-      const name = level.figures.find(({ id }) => id === need)?.name ?? null;
-      return { figureId: figure.id, from, to, why: whyMoved(level, change, from, to, name) };
-    })
-    .sort((a, b) => (a.from ?? 99) - (b.from ?? 99) || (a.to ?? 99) - (b.to ?? 99));
+  const task = repairTask(level, change, taught);
+  return repairFrom(task, repairPlaces(task));
 }

@@ -55,8 +55,8 @@ async function firstPage(): Promise<ReactNode> {
     const { PublicRecapPage } = await import("../features/recaps/public.tsx");
     return <PublicRecapPage secret={secret} />;
   }
-  // Who is signed in is asked at once; a failure is said by the page itself, which asks again.
-  const asked = client.prefetchQuery({ queryKey: SESSION_KEY, queryFn: readEarlySession });
+  // Who is signed in is asked at once, and once only: after a failure the page is drawn, and asks again.
+  const asked = client.prefetchQuery({ queryKey: SESSION_KEY, queryFn: readEarlySession, retry: false });
   const [Studio] = await Promise.all([wasSignedIn() ? loadStudio() : StudioLater, asked]);
   return (
     <SignedIn>

@@ -3,9 +3,14 @@ import {
   exactModel,
   keepsLimits,
   type LevelPlan,
+  modelOfRepair,
+  nearby,
   type PlanFigure,
   placesOf,
   problemOf,
+  type RepairTask,
+  repairPlaces,
+  repairTask,
   scoreOf,
 } from "@map-step/core/plan";
 import fc from "fast-check";
@@ -101,6 +106,59 @@ test("what is proven best is the best of all plans, and no draft is worth more",
       expect(proof.score).toBeCloseTo(bestOfAll(level), 6);
       expect(draft.score).toBeLessThanOrEqual(proof.score + 1e-6);
       expect(keepsLimits(model.problem, placesOf(model.problem, proof.placements))).toBe(true);
+    }),
+    { numRuns: 60 },
+  );
+});
+
+/** The least worth dropped and then the fewest moves of all placements that keep the limits, by trying every one. */
+function bestRepair(task: RepairTask): { dropped: number; moved: number } {
+  const { problem, wanted } = task;
+  const places = [...problem.fixed];
+  const free = places.flatMap((w, f) => (w < 0 && wanted[f] ? [f] : []));
+  let best = { dropped: Number.POSITIVE_INFINITY, moved: Number.POSITIVE_INFINITY };
+  const tryFrom = (at: number): void => {
+    const f = free[at];
+    if (f !== undefined) {
+      for (let w = -1; w < problem.weeks; w++) {
+        places[f] = w;
+        tryFrom(at + 1);
+      }
+      places[f] = -1;
+    } else if (keepsLimits(problem, places)) {
+      const now = costOf(task, places);
+      if (now.dropped < best.dropped || (now.dropped === best.dropped && now.moved < best.moved)) best = now;
+    }
+  };
+  tryFrom(0);
+  return best;
+}
+
+const costOf = ({ problem, before, wanted }: RepairTask, places: readonly number[]) => ({
+  dropped: problem.figures.reduce(
+    (sum, { wish, worth }, f) =>
+      sum + (wanted[f] && (places[f] ?? -1) < 0 ? (wish === "must" ? 100 : (worth ?? 5)) : 0),
+    0,
+  ),
+  moved: places.filter((w, f) => wanted[f] && w !== before[f]).length,
+});
+
+test("a proven repair drops the least worth and then moves the fewest figures of all that could be", () => {
+  fc.assert(
+    fc.property(smallLevel, fc.nat(), fc.boolean(), (bare, at, short) => {
+      const level = { ...bare, placements: draftPlan(bare, { effort: 0 }).placements };
+      const week = 1 + (at % level.rules.weeks);
+      const task = repairTask(
+        level,
+        short ? { kind: "short", week, minutes: 15 } : { kind: "cancelled", week },
+      );
+      const quick = repairPlaces(task);
+      expect(keepsLimits(task.problem, quick)).toBe(true);
+      const proof = prove(highs, modelOfRepair(task), quick, 10);
+      const places = nearby(task, placesOf(task.problem, proof.placements));
+      expect(proof.best).toBe(true);
+      expect(keepsLimits(task.problem, places)).toBe(true);
+      expect(costOf(task, places)).toEqual(bestRepair(task));
     }),
     { numRuns: 60 },
   );

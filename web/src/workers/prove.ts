@@ -2,10 +2,9 @@ import {
   columnsFrom,
   type ExactModel,
   type Places,
+  placementsOf,
   placesFrom,
   type Scored,
-  scored,
-  scoreOf,
 } from "@map-step/core/plan";
 import type { Highs, ModelData } from "highs";
 
@@ -57,7 +56,7 @@ export interface ProofNews {
 }
 
 /**
- * Searches for the best plan of a level with the mixed-integer solver, beginning with one that is known.
+ * Searches for the best answer to a model's question with the mixed-integer solver, beginning with one that is known.
  * @param seconds how long it may search; then the best so far and the bound are given back
  */
 export function prove(
@@ -67,7 +66,11 @@ export function prove(
   seconds: number,
   onNews: (news: ProofNews) => void = () => undefined,
 ): Proof {
-  const { problem } = model;
+  const { problem, worthOf } = model;
+  const scored = (places: Places): Scored => ({
+    placements: placementsOf(problem, places),
+    score: worthOf(places),
+  });
   return highs.withModel(dataOf(highs, model), (solver): Proof => {
     solver.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 });
     solver.setSolution(columnsFrom(model, start));
@@ -78,9 +81,9 @@ export function prove(
       [mipImprovingSolution]: ({ data }) => {
         if (!data.mip_solution) return;
         const places = placesFrom(model, data.mip_solution);
-        if (scoreOf(problem, places) <= scoreOf(problem, best)) return;
+        if (worthOf(places) <= worthOf(best)) return;
         best = places;
-        onNews({ better: scored(problem, places) });
+        onNews({ better: scored(places) });
       },
       [mipLogging]: ({ data }) => {
         const now = data.mip_dual_bound;
@@ -89,17 +92,17 @@ export function prove(
         onNews({ bound: now });
       },
     });
-    const { infeasible, optimal } = highs.constants.modelStatus;
+    const { empty, infeasible, optimal } = highs.constants.modelStatus;
     if (modelStatus === infeasible)
-      return { ...scored(problem, start), bound: scoreOf(problem, start), best: false, feasible: false };
+      return { ...scored(start), bound: worthOf(start), best: false, feasible: false };
     const value = Number(solver.info.get("mip_dual_bound"));
     if (Number.isFinite(value)) bound = Math.min(bound, value);
     if (solver.info.get("primal_solution_status") === 2) {
       const places = placesFrom(model, solver.getSolution().colValue);
-      if (scoreOf(problem, places) > scoreOf(problem, best)) best = places;
+      if (worthOf(places) > worthOf(best)) best = places;
     }
-    const found = scored(problem, best);
-    const proven = modelStatus === optimal;
+    const found = scored(best);
+    const proven = modelStatus === optimal || modelStatus === empty;
     return {
       ...found,
       bound: proven ? found.score : Math.max(found.score, bound),

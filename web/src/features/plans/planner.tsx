@@ -2,10 +2,10 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { FigureRecord, Level, PlanContent } from "@map-step/contract";
 import {
   approachOf,
+  type Change,
   checkPlan,
   mutedIn,
   planLoads,
-  reflow,
   refresherOf,
   roomsOf,
   teachingMinutes,
@@ -27,6 +27,7 @@ import { goodness, useDraft } from "./use-draft.ts";
 import { useLevelPlan } from "./use-level-plan.ts";
 import { useOfferedRepair } from "./use-offered-repair.ts";
 import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
+import { repairInWords, useRepair } from "./use-repair.ts";
 import { count } from "./words.ts";
 
 const about = (
@@ -62,6 +63,8 @@ export function Planner(input: PlannerInput) {
   const [tool, setTool] = useState<Tool | null>(null);
   const [given, setGiven] = useState<Proposal | null>(null);
   const { drafting, start, stop, clear } = useDraft();
+  const repairs = useRepair();
+  const { repairing } = repairs;
 
   const drafted: Proposal | null =
     drafting && drafting.plan.placements.length > 0
@@ -72,7 +75,20 @@ export function Planner(input: PlannerInput) {
           left: drafting.left,
         }
       : null;
-  const proposal = given ?? drafted;
+  const repaired: Proposal | null = repairing
+    ? {
+        title: "A repair with the fewest moves",
+        content: {
+          ...edit.content,
+          special: [...(repairing.repair.level.special ?? [])],
+          away: [...(repairing.repair.level.away ?? [])],
+          chosen: withPlacements(edit.chosen, repairing.repair.placements),
+        },
+        why: new Map(repairing.repair.moves.map(({ figureId, why }) => [figureId, why])),
+        left: repairing.repair.left,
+      }
+    : null;
+  const proposal = given ?? repaired ?? drafted;
   const content: PlanContent = proposal?.content ?? edit.content;
   const shown = drag
     ? {
@@ -142,19 +158,20 @@ export function Planner(input: PlannerInput) {
     });
   }, []);
   const draft = () => {
-    setGiven(null);
+    leave();
     setSelection(null);
     const keep = levelPlan.placements.filter(({ week }) => week <= taught);
     void start(levelPlan, { keep, from: taught + 1, depth: input.depth });
   };
   now.current = { move, draft };
-  const propose = (next: Proposal) => {
-    clear();
-    setGiven(next);
-  };
   const leave = () => {
     clear();
+    repairs.clear();
     setGiven(null);
+  };
+  const propose = (next: Proposal) => {
+    leave();
+    setGiven(next);
   };
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
   const onKeyDown = (event: KeyboardEvent) => {
@@ -163,19 +180,9 @@ export function Planner(input: PlannerInput) {
     if (event.shiftKey) edit.redo();
     else edit.undo();
   };
-  const repair: (change: Parameters<typeof reflow>[1]) => void = (change) => {
-    const { level: after, placements, moves, left } = reflow(levelPlan, change, taught);
-    propose({
-      title: "A repair with the fewest moves",
-      content: {
-        ...edit.content,
-        special: [...(after.special ?? [])],
-        away: [...(after.away ?? [])],
-        chosen: withPlacements(edit.chosen, placements),
-      },
-      why: new Map(moves.map(({ figureId, why }) => [figureId, why])),
-      left,
-    });
+  const repair = (change: Change) => {
+    leave();
+    void repairs.start(levelPlan, change, taught);
   };
   useOfferedRepair(mayEdit && proposal === null ? plan.notReached : [], repair);
   const approach = approachOf(
@@ -201,11 +208,11 @@ export function Planner(input: PlannerInput) {
         <ProposalPanel
           proposal={proposal}
           present={edit.content}
-          status={given ? "" : drafting ? goodness(drafting) : ""}
-          conflict={given ? null : (drafting?.conflict?.text ?? null)}
-          running={!given && drafting?.running === true}
+          status={given ? "" : repairing ? repairInWords(repairing) : drafting ? goodness(drafting) : ""}
+          conflict={given || repairing ? null : (drafting?.conflict?.text ?? null)}
+          running={!given && (repairing ?? drafting)?.running === true}
           nameOf={nameOf}
-          onStop={stop}
+          onStop={repairing ? repairs.stop : stop}
           onLeave={leave}
           onTake={() => {
             edit.edit(proposal.content);

@@ -1,0 +1,31 @@
+import type { LevelPlan, SpecialWeek } from "./level.ts";
+
+/** What happened to a running plan. Weeks up to `taught` are done and stay. */
+export type Change =
+  | { readonly kind: "none" }
+  | { readonly kind: "cancelled"; readonly week: number }
+  | { readonly kind: "short"; readonly week: number; readonly minutes: number }
+  /** New material that was not reached in a week that was taught. */
+  | { readonly kind: "not-reached"; readonly figureIds: readonly string[] }
+  | { readonly kind: "away"; readonly week: number; readonly staffId: string };
+
+/** The plan with the change put into it, before anything is moved. */
+export function withChange(level: LevelPlan, change: Change): LevelPlan {
+  const others = (week: number) => (level.special ?? []).filter((entry) => entry.week !== week);
+  const special = (entry: SpecialWeek) => [...others(entry.week), entry].sort((a, b) => a.week - b.week);
+  switch (change.kind) {
+    case "none":
+      return level;
+    case "cancelled":
+      return { ...level, special: special({ week: change.week, kind: "cancelled", minutes: 0 }) };
+    case "short":
+      return { ...level, special: special({ week: change.week, kind: "short", minutes: change.minutes }) };
+    case "not-reached":
+      return {
+        ...level,
+        placements: level.placements.filter(({ figureId }) => !change.figureIds.includes(figureId)),
+      };
+    case "away":
+      return { ...level, away: [...(level.away ?? []), { week: change.week, staffId: change.staffId }] };
+  }
+}

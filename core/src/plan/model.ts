@@ -1,0 +1,178 @@
+import type { Places, Problem } from "./problem.ts";
+
+/** A linear row: `lower ≤ Σ value · column ≤ upper`. */
+export interface Row {
+  readonly lower: number;
+  readonly upper: number;
+  readonly columns: readonly number[];
+  readonly values: readonly number[];
+}
+
+/** A mixed-integer model as data: the largest Σ cost · column over all rows. All columns begin at 0. */
+export interface ExactModel {
+  readonly problem: Problem;
+  readonly cost: readonly number[];
+  readonly upper: readonly number[];
+  readonly integer: readonly boolean[];
+  readonly rows: readonly Row[];
+  /** The column of figure f new in week w; -1 where that is not allowed. */
+  readonly columnOf: readonly (readonly number[])[];
+  /** What places are worth to the model's question; hard limits are not looked at. */
+  readonly worthOf: (places: Places) => number;
+}
+
+export type Entry = readonly [column: number, value: number];
+
+/** A model under construction: columns and rows are added, `at` finds the column of figure f new in week w. */
+export interface Drawing {
+  readonly problem: Problem;
+  readonly at: (f: number, w: number) => number;
+  readonly isFree: (f: number) => boolean;
+  readonly column: (worth: number, high: number, whole: boolean) => number;
+  readonly row: (lower: number, high: number, entries: readonly Entry[]) => void;
+  readonly finish: (worthOf: (places: Places) => number) => ExactModel;
+}
+
+export const NONE = Number.NEGATIVE_INFINITY;
+
+export const weekIndexes = ({ weeks }: Problem): number[] => Array.from({ length: weeks }, (_, w) => w);
+
+/** The minutes of a week as a sum of columns. */
+export const loadOf = ({ problem, at }: Drawing, week: number): Entry[] =>
+  problem.figures.flatMap((_, f) =>
+    weekIndexes(problem).flatMap((w): Entry[] => {
+      const own = problem.minutes[f]?.[w]?.[week] ?? 0;
+      return at(f, w) < 0 || own === 0 ? [] : [[at(f, w), own]];
+    }),
+  );
+
+/** What is new in a week as a sum of columns. */
+export const freshIn = ({ problem, at }: Drawing, week: number): Entry[] =>
+  problem.figures.flatMap((_, f): Entry[] => (at(f, week) < 0 ? [] : [[at(f, week), 1]]));
+
+/**
+ * Begins a model with every hard limit of a problem: a column for each figure in each week (1 where it is new), and
+ * rows for minutes, pace, needs, look-alikes and rhythms. The same limits as `keepsLimits`.
+ * @param worth what it is worth to have figure f new in week w
+ */
+export function drawLimits(problem: Problem, worth: (f: number, w: number) => number): Drawing {
+  const { figures, room, most, minutes, allowed, fixed, needs, apart } = problem;
+  const cost: number[] = [];
+  const upper: number[] = [];
+  const integer: boolean[] = [];
+  const rows: Row[] = [];
+  const column = (value: number, high: number, whole: boolean): number => {
+    cost.push(value);
+    upper.push(high);
+    integer.push(whole);
+    return cost.length - 1;
+  };
+  const row = (lower: number, high: number, entries: readonly Entry[]): void => {
+    if (entries.length > 0)
+      rows.push({
+        lower,
+        upper: high,
+        columns: entries.map(([at]) => at),
+        values: entries.map(([, by]) => by),
+      });
+  };
+  const all = weekIndexes(problem);
+  const columnOf = figures.map((_, f) =>
+    all.map((w) => (allowed[f]?.[w] ? column(worth(f, w), 1, true) : -1)),
+  );
+  const drawing: Drawing = {
+    problem,
+    at: (f, w) => columnOf[f]?.[w] ?? -1,
+    isFree: (f) => (fixed[f] ?? -1) < 0,
+    column,
+    row,
+    finish: (worthOf) => ({ problem, cost, upper, integer, rows, columnOf, worthOf }),
+  };
+  const { at, isFree } = drawing;
+  figures.forEach((_, f) => {
+    row(
+      isFree(f) ? 0 : 1,
+      1,
+      all.flatMap((w): Entry[] => (at(f, w) < 0 ? [] : [[at(f, w), 1]])),
+    );
+  });
+  for (const week of all) {
+    const standing = figures.reduce(
+      (sum, _, f) => sum + (isFree(f) ? 0 : (minutes[f]?.[fixed[f] ?? 0]?.[week] ?? 0)),
+      0,
+    );
+    // What stays may be too much already; then only nothing more may come.
+    row(NONE, Math.max(room[week] ?? 0, standing), loadOf(drawing, week));
+    const stays = figures.filter((_, f) => !isFree(f) && fixed[f] === week).length;
+    row(NONE, Math.max(most[week] ?? 0, stays), freshIn(drawing, week));
+  }
+  for (const { f, need, gap } of needs) {
+    if (!isFree(f)) continue;
+    for (const w of all) {
+      if (at(f, w) < 0) continue;
+      const before = all.filter((v) => at(need, v) >= 0 && w - v >= (gap[v] ?? 1));
+      row(0, Number.POSITIVE_INFINITY, [[at(f, w), -1], ...before.map((v): Entry => [at(need, v), 1])]);
+    }
+  }
+  for (const [a, b] of apart)
+    for (const w of all)
+      if (at(a, w) >= 0 && at(b, w) >= 0 && (isFree(a) || isFree(b)))
+        row(NONE, 1, [
+          [at(a, w), 1],
+          [at(b, w), 1],
+        ]);
+  addCounts(drawing);
+  return drawing;
+}
+
+/** A way to count is new in the first week of a figure that is counted so. One new figure alone may bring it always. */
+function addCounts({ problem, at, isFree, column, row }: Drawing): void {
+  const { counts, countKinds, knownCounts, weeks, figures, mostCounts } = problem;
+  const newIn: number[][] = [];
+  for (let kind = 0; kind < countKinds; kind++) {
+    const own = figures.flatMap((_, f) => (counts[f] === kind ? [f] : []));
+    if (knownCounts.has(kind) || own.length === 0) continue;
+    const columns: number[] = [];
+    for (let w = 0; w < weeks; w++) {
+      const here = own.filter((f) => at(f, w) >= 0);
+      if (here.length === 0) {
+        columns.push(-1);
+        continue;
+      }
+      const fresh = column(0, 1, false);
+      columns.push(fresh);
+      const earlier = own.flatMap((g) =>
+        Array.from({ length: w }, (_, v) => v).flatMap((v) =>
+          at(g, v) < 0 ? [] : [[at(g, v), -1] as const],
+        ),
+      );
+      for (const f of here) row(NONE, 0, [[at(f, w), 1], ...earlier, [fresh, -1]]);
+    }
+    newIn.push(columns);
+  }
+  for (let w = 0; w < weeks; w++) {
+    const entries = newIn.flatMap((columns) =>
+      (columns[w] ?? -1) < 0 ? [] : [[columns[w] as number, 1] as const],
+    );
+    if (entries.length <= mostCounts) continue;
+    const stays = new Set(
+      figures.flatMap((_, f) => (!isFree(f) && problem.fixed[f] === w ? [counts[f]] : [])),
+    );
+    row(NONE, Math.max(mostCounts, stays.size), entries);
+  }
+}
+
+/** Reads a solution's columns as places. */
+export const placesFrom = ({ columnOf }: ExactModel, solution: ArrayLike<number>): number[] =>
+  columnOf.map((weeks) => weeks.findIndex((at) => at >= 0 && (solution[at] ?? 0) > 0.5));
+
+/** The columns of places, to begin a search from; those that follow from them are left to the solver. */
+export const columnsFrom = (
+  { columnOf }: ExactModel,
+  places: Places,
+): { readonly indices: number[]; readonly values: number[] } => {
+  const entries = columnOf.flatMap((weeks, f) =>
+    weeks.flatMap((at, w) => (at < 0 ? [] : [{ at, value: places[f] === w ? 1 : 0 }])),
+  );
+  return { indices: entries.map(({ at }) => at), values: entries.map(({ value }) => value) };
+};
