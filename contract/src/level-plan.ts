@@ -104,6 +104,7 @@ export function toLevelPlan(
   const used = new Set([...chosen.keys(), ...plan.known]);
   const read = dance ? danceFacts(library, dance) : null;
   const pairs = alike ?? read?.alike() ?? [];
+  const needed = new Set(library.flatMap(({ id, needs }) => (chosen.has(id) ? needs : [])));
   return {
     rules,
     approach: approachOf(rules.approachId, own),
@@ -130,6 +131,9 @@ export function toLevelPlan(
         };
       }),
     known: plan.known,
+    outside: Object.fromEntries(
+      library.flatMap(({ id, name }) => (needed.has(id) && !used.has(id) ? [[id, name]] : [])),
+    ),
     placements: plan.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
     phraseBeats: dance?.phraseBeats ?? 8,
     special: plan.special,

@@ -45,7 +45,16 @@ export const planContent = z.object({
   special: z
     .array(z.object({ week, kind: z.enum(SPECIAL_KINDS), minutes: wholeNumber(0, 240) }))
     .refine(...once<{ week: number }>((entry) => entry.week, "A week stands here twice")),
-  muted: z.array(z.object({ key: z.string().max(200), reason: words(300) })).max(200, "At most 200 findings"),
+  muted: z
+    .array(
+      z.object({
+        key: z.string().max(200),
+        reason: words(300),
+        /** How bad the finding was when it was accepted; it is told again when it gets worse. */
+        size: z.number().min(0).max(100_000).optional(),
+      }),
+    )
+    .max(200, "At most 200 findings"),
   away: z.array(z.object({ week, staffId: z.uuid() })).max(200, "At most 200 absences"),
 });
 export type PlanContent = z.infer<typeof planContent>;

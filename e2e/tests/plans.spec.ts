@@ -109,7 +109,7 @@ test("a draft is proposed beside the plan, proven in the background, and taken o
   await saved(page);
 });
 
-test("a cancelled week is repaired with explained moves; a finding is lived with, and its reason kept", async ({
+test("a cancelled week is repaired with explained moves; a finding is accepted, and its reason kept", async ({
   page,
 }) => {
   await signIn(page);
@@ -133,10 +133,10 @@ test("a cancelled week is repaired with explained moves; a finding is lived with
   for (let press = 0; press < 3; press++) await page.keyboard.press("ArrowRight");
   await expect(strand(page, "Hook turn-away")).toHaveAccessibleName(/new in week 8/);
   const late = page.getByRole("listitem").filter({ hasText: "Hook turn-away is new on the last night" });
-  await late.getByRole("button", { name: "Live with it …" }).click();
+  await late.getByRole("button", { name: "Accept, with a reason …" }).click();
   await late.getByLabel("Why it is all right").fill("A treat for the end.");
   await late.getByRole("button", { name: "Keep" }).click();
-  const lived = page.getByRole("region", { name: "Lived with" });
+  const lived = page.getByRole("region", { name: "Accepted" });
   await expect(lived).toContainText("A treat for the end.");
   await saved(page);
   await page.reload();

@@ -3,11 +3,7 @@ import type { Finding } from "./finding.ts";
 import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
 import type { Sight } from "./sight.ts";
-
-const names = (figures: readonly PlanFigure[]): string => {
-  const all = figures.map(({ name }) => name);
-  return all.length < 2 ? all.join("") : `${all.slice(0, -1).join(", ")} and ${all.at(-1)}`;
-};
+import { inWords, weeksInWords } from "./words.ts";
 
 /** Ways to count that are new in a week: neither known nor taught in a week before. */
 export function newCountsIn(
@@ -51,7 +47,7 @@ function checkRoles(fresh: readonly PlanFigure[], week: number): Finding[] {
   const [most, least] = [Math.max(leader, follower), Math.min(leader, follower)];
   if (most - least < WAITS.minutes || most < WAITS.times * least) return [];
   const text = `In week ${week} ${busy} learn ${most} minutes of new steps and ${idle} ${least}; one role waits.`;
-  return [{ code: "one-role-waits", severity: "should", week, text }];
+  return [{ code: "one-role-waits", severity: "should", week, size: most - least, text }];
 }
 
 function checkAlike({ level, weeks, figures }: Sight): Finding[] {
@@ -60,7 +56,9 @@ function checkAlike({ level, weeks, figures }: Sight): Finding[] {
     const [one, two] = [figures.get(a), figures.get(b)];
     if (decides === null || week === undefined || weeks.get(b) !== week || !one || !two) return [];
     const text = `${one.name} and ${two.name} are new in the same lesson and differ only at count ${decides}; keep them a lesson apart, or contrast them on purpose.`;
-    return [{ code: "look-alikes-together", severity: "should", week, figureId: a, otherId: b, text }];
+    return [
+      { code: "look-alikes-together", severity: "should", week, figureId: a, otherId: b, size: 1, text },
+    ];
   });
 }
 
@@ -81,14 +79,15 @@ function checkRoutine(sight: Sight): Finding[] {
       side === "before"
         ? `Nothing that is danced by week ${routine.week} leads into ${name}, so it cannot stand in the routine.`
         : `${name} leads into nothing that is danced by week ${routine.week}, so the routine cannot go on after it.`;
-    return { code: "routine-does-not-close", severity: "should", week: routine.week, figureId: id, text };
+    const about = { severity: "should", week: routine.week, figureId: id, size: 1 } as const;
+    return { code: "routine-does-not-close", ...about, text };
   });
   const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
   const phrase = sight.level.phraseBeats ?? 8;
   const over = beats % phrase;
   if (over > 0) {
     const text = `The ${danced.length} figures danced once each take ${beats} beats, ${over} more than whole phrases of ${phrase}; the routine needs ${phrase - over} beats of a filler to end with the music.`;
-    findings.push({ code: "routine-does-not-fit", severity: "should", week: routine.week, text });
+    findings.push({ code: "routine-does-not-fit", severity: "should", week: routine.week, size: over, text });
   }
   return findings;
 }
@@ -100,25 +99,64 @@ function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Findi
   const fresh = newFigures.flatMap((id) => sight.figures.get(id) ?? []);
   if (room && minutes > room.minutes) {
     const text = `Week ${week} holds ${minutes} minutes, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
-    findings.push({ code: "over-minutes", severity: "must", week, text });
+    findings.push({ code: "over-minutes", severity: "must", week, size: minutes - room.minutes, text });
   }
   if (newFigures.length > mostNew) {
     const text = `Week ${week} has ${newFigures.length} new figures; this level takes ${mostNew} a lesson at most.`;
-    findings.push({ code: "too-many-new", severity: "should", week, text });
+    findings.push({
+      code: "too-many-new",
+      severity: "should",
+      week,
+      size: newFigures.length - mostNew,
+      text,
+    });
   }
   const counts = fresh.length < 2 ? [] : newCountsIn(sight, week);
   if (counts.length > mostNewCounts) {
     const told = counts.flatMap(({ figureId }) => sight.figures.get(figureId) ?? []);
-    const text = `Week ${week} brings ${counts.length} new ways to count (${names(told)}); this level takes ${mostNewCounts} a lesson at most.`;
-    findings.push({ code: "too-many-counts", severity: "should", week, text });
+    const text = `Week ${week} brings ${counts.length} new ways to count (${inWords(told.map(({ name }) => name))}); this level takes ${mostNewCounts} a lesson at most.`;
+    findings.push({
+      code: "too-many-counts",
+      severity: "should",
+      week,
+      size: counts.length - mostNewCounts,
+      text,
+    });
   }
   findings.push(...checkRoles(fresh, week));
   return findings;
 }
 
+/** A week with so much of its room free is worth a word, when together they leave so much of the whole. */
+const ROOMY = { minutes: 15, ofWeek: 0.4, ofAll: 0.2 } as const;
+
+/** Weeks that leave much of their lesson free, told once for all of them. */
+function checkRoom({ rooms, weeks, lastTaught }: Sight, loads: readonly WeekLoad[]): Finding[] {
+  if (weeks.size === 0) return [];
+  const plain = rooms.filter(
+    ({ week, held, takesNew, minutes }) => week > lastTaught && held && takesNew && minutes > 0,
+  );
+  const whole = plain.reduce((sum, { minutes }) => sum + minutes, 0);
+  const roomy = plain.flatMap(({ week, minutes }) => {
+    const free = minutes - (loads[week - 1]?.minutes ?? 0);
+    return free >= ROOMY.minutes && free >= ROOMY.ofWeek * minutes ? [{ week, free, minutes }] : [];
+  });
+  const free = roomy.reduce((sum, one) => sum + one.free, 0);
+  if (free < ROOMY.ofAll * whole) return [];
+  const room = roomy.reduce((sum, one) => sum + one.minutes, 0);
+  const where = weeksInWords(roomy.map(({ week }) => week));
+  const text = `${where} ${roomy.length === 1 ? "leaves" : "leave"} ${free} of ${room} minutes free. There is room for more figures, more returns or deeper layers, or the course could be shorter.`;
+  // In tenths of the course: a minute more or less is no other finding.
+  return [{ code: "room-left", severity: "should", week: 0, size: Math.round((10 * free) / whole), text }];
+}
+
 /** All that is to say of the weeks, and of figures that stand together in one. */
-export const checkWeeks = (sight: Sight): Finding[] => [
-  ...loadsFrom(sight.level, sight.rooms, sight.parts).flatMap((load) => checkWeek(sight, load)),
-  ...checkAlike(sight),
-  ...checkRoutine(sight),
-];
+export function checkWeeks(sight: Sight): Finding[] {
+  const loads = loadsFrom(sight.level, sight.rooms, sight.parts);
+  return [
+    ...loads.flatMap((load) => checkWeek(sight, load)),
+    ...checkRoom(sight, loads),
+    ...checkAlike(sight),
+    ...checkRoutine(sight),
+  ];
+}

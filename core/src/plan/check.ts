@@ -1,55 +1,80 @@
 import { checkFigure } from "./check-figure.ts";
 import { checkWeeks } from "./check-week.ts";
 import { type Finding, findingKey } from "./finding.ts";
-import type { LevelPlan } from "./level.ts";
+import type { LevelPlan, Muted } from "./level.ts";
 import { strandsOf } from "./loads.ts";
 import { lookAt, type Sight } from "./sight.ts";
 
 /** What is to say of the whole: who teaches, what has no week, what was not reached in class. */
-function checkWhole({ level, weeks, figures, known }: Sight): Finding[] {
+function checkWhole(sight: Sight): Finding[] {
+  const { level, weeks, figures, known } = sight;
   const findings: Finding[] = [];
   if (level.teachers && level.teachers.length === 0)
     findings.push({
       code: "nobody-assigned",
       severity: "must",
       week: 0,
+      size: 1,
       text: "Nobody teaches this section yet. Name its teachers under Levels, Settings.",
     });
   for (const { id, name, wish } of level.figures) {
-    if (wish !== "must" || weeks.has(id) || known.has(id)) continue;
+    if (weeks.has(id) || known.has(id) || wish === "ban") continue;
+    findings.push(...needsNotChosen(sight, id));
+    if (wish !== "must") continue;
     const text = `${name} must be taught in this level and has no week yet.`;
-    findings.push({ code: "must-waits", severity: "must", week: 0, figureId: id, text });
+    findings.push({ code: "must-waits", severity: "must", week: 0, figureId: id, size: 1, text });
   }
   for (const { figureId, week } of level.notReached ?? []) {
     const figure = figures.get(figureId);
     if (!figure) continue;
     const text = `${figure.name} was due in week ${week} and was not reached in class.`;
-    findings.push({ code: "not-reached", severity: "should", week, figureId, text });
+    findings.push({ code: "not-reached", severity: "should", week, figureId, size: 1, text });
   }
   return findings;
 }
 
-/**
- * Everything in the plan that wants attention, by week; within a week what must change comes first. What somebody
- * decided to live with is left out; see `mutedIn`.
- */
-export function checkPlan(level: LevelPlan, strands = strandsOf(level)): Finding[] {
-  const muted = new Set((level.muted ?? []).map(({ key }) => key));
-  const all = allFindings(level, strands);
-  return muted.size === 0 ? all : all.filter((finding) => !muted.has(findingKey(finding)));
+/** What a figure that waits for a week needs and nobody chose; without it no draft can place the figure. */
+function needsNotChosen({ level, figures, known }: Sight, figureId: string): Finding[] {
+  const figure = figures.get(figureId);
+  return [...new Set(figure?.needs)]
+    .filter((id) => !figures.has(id) && !known.has(id))
+    .map((otherId): Finding => {
+      const other = level.outside?.[otherId] ?? "a figure outside this level";
+      const text = `${figure?.name} waits, because it needs ${other}, which is not chosen for this level.`;
+      return { code: "need-not-chosen", severity: "should", week: 0, figureId, otherId, size: 1, text };
+    });
 }
 
-/** Findings that are there and that somebody decided to live with, with the reason. */
+/**
+ * Everything in the plan that wants attention, by week; within a week what must change comes first. What somebody
+ * accepted is left out for as long as it does not get worse; see `mutedIn`.
+ */
+export function checkPlan(level: LevelPlan, strands = strandsOf(level)): Finding[] {
+  const accepted = acceptedIn(level);
+  const all = allFindings(level, strands);
+  return accepted.size === 0 ? all : all.filter((finding) => !isAccepted(accepted, finding));
+}
+
+/** Findings that are there and that somebody accepted, with the reason. */
 export function mutedIn(
   level: LevelPlan,
   strands = strandsOf(level),
 ): { readonly finding: Finding; readonly reason: string }[] {
-  const reasons = new Map((level.muted ?? []).map(({ key, reason }) => [key, reason]));
-  if (reasons.size === 0) return [];
+  const accepted = acceptedIn(level);
+  if (accepted.size === 0) return [];
   return allFindings(level, strands).flatMap((finding) => {
-    const reason = reasons.get(findingKey(finding));
-    return reason === undefined ? [] : [{ finding, reason }];
+    const reason = accepted.get(findingKey(finding))?.reason;
+    return reason === undefined || !isAccepted(accepted, finding) ? [] : [{ finding, reason }];
   });
+}
+
+const acceptedIn = ({ muted = [] }: LevelPlan): ReadonlyMap<string, Muted> =>
+  new Map(muted.map((entry) => [entry.key, entry]));
+
+/** A finding stays accepted for as long as it is no worse than it was then. */
+function isAccepted(accepted: ReadonlyMap<string, Muted>, finding: Finding): boolean {
+  const entry = accepted.get(findingKey(finding));
+  return entry !== undefined && finding.size <= (entry.size ?? Number.POSITIVE_INFINITY);
 }
 
 function allFindings(level: LevelPlan, strands: ReturnType<typeof strandsOf>): Finding[] {

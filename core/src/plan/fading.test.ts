@@ -66,7 +66,7 @@ describe("what fades in a plan", () => {
       returnMinutes: 2,
     };
     const bare = { ...levelOf([figure("Pass")], [["Pass", 1]]), approach };
-    expect(checkPlan(bare)).toMatchObject([
+    expect(checkPlan(bare).filter(({ code }) => code !== "room-left")).toMatchObject([
       {
         code: "fades",
         week: 8,
@@ -74,7 +74,7 @@ describe("what fades in a plan", () => {
       },
     ]);
     const back = { ...bare, figures: [figure("Pass", { extraReturns: [2, 3, 4, 6] })] };
-    expect(checkPlan(back)).toEqual([]);
+    expect(checkPlan(back).filter(({ code }) => code !== "room-left")).toEqual([]);
   });
 
   it("costs the first lesson of a later level a refresher, at most a quarter of it", () => {

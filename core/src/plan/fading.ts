@@ -1,4 +1,4 @@
-import type { Layer } from "../figure/index.ts";
+import { LAYERS, type Layer } from "../figure/index.ts";
 import type { LevelPlan } from "./level.ts";
 
 /**
@@ -25,10 +25,22 @@ export interface Exposure {
   readonly layer: Layer | "return";
 }
 
+const depth = (layer: Layer | "return"): number => (layer === "return" ? -1 : LAYERS.indexOf(layer));
+
+/** One exposure a night, at the deepest layer that it reached, in the order of the weeks. */
+export function nightsOf(exposures: readonly Exposure[]): Exposure[] {
+  const nights = new Map<number, Exposure>();
+  for (const { week, layer } of exposures) {
+    const before = nights.get(week);
+    if (!before || depth(layer) > depth(before.layer)) nights.set(week, { week, layer });
+  }
+  return [...nights.values()].sort((a, b) => a.week - b.week);
+}
+
 /**
  * What is left of a figure at a moment, 0 to 1: R = 2^(−Δ/h) (exponential forgetting with a half-life h that grows
  * with each time danced, after Ebbinghaus, 1885, and Settles and Meeder, 2016).
- * @param exposures in the order of their weeks
+ * @param exposures one for each night, in the order of their weeks; see `nightsOf`
  * @param scale how much longer or shorter than the defaults this class remembers; see `fitScale`
  * @returns 0 before the first time
  */

@@ -1,14 +1,17 @@
 export const FINDING_CODES = [
   "needs-later",
   "needs-missing",
+  "need-not-chosen",
   "over-minutes",
   "too-many-new",
   "too-many-counts",
   "look-alikes-together",
   "turn-before-settled",
   "new-on-last-night",
+  "new-before-check",
   "nothing-new-now",
   "fades",
+  "room-left",
   "show-move-without-cautions",
   "show-move-too-early",
   "close-hold-before-talk",
@@ -35,6 +38,8 @@ export interface Finding {
   readonly figureId?: string;
   /** The other figure concerned, such as the one needed. */
   readonly otherId?: string;
+  /** How bad it is in its own unit, such as minutes over; 1 where there is nothing to count. A larger one is worse. */
+  readonly size: number;
   /** One plain sentence with the numbers. */
   readonly text: string;
 }
@@ -42,3 +47,13 @@ export interface Finding {
 /** Names a finding across plans, so that it can be recognised after a change. */
 export const findingKey = ({ code, week, figureId = "", otherId = "" }: Finding): string =>
   figureId === "" ? `${code}@${week}` : `${code}:${figureId}:${otherId}`;
+
+/** Findings as sizes by their names, to be compared with those of another plan. */
+export const sizesOf = (findings: readonly Finding[]): ReadonlyMap<string, number> =>
+  new Map(findings.map((finding) => [findingKey(finding), finding.size]));
+
+/** Findings that another plan does not have, or has less of. */
+export const worseThan = (
+  findings: readonly Finding[],
+  before: ReadonlyMap<string, number>,
+): readonly Finding[] => findings.filter((finding) => finding.size > (before.get(findingKey(finding)) ?? 0));

@@ -25,26 +25,9 @@ export interface Fading {
   readonly scale: number | null;
 }
 
-/**
- * In which lessons each figure was and will be danced: by the log where a lesson was taught, by the plan where it
- * was not.
- */
-export function exposuresOf(level: LevelPlan): ReadonlyMap<string, readonly Exposure[]> {
-  const held = level.held ?? [];
-  const taught = new Set(held.map(({ week }) => week));
-  const all = new Map<string, Exposure[]>();
-  for (const [figureId, parts] of lookAt(level).parts)
-    all.set(
-      figureId,
-      parts.filter(({ week }) => !taught.has(week)),
-    );
-  for (const { week, danced } of held)
-    for (const { figureId, layer } of danced)
-      if (level.figures.some(({ id }) => id === figureId))
-        all.set(figureId, [...(all.get(figureId) ?? []), { week, layer }]);
-  for (const exposures of all.values()) exposures.sort((a, b) => a.week - b.week);
-  return all;
-}
+/** On which nights each figure was danced by the log of a lesson, or will be by the plan. */
+export const exposuresOf = (level: LevelPlan): ReadonlyMap<string, readonly Exposure[]> =>
+  lookAt(level).exposures;
 
 /** Recall of every placed figure in every week, and what is due when; with a section's marks by its own memory. */
 export function fading(level: LevelPlan, section: SectionMemory = { observations: [] }): Fading {

@@ -71,10 +71,12 @@ export interface SpecialWeek {
   readonly minutes: number;
 }
 
-/** A finding that somebody decided to live with, and why. */
+/** A finding that somebody accepted, and why. */
 export interface Muted {
   readonly key: string;
   readonly reason: string;
+  /** How bad it was when it was accepted; should it get worse, it is told again. Any where nothing is said. */
+  readonly size?: number | undefined;
 }
 
 /** A teacher who cannot be there. */
@@ -107,6 +109,8 @@ export interface LevelPlan {
   readonly figures: readonly PlanFigure[];
   /** Ids of figures that dancers bring along. */
   readonly known: readonly string[];
+  /** Names of needed figures that are neither chosen nor known. */
+  readonly outside?: Readonly<Record<string, string>>;
   readonly placements: readonly Placement[];
   /** Beats to the phrase of its dance; 8 where nothing is said. */
   readonly phraseBeats?: number;

@@ -5,9 +5,10 @@ import {
   APPROACH_IDS,
   APPROACHES,
   change,
-  checkPlan,
+  checkPlan as checkAll,
   type Finding,
   findingKey,
+  type LevelPlan,
   lookAt,
   place,
   planLoads,
@@ -21,6 +22,9 @@ import {
   undo,
   whyHere,
 } from "./index.ts";
+
+/** Small levels leave room, which has tests of its own. */
+const checkPlan = (level: LevelPlan) => checkAll(level).filter(({ code }) => code !== "room-left");
 
 const codes = (findings: readonly Finding[]) => findings.map(({ code, week }) => `${code}@${week}`);
 const basic = figure("Basic", { kind: "basic" });

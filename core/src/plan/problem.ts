@@ -1,4 +1,4 @@
-import { recallAt } from "./fading.ts";
+import { nightsOf, recallAt } from "./fading.ts";
 import { type LevelPlan, lastHeldWeek, type PlanFigure, roomsOf, weekByFigure, weeksOf } from "./level.ts";
 import { partsOf, planLoads, strandsOf } from "./loads.ts";
 import { lookAt } from "./sight.ts";
@@ -159,7 +159,7 @@ export function problemOf(
     return all.map((_, w) => {
       const parts = partsAt[f]?.[w] ?? [];
       const inside = parts.reduce((sum, part) => sum + part.minutes, 0) / Math.max(1, whole);
-      const left = recallAt(parts, lastHeld);
+      const left = recallAt(nightsOf(parts), lastHeld);
       const danced = new Set(parts.map(({ week }) => week)).size;
       const worth = own * (1 - depth) + own * depth * Math.min(1, inside);
       return Math.round(worth + VALUE.danced * danced - VALUE.faded * (1 - left));

@@ -20,11 +20,12 @@ const ABOVE_ALL = 10_000;
 
 /** Figures that could not stand where they are, taken in the order of their weeks. */
 function misplaced(problem: Problem, places: Places): number[] {
-  const alone = places.map(() => -1);
+  // What stays is taken as it is, and what may move has to find its place beside it.
+  const alone = places.map((w, f) => (isFree(problem, f) ? -1 : w));
   const order = places
     .map((w, f) => ({ w, f }))
-    .filter(({ w }) => w >= 0)
-    .sort((a, b) => a.w - b.w || Number(isFree(problem, a.f)) - Number(isFree(problem, b.f)) || a.f - b.f);
+    .filter(({ w, f }) => w >= 0 && isFree(problem, f))
+    .sort((a, b) => a.w - b.w || a.f - b.f);
   const out: number[] = [];
   for (const { w, f } of order) {
     alone[f] = w;

@@ -1,5 +1,5 @@
 import { checkPlan } from "./check.ts";
-import { type Finding, findingKey } from "./finding.ts";
+import { type Finding, findingKey, sizesOf, worseThan } from "./finding.ts";
 import { type LevelPlan, place, weekByFigure, weeksOf } from "./level.ts";
 import { planLoads, strandsOf } from "./loads.ts";
 import { lookAt } from "./sight.ts";
@@ -24,20 +24,21 @@ function candidates(level: LevelPlan, finding: Finding): string[] {
   return [...parts].flatMap(([id, all]) => (all.some(({ week }) => week === finding.week) ? [id] : []));
 }
 
-/** Whether in a changed plan a finding is gone and no other came. */
-function solves(level: LevelPlan, finding: Finding, before: ReadonlySet<string>): boolean {
-  const after = checkPlan(level).map(findingKey);
-  return !after.includes(findingKey(finding)) && after.every((key) => before.has(key));
+/** Whether in a changed plan a finding is gone, no other came, and none grew. */
+function solves(level: LevelPlan, finding: Finding, before: ReadonlyMap<string, number>): boolean {
+  const after = checkPlan(level);
+  const key = findingKey(finding);
+  return after.every((one) => findingKey(one) !== key) && worseThan(after, before).length === 0;
 }
 
 /**
- * The smallest move of one figure after which the finding is gone and nothing new is found. What is pinned stays.
+ * The smallest move of one figure after which the finding is gone and nothing else is found or grows. What is pinned stays.
  * @returns null when no single move does it
  */
 export function remedyFor(level: LevelPlan, finding: Finding): Remedy | null {
   const weeks = weekByFigure(level.placements);
   const pinned = new Set(level.figures.flatMap(({ id, pinned: is }) => (is ? [id] : [])));
-  const before = new Set(checkPlan(level).map(findingKey));
+  const before = sizesOf(checkPlan(level));
   const moves = candidates(level, finding).flatMap((figureId) => {
     const from = weeks.get(figureId);
     return from === undefined || pinned.has(figureId)
@@ -63,7 +64,7 @@ export function returnFor(level: LevelPlan, finding: Finding): number | null {
   const { figureId } = finding;
   const start = level.placements.find((placement) => placement.figureId === figureId)?.week;
   if (figureId === undefined || start === undefined) return null;
-  const before = new Set(checkPlan(level).map(findingKey));
+  const before = sizesOf(checkPlan(level));
   const withReturn = (week: number): LevelPlan => ({
     ...level,
     figures: level.figures.map((figure) =>

@@ -1,19 +1,29 @@
-import { describe, expect, it } from "vitest";
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
-import { figure, levelOf } from "../../testing/levels.ts";
+import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
 import { parseFigure } from "../notation/index.ts";
 import {
   APPROACHES,
   approachOf,
-  checkPlan,
+  checkPlan as checkAll,
   findingKey,
   type LevelPlan,
   mutedIn,
+  nightsOf,
   type PlanFigure,
+  place,
   planFacts,
+  planLoads,
+  recallAt,
+  remedyFor,
   returnFor,
   strandOf,
+  whyHere,
 } from "./index.ts";
+
+/** Small levels leave room, which has tests of its own. */
+const checkPlan = (level: LevelPlan) => checkAll(level).filter(({ code }) => code !== "room-left");
 
 const facts = (text: string) => planFacts(parseFigure(text).figure, 1, IN_FOUR, []);
 const OPEN = facts('leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R close\nfollower mirror');
@@ -138,6 +148,121 @@ describe("strands of a plan's own", () => {
     expect(approachOf("ours", [own])).toBe(own);
     expect(approachOf("whole-first", [own])).toBe(APPROACHES["whole-first"]);
     expect(approachOf("gone", [own]).id).toBe("steps-first");
+  });
+});
+
+describe("how bad a finding is", () => {
+  const four = ["A", "B", "C", "D"].map((name) => figure(name, { minutes: 20 }));
+  const crowded = (weeks: readonly number[]) =>
+    levelOf(
+      four,
+      four.map(({ name }, index): [string, number] => [name, weeks[index] ?? 1]),
+      { mostNew: 4 },
+    );
+
+  test("a remedy takes its finding away, brings no other and makes none worse", () => {
+    fc.assert(
+      fc.property(anyLevel, (level) => {
+        const before = checkAll(level);
+        const sizes = new Map(before.map((finding) => [findingKey(finding), finding.size]));
+        for (const finding of before.slice(0, 4)) {
+          const remedy = remedyFor(level, finding);
+          if (!remedy) continue;
+          const placements = place(level.placements, remedy.figureId, remedy.to);
+          for (const after of checkAll({ ...level, placements })) {
+            expect(findingKey(after)).not.toBe(findingKey(finding));
+            expect(after.size).toBeLessThanOrEqual(sizes.get(findingKey(after)) ?? 0);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it("an accepted finding is told again when it gets worse, and stays quiet when it gets better", () => {
+    const [over] = checkPlan(crowded([1, 1, 1, 2]));
+    if (over?.code !== "over-minutes") throw new Error("week 1 is not over");
+    const muted = [{ key: findingKey(over), reason: "We stay longer.", size: over.size }];
+    expect(checkPlan({ ...crowded([1, 1, 1, 2]), muted }).map(findingKey)).not.toContain(findingKey(over));
+    expect(checkPlan({ ...crowded([1, 1, 1, 1]), muted }).map(findingKey)).toContain(findingKey(over));
+    expect(mutedIn({ ...crowded([1, 1, 1, 1]), muted })).toEqual([]);
+    const small = { ...muted[0], size: over.size - 1 } as (typeof muted)[0];
+    expect(checkPlan({ ...crowded([1, 1, 1, 2]), muted: [small] }).map(findingKey)).toContain(
+      findingKey(over),
+    );
+  });
+
+  it("a week earlier that makes what stands worse is said, though it stands already", () => {
+    const level = levelOf(
+      [figure("Basic"), figure("Turn", { needs: ["basic"] })],
+      [
+        ["Basic", 4],
+        ["Turn", 4],
+      ],
+    );
+    expect(whyHere(level, "turn")[1]).toBe(
+      "A week earlier: Turn in week 3 needs Basic, which comes in week 4.",
+    );
+  });
+});
+
+describe("what stands in nobody's way, and is still to be said", () => {
+  it("a figure that waits for something nobody chose", () => {
+    const level = { ...levelOf([figure("Turn", { needs: ["basic"] })], []), outside: { basic: "Basic" } };
+    expect(checkPlan(level)).toMatchObject([
+      {
+        code: "need-not-chosen",
+        figureId: "turn",
+        otherId: "basic",
+        text: "Turn waits, because it needs Basic, which is not chosen for this level.",
+      },
+    ]);
+  });
+
+  it("a figure new in the last lesson before the check", () => {
+    const special = [{ week: 7, kind: "check" as const, minutes: 20 }];
+    expect(codes({ ...two({}, {}, [5, 2]), special })).not.toContain("new-before-check@5");
+    expect(codes({ ...two({}, {}, [6, 2]), special })).toContain("new-before-check@6");
+    const cancelled = { week: 6, kind: "cancelled" as const, minutes: 0 };
+    expect(codes({ ...two({}, {}, [5, 2]), special: [cancelled, ...special] })).toContain(
+      "new-before-check@5",
+    );
+  });
+
+  it("weeks with much room left, all in one", () => {
+    const [finding] = checkAll(levelOf([figure("A", { minutes: 40 })], [["A", 1]])).filter(
+      ({ code }) => code === "room-left",
+    );
+    expect(finding).toMatchObject({ week: 0, severity: "should" });
+    expect(finding?.text).toMatch(/^Weeks 2 to 8 leave \d+ of 336 minutes free\./);
+    const full = Array.from({ length: 24 }, (_, index) => figure(`F${index}`, { minutes: 14 }));
+    const level = levelOf(
+      full,
+      full.map(({ name }, index): [string, number] => [name, 1 + (index % 8)]),
+    );
+    expect(checkAll(level).map(({ code }) => code)).not.toContain("room-left");
+  });
+
+  it("returns that the plan had and the class did not dance", () => {
+    const level = levelOf([figure("A")], [["A", 1]]);
+    const planned = planLoads(level).flatMap(({ week, minutes }) => (minutes > 0 ? [week] : []));
+    expect(planned.length).toBeGreaterThan(2);
+    const held = [1, 2, 3, 4].map((week) => ({
+      week,
+      danced: week === 1 ? [{ figureId: "a", layer: "steps" as const }] : [],
+    }));
+    const fades = checkPlan({ ...level, held }).find(({ code }) => code === "fades");
+    expect(fades?.text).toContain("A is not danced between week 1 and week");
+  });
+
+  it("what one night did, as one night at its deepest layer", () => {
+    const night = [
+      { week: 1, layer: "steps" as const },
+      { week: 1, layer: "partner" as const },
+      { week: 1, layer: "rhythm" as const },
+    ];
+    expect(nightsOf(night)).toEqual([{ week: 1, layer: "partner" }]);
+    expect(recallAt(nightsOf(night), 3)).toBeCloseTo(0.5, 12);
   });
 });
 

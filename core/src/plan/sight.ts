@@ -1,3 +1,4 @@
+import { type Exposure, nightsOf } from "./fading.ts";
 import {
   type LevelPlan,
   lastHeldWeek,
@@ -21,6 +22,10 @@ export interface Sight {
   readonly lastHeld: number;
   /** Where each placed figure is danced. */
   readonly parts: ReadonlyMap<string, readonly PlacedPart[]>;
+  /** On which nights each figure was danced by the log of a lesson, or will be by the plan. */
+  readonly exposures: ReadonlyMap<string, readonly Exposure[]>;
+  /** The last week that was taught; 0 when none was. */
+  readonly lastTaught: number;
 }
 
 export function lookAt(level: LevelPlan, strands = strandsOf(level)): Sight {
@@ -41,12 +46,30 @@ export function lookAt(level: LevelPlan, strands = strandsOf(level)): Sight {
     rooms,
     lastHeld: lastHeldWeek(rooms),
     parts,
+    exposures: exposuresIn(level, parts),
+    lastTaught: Math.max(0, ...(level.held ?? []).map(({ week }) => week)),
   };
 }
 
-/** Lessons before `week` in which a placed figure is danced. */
-export function lessonsBefore({ parts }: Pick<Sight, "parts">, figureId: string, week: number): number {
-  const lessons = new Set<number>();
-  for (const part of parts.get(figureId) ?? []) if (part.week < week) lessons.add(part.week);
-  return lessons.size;
+/** Where a lesson was taught its log says what was danced, and only elsewhere the plan. */
+function exposuresIn(
+  { held = [], figures }: LevelPlan,
+  parts: ReadonlyMap<string, readonly PlacedPart[]>,
+): ReadonlyMap<string, readonly Exposure[]> {
+  const taught = new Set(held.map(({ week }) => week));
+  const all = new Map<string, Exposure[]>();
+  for (const [id, own] of parts)
+    all.set(id, taught.size === 0 ? [...own] : own.filter(({ week }) => !taught.has(week)));
+  const here = new Set(figures.map(({ id }) => id));
+  for (const { week, danced } of held)
+    for (const { figureId, layer } of danced)
+      if (here.has(figureId)) all.set(figureId, [...(all.get(figureId) ?? []), { week, layer }]);
+  return new Map([...all].map(([id, own]) => [id, nightsOf(own)]));
 }
+
+/** Lessons before `week` in which a figure was, or will be, danced. */
+export const lessonsBefore = (
+  { exposures }: Pick<Sight, "exposures">,
+  figureId: string,
+  week: number,
+): number => (exposures.get(figureId) ?? []).filter((night) => night.week < week).length;

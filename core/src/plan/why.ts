@@ -1,10 +1,8 @@
 import { checkPlan } from "./check.ts";
-import { findingKey } from "./finding.ts";
+import { sizesOf, worseThan } from "./finding.ts";
 import { type LevelPlan, place, weekByFigure } from "./level.ts";
 import { lessonsBefore, lookAt } from "./sight.ts";
-
-const inWords = (names: readonly string[]): string =>
-  names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+import { inWords } from "./words.ts";
 
 /** What each need has been danced by then: `Needs Side pass, danced in 3 lessons by then.` */
 function needsText(level: LevelPlan, figureId: string, week: number): string {
@@ -24,13 +22,11 @@ function needsText(level: LevelPlan, figureId: string, week: number): string {
   return `Needs ${inWords(parts)}.`;
 }
 
-/** What would be found, and is not found now, with the figure new in another week. */
+/** What would be found, and is not found now or is less now, with the figure new in another week. */
 function newFindings(level: LevelPlan, figureId: string, week: number): string[] {
-  const before = new Set(checkPlan(level).map(findingKey));
+  const before = sizesOf(checkPlan(level));
   const moved = { ...level, placements: place(level.placements, figureId, week) };
-  return checkPlan(moved)
-    .filter((finding) => !before.has(findingKey(finding)))
-    .map(({ text }) => text);
+  return worseThan(checkPlan(moved), before).map(({ text }) => text);
 }
 
 /**

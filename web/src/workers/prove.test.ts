@@ -159,6 +159,10 @@ test("a proven repair drops the least worth and then moves the fewest figures of
       expect(proof.best).toBe(true);
       expect(keepsLimits(task.problem, places)).toBe(true);
       expect(costOf(task, places)).toEqual(bestRepair(task));
+      // What is pinned stays, whatever a repair does.
+      task.problem.fixed.forEach((w, f) => {
+        if (w >= 0) expect([quick[f], places[f]]).toEqual([w, w]);
+      });
     }),
     { numRuns: 60 },
   );

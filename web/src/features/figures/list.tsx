@@ -1,10 +1,11 @@
-import { Button, Flex, Input, NativeSelect } from "@chakra-ui/react";
+import { Button, Flex, Input } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useAddressState } from "../../kit/address-state.ts";
+import { FilterSelect } from "../../kit/filter-select.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { DancesDialog } from "../dances/dialog.tsx";
@@ -12,32 +13,6 @@ import { useMay } from "../session/session.tsx";
 import { FigureCards } from "./cards.tsx";
 import { filterFigures } from "./filter.ts";
 import { useDances, useFigureLines } from "./library.ts";
-
-interface SelectProps {
-  readonly label: string;
-  readonly value: string;
-  readonly onChange: (value: string) => void;
-  readonly choices: readonly (readonly [string, string])[];
-}
-
-const FilterSelect = ({ label, value, onChange, choices }: SelectProps) => (
-  <NativeSelect.Root width="auto">
-    <NativeSelect.Field
-      aria-label={label}
-      bg="panel"
-      value={value}
-      onChange={({ target }) => onChange(target.value)}
-    >
-      <option value="">{label}: all</option>
-      {choices.map(([key, name]) => (
-        <option key={key} value={key}>
-          {name}
-        </option>
-      ))}
-    </NativeSelect.Field>
-    <NativeSelect.Indicator />
-  </NativeSelect.Root>
-);
 
 interface ActionsProps {
   readonly many: boolean;

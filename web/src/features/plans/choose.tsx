@@ -1,13 +1,16 @@
 import { Badge, Box, Button, Checkbox, Flex, Input, Stack, Text } from "@chakra-ui/react";
 import { type ChosenFigure, choose, type FigureRecord } from "@map-step/contract";
+import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { newMaterial } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
-import { TIER_NAMES, ticksToBeats } from "@map-step/core/time";
+import { TIER_NAMES, TIERS, ticksToBeats } from "@map-step/core/time";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
+import { FilterSelect } from "../../kit/filter-select.tsx";
 import { filterFigures } from "../figures/filter.ts";
 import { useWithSteps } from "../figures/really-new.tsx";
 import type { Chosen } from "./use-plan.ts";
+import { count } from "./words.ts";
 
 interface Props {
   /** All figures of the level's dance. */
@@ -21,56 +24,74 @@ interface Props {
 
 interface Offer {
   readonly figure: FigureRecord;
-  /** Everything it needs is known or chosen. */
-  readonly ready: boolean;
-  /** Beats that hold something new to somebody who knows all that is chosen; null without steps. */
+  readonly group: "ready" | "needs" | "chosen" | "known";
+  /** Beats that hold something new to somebody who knows all that the plan had; null without steps. */
   readonly newBeats: number | null;
   readonly beats: number | null;
 }
 
-/** Figures to choose from: those that are ready now and bring least new material first. */
-function useOffers({ figures, chosen, levelPlan }: Props, ids: ReadonlySet<string>): Offer[] {
+const GROUPS: readonly (readonly [Offer["group"], string])[] = [
+  ["ready", "Ready now"],
+  ["needs", "Needs something first"],
+  ["chosen", "In the plan"],
+  ["known", "Known from the level before"],
+];
+
+/**
+ * Figures to choose from: those that are ready and bring least new material first. They are told against the plan as
+ * it was, so that the list stands still while somebody ticks.
+ */
+function useOffers({ figures, chosen, levelPlan }: Props): readonly Offer[] {
   const withSteps = useWithSteps(figures);
-  const known = levelPlan.known;
+  const { known } = levelPlan;
   return useMemo(() => {
-    const have = new Set([...known, ...ids]);
+    const brought = new Set(known);
+    const inPlan = new Set(chosen.map(({ figureId }) => figureId));
+    const have = new Set([...brought, ...inPlan]);
     const steps = new Map(withSteps.map((one) => [one.id, one.figure]));
     const offers = figures.map((figure): Offer => {
       const own = steps.get(figure.id);
       const others = withSteps.filter(({ id }) => id !== figure.id && have.has(id));
+      const ready = figure.needs.every((id) => have.has(id));
       return {
         figure,
-        ready: figure.needs.every((id) => have.has(id)),
+        group: brought.has(figure.id)
+          ? "known"
+          : inPlan.has(figure.id)
+            ? "chosen"
+            : ready
+              ? "ready"
+              : "needs",
         newBeats: own ? newMaterial(own, others).newBeats : null,
         beats: own ? ticksToBeats(own.length) : null,
       };
     });
-    const inPlan = new Set(chosen.map(({ figureId }) => figureId));
-    const rank = ({ figure, ready }: Offer) => (inPlan.has(figure.id) ? 2 : ready ? 0 : 1);
-    return offers.sort((a, b) => rank(a) - rank(b) || (a.newBeats ?? 0) - (b.newBeats ?? 0));
-  }, [figures, chosen, known, withSteps, ids]);
+    return offers.sort((a, b) => (a.newBeats ?? 0) - (b.newBeats ?? 0));
+  }, [figures, chosen, known, withSteps]);
 }
 
 /** Which figures the level teaches. What is taken in waits for a week; what was taught stays. */
 export function ChooseDialog(props: Props) {
   const { figures, chosen, levelPlan, taught, onChoose, onClose } = props;
   const [ids, setIds] = useState<ReadonlySet<string>>(new Set(chosen.map(({ figureId }) => figureId)));
-  const [search, setSearch] = useState("");
-  const offers = useOffers(props, ids);
-  const found = new Set(
-    filterFigures(figures, { search, danceId: "", kind: "", tier: "" }).map(({ id }) => id),
-  );
+  const [filter, setFilter] = useState({ search: "", kind: "", tier: "" });
+  const offers = useOffers(props);
+  const found = new Set(filterFigures(figures, { ...filter, danceId: "" }).map(({ id }) => id));
   const fixed = new Set(
     chosen.filter(({ week }) => week !== null && week <= taught).map(({ figureId }) => figureId),
   );
   const known = new Set(levelPlan.known);
-  const inPlan = new Set(chosen.map(({ figureId }) => figureId));
-  const set = (id: string, on: boolean) => {
+  const names = new Map(figures.map(({ id, name }) => [id, name]));
+  const setAll = (some: readonly string[], on: boolean) => {
     const next = new Set(ids);
-    if (on) next.add(id);
-    else next.delete(id);
+    for (const id of some)
+      if (on) next.add(id);
+      else next.delete(id);
     setIds(next);
   };
+  const within = offers.flatMap(({ figure: { id } }) =>
+    found.has(id) && !fixed.has(id) && !known.has(id) ? [id] : [],
+  );
   const apply = () => {
     const kept = chosen.filter(({ figureId }) => ids.has(figureId));
     const have = new Set(kept.map(({ figureId }) => figureId));
@@ -78,40 +99,54 @@ export function ChooseDialog(props: Props) {
     onChoose([...kept, ...added.map(({ id }) => choose(id))]);
   };
   const minutes = figures.filter(({ id }) => ids.has(id)).reduce((sum, figure) => sum + figure.minutes, 0);
-  const groups = [
-    {
-      title: "Ready now",
-      offers: offers.filter(({ figure, ready }) => ready && !inPlan.has(figure.id) && !known.has(figure.id)),
-    },
-    {
-      title: "Needs something first",
-      offers: offers.filter(({ figure, ready }) => !ready && !inPlan.has(figure.id) && !known.has(figure.id)),
-    },
-    { title: "In the plan", offers: offers.filter(({ figure }) => inPlan.has(figure.id)) },
-    { title: "Known from the level before", offers: offers.filter(({ figure }) => known.has(figure.id)) },
-  ];
+  const missingFor = ({ needs }: FigureRecord): string[] =>
+    needs.flatMap((id) =>
+      ids.has(id) || known.has(id) ? [] : [names.get(id) ?? "a figure of another dance"],
+    );
   const foot = (
     <Flex justify="space-between" align="center" w="full" gap="3">
       <Text color="soft" fontSize="sm" className="numbers">
-        {ids.size} figures, {minutes} minutes on their first nights
+        {count(ids.size, "figure")}, {count(minutes, "minute")} on their first nights
       </Text>
-      <Button onClick={apply}>Take these figures</Button>
+      <Button onClick={apply}>Use these figures</Button>
     </Flex>
   );
   return (
     <Modal open title="Choose figures" onClose={onClose} size="lg" foot={foot}>
-      <Input
-        type="search"
-        aria-label="Search by name"
-        placeholder="Search by name"
-        value={search}
-        onChange={({ target }) => setSearch(target.value)}
-        mb="4"
-      />
+      <Flex gap="2" wrap="wrap" mb="4">
+        <Input
+          type="search"
+          aria-label="Search by name"
+          placeholder="Search by name"
+          maxW="16rem"
+          value={filter.search}
+          onChange={({ target }) => setFilter({ ...filter, search: target.value })}
+        />
+        <FilterSelect
+          label="Kind"
+          value={filter.kind}
+          onChange={(kind) => setFilter({ ...filter, kind })}
+          choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
+        />
+        <FilterSelect
+          label="Level"
+          value={filter.tier}
+          onChange={(tier) => setFilter({ ...filter, tier })}
+          choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
+        />
+        <Button variant="outline" onClick={() => setAll(within, true)}>
+          All shown
+        </Button>
+        <Button variant="outline" onClick={() => setAll(within, false)}>
+          None shown
+        </Button>
+      </Flex>
       {figures.length === 0 ? <Text color="soft">This dance has no figures yet.</Text> : null}
       <Stack gap="4">
-        {groups
-          .map((group) => ({ ...group, offers: group.offers.filter(({ figure }) => found.has(figure.id)) }))
+        {GROUPS.map(([group, title]) => ({
+          title,
+          offers: offers.filter((offer) => offer.group === group && found.has(offer.figure.id)),
+        }))
           .filter((group) => group.offers.length > 0)
           .map((group) => (
             <Box key={group.title} as="fieldset">
@@ -119,36 +154,63 @@ export function ChooseDialog(props: Props) {
                 {group.title}
               </Text>
               <Stack gap="1.5">
-                {group.offers.map(({ figure: { id, name, tier, minutes: first }, newBeats, beats }) => (
-                  <Checkbox.Root
-                    key={id}
-                    checked={ids.has(id)}
-                    disabled={fixed.has(id) || known.has(id)}
-                    onCheckedChange={({ checked }) => set(id, checked === true)}
-                  >
-                    <Checkbox.HiddenInput />
-                    <Checkbox.Control />
-                    <Checkbox.Label flex="1">
-                      <Flex justify="space-between" gap="3">
-                        <span>
-                          {name}
-                          <Text as="span" color="soft" fontWeight="400">
-                            {` ${TIER_NAMES[tier]}, ${first} min${fixed.has(id) ? ", taught already" : ""}`}
-                          </Text>
-                        </span>
-                        {newBeats !== null && !known.has(id) ? (
-                          <Badge className="numbers">
-                            {newBeats} of {beats} beats new
-                          </Badge>
-                        ) : null}
-                      </Flex>
-                    </Checkbox.Label>
-                  </Checkbox.Root>
+                {group.offers.map((offer) => (
+                  <Choice
+                    key={offer.figure.id}
+                    offer={offer}
+                    on={ids.has(offer.figure.id)}
+                    isTaught={fixed.has(offer.figure.id)}
+                    missing={missingFor(offer.figure)}
+                    onSet={(on) => setAll([offer.figure.id], on)}
+                  />
                 ))}
               </Stack>
             </Box>
           ))}
       </Stack>
     </Modal>
+  );
+}
+
+interface ChoiceProps {
+  readonly offer: Offer;
+  readonly on: boolean;
+  readonly isTaught: boolean;
+  /** What it needs and is neither ticked nor known. */
+  readonly missing: readonly string[];
+  readonly onSet: (on: boolean) => void;
+}
+
+function Choice({ offer: { figure, group, newBeats, beats }, on, isTaught, missing, onSet }: ChoiceProps) {
+  const about = [
+    TIER_NAMES[figure.tier],
+    `${figure.minutes} min`,
+    ...(isTaught ? ["taught already"] : []),
+    ...(missing.length > 0 && group !== "known" ? [`needs ${missing.join(", ")}`] : []),
+  ];
+  return (
+    <Checkbox.Root
+      checked={on}
+      disabled={isTaught || group === "known"}
+      onCheckedChange={({ checked }) => onSet(checked === true)}
+    >
+      <Checkbox.HiddenInput />
+      <Checkbox.Control />
+      <Checkbox.Label flex="1">
+        <Flex justify="space-between" gap="3">
+          <span>
+            {figure.name}
+            <Text as="span" color="soft" fontWeight="400">
+              {` ${about.join(", ")}`}
+            </Text>
+          </span>
+          {newBeats !== null && group !== "known" ? (
+            <Badge className="numbers">
+              {newBeats} of {beats} beats new
+            </Badge>
+          ) : null}
+        </Flex>
+      </Checkbox.Label>
+    </Checkbox.Root>
   );
 }

@@ -33,7 +33,7 @@ function restOf({ special, muted, away }: PlanContent, staff: Named): Map<string
     ]),
     ...muted.map(({ key, reason }): [string, readonly [string, string]] => [
       `muted:${key}`,
-      ["A finding", `lived with: ${reason}`],
+      ["A finding", `accepted: ${reason}`],
     ]),
     ...away.map(({ week, staffId }): [string, readonly [string, string]] => [
       `away:${week}:${staffId}`,

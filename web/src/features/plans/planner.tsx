@@ -258,6 +258,7 @@ export function Planner(input: PlannerInput) {
             onSelect={setSelection}
             onMove={onMove}
             onRepair={repair}
+            onChoose={() => setTool("choose")}
           />
         </Flex>
       )}

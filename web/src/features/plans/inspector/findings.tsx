@@ -1,4 +1,5 @@
 import { Box, Button, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
+import { choose } from "@map-step/contract";
 import { type Finding, findingKey, type Remedy } from "@map-step/core/plan";
 import { useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
@@ -17,6 +18,7 @@ type Props = Pick<
   | "onMove"
   | "onSelect"
   | "onRepair"
+  | "onChoose"
 > & {
   readonly title: string;
 };
@@ -47,14 +49,14 @@ const LINK = {
   textAlign: "left",
 } as const;
 
-/** Why somebody lives with a finding; the reason is kept with the plan. */
+/** Why somebody accepts a finding; the reason is kept with the plan. */
 function Mute({ onMute }: { readonly onMute: (reason: string) => void }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState("");
   if (!open)
     return (
       <Button {...LINK} fontWeight="400" onClick={() => setOpen(true)}>
-        Live with it …
+        Accept, with a reason …
       </Button>
     );
   return (
@@ -118,7 +120,7 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
 
 /** What the plan has to solve, each with the move that solves it where one does. */
 export function Findings(props: Props) {
-  const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair } = props;
+  const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair, onChoose } = props;
   const { library } = input;
   // While a strand is on its way the list stays as it was; only its number follows.
   const settled = useRef(props.findings);
@@ -134,7 +136,16 @@ export function Findings(props: Props) {
   /** Ways out that change something else than a week: bring it back once more, find a new week for what was missed. */
   const othersFor = (finding: Finding): CardProps["others"] => {
     const { figureId, week } = finding;
-    if (!mayEdit || !figureId) return [];
+    if (!mayEdit) return [];
+    if (finding.code === "room-left") return [{ name: "Choose more figures", act: onChoose }];
+    if (!figureId) return [];
+    const { otherId } = finding;
+    if ((finding.code === "need-not-chosen" || finding.code === "needs-missing") && otherId) {
+      const isChosen = edit.chosen.some((entry) => entry.figureId === otherId);
+      if (isChosen || !library.some(({ id }) => id === otherId)) return [];
+      const act = () => edit.edit({ chosen: [...edit.chosen, choose(otherId)] });
+      return [{ name: `Choose ${nameOf(otherId)} too`, act }];
+    }
     if (finding.code === "fades") {
       const entry = edit.chosen.find((one) => one.figureId === figureId);
       const back = ways.get(findingKey(finding))?.returnWeek ?? null;
@@ -172,7 +183,12 @@ export function Findings(props: Props) {
             onMute={
               mayEdit
                 ? (reason) =>
-                    edit.edit({ muted: [...edit.content.muted, { key: findingKey(finding), reason }] })
+                    edit.edit({
+                      muted: [
+                        ...edit.content.muted.filter(({ key }) => key !== findingKey(finding)),
+                        { key: findingKey(finding), reason, size: finding.size },
+                      ],
+                    })
                 : null
             }
             onSelect={() =>

@@ -29,6 +29,8 @@ export interface InspectorProps {
   readonly onSelect: (selection: Selection) => void;
   readonly onMove: (figureId: string, week: number) => void;
   readonly onRepair: (change: Change) => void;
+  /** Opens the list of figures to choose from. */
+  readonly onChoose: () => void;
 }
 
 /** Several figures at once. */

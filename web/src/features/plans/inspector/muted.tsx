@@ -2,13 +2,13 @@ import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
 import { findingKey } from "@map-step/core/plan";
 import type { InspectorProps } from "./inspector.tsx";
 
-/** Findings that somebody decided to live with, each with the reason, and the way to hear of it again. */
+/** Findings that somebody accepted, each with the reason, and the way to hear of it again. */
 export function MutedFindings({ muted, edit, mayEdit }: InspectorProps) {
   if (muted.length === 0) return null;
   return (
-    <Box as="section" aria-label="Lived with" mt="5">
+    <Box as="section" aria-label="Accepted" mt="5">
       <Heading as="h2" size="sm" color="soft" mb="2">
-        Lived with ({muted.length})
+        Accepted ({muted.length})
       </Heading>
       <Stack as="ul" gap="2" listStyleType="none" fontSize="sm">
         {muted.map(({ finding, reason }) => (
@@ -26,7 +26,7 @@ export function MutedFindings({ muted, edit, mayEdit }: InspectorProps) {
                   edit.edit({ muted: edit.content.muted.filter(({ key }) => key !== findingKey(finding)) })
                 }
               >
-                Tell it again
+                Show it again
               </Button>
             ) : null}
           </Box>

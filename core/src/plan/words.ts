@@ -1,0 +1,17 @@
+/** Names as they are said: `A, B and C`. */
+export const inWords = (names: readonly string[]): string =>
+  names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
+
+/** Rising weeks as they are said: `Week 4`, `Weeks 1 to 3, 5 and 6`. */
+export function weeksInWords(weeks: readonly number[]): string {
+  const runs: { from: number; to: number }[] = [];
+  for (const week of weeks) {
+    const last = runs.at(-1);
+    if (last && week === last.to + 1) last.to = week;
+    else runs.push({ from: week, to: week });
+  }
+  const parts = runs.flatMap(({ from, to }) =>
+    to - from < 2 ? [...new Set([from, to])].map(String) : [`${from} to ${to}`],
+  );
+  return `${weeks.length === 1 ? "Week" : "Weeks"} ${inWords(parts)}`;
+}
