@@ -92,7 +92,7 @@ async function signedIn(browser: Browser, address: string, shot: Partial<Shot>):
   });
   const page = await context.newPage();
   await page.goto(address);
-  await page.getByLabel("Address").fill("maro@saltglass.example");
+  await page.getByLabel("Email address").fill("maro@saltglass.example");
   await page.getByLabel("Password").fill(DEMO_PASSWORD);
   await page.getByRole("button", { name: "Sign in" }).click();
   await page.getByRole("heading", { name: "Today" }).waitFor();

@@ -55,5 +55,5 @@ test("a teacher may take figures out, but not in", async ({ page }) => {
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/figures/file`);
   await expect(page.getByRole("button", { name: "Save as CSV" })).toBeVisible();
-  await expect(page.getByRole("heading", { name: "Take figures in" })).toHaveCount(0);
+  await expect(page.getByRole("heading", { name: "Import figures" })).toHaveCount(0);
 });

@@ -147,7 +147,7 @@ test("steps are changed on the ribbon and in the text, each following the other,
   await expect(page.getByText("leader, count 1", { exact: true })).toBeVisible();
   await page.getByLabel("Action").selectOption("cross-behind");
   await expect(steps).toHaveValue(/1 +R cross-behind small/);
-  await page.getByRole("button", { name: "Put a step behind it" }).click();
+  await page.getByRole("button", { name: "Add a step after" }).click();
   await expect(steps).toHaveValue(/& {3}L place\n2/);
   await page.getByRole("button", { name: "Take it out" }).click();
   await expect(steps).not.toHaveValue(/& {3}L place\n2/);
@@ -170,7 +170,7 @@ test("a figure is danced: played, stepped through, looped, seen from behind, hea
   await page.goto(`${demoStudio()}/figures?search=inside`);
   await page.getByRole("link", { name: /Inside turn/ }).click();
   await expect(page.getByRole("img", { name: "Inside turn on the floor, from above" })).toBeVisible();
-  await page.getByRole("button", { name: "Step on" }).click();
+  await page.getByRole("button", { name: "Next count" }).click();
   await page.getByRole("button", { name: "behind the follower" }).click();
   await expect(
     page.getByRole("img", { name: "Inside turn on the floor, from behind the follower" }),

@@ -8,7 +8,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   await test.step("open the studio", async () => {
     await page.getByLabel("Name of the studio").fill("Little Hall");
     await page.getByLabel("Your name").fill("Ada Fennimore");
-    await page.getByLabel("Your address").fill("ada@littlehall.example");
+    await page.getByLabel("Email address").fill("ada@littlehall.example");
     await page.getByLabel("Password").fill("short");
     await page.getByRole("button", { name: "Open the studio" }).click();
     await expect(page.getByText("At least 10 characters").last()).toBeVisible();
@@ -20,7 +20,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   await test.step("sign out and in again", async () => {
     await page.getByRole("button", { name: "Sign out" }).click();
     watch.expectStatus(401);
-    await page.getByLabel("Address").fill("ada@littlehall.example");
+    await page.getByLabel("Email address").fill("ada@littlehall.example");
     await page.getByLabel("Password").fill("not the right one");
     await page.getByRole("button", { name: "Sign in" }).click();
     await expect(page.getByRole("alert")).toContainText("do not belong together");
@@ -38,7 +38,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await expect(page.getByText("Not slower than the slowest tempo")).toBeVisible();
     await page.getByLabel("Fastest tempo, bpm").fill("140");
     await page.getByRole("button", { name: "Save the dance" }).click();
-    await expect(page.getByText("22.5 to 35 bars a minute")).toBeVisible();
+    await expect(page.getByText("22.5 to 35 bars per minute")).toBeVisible();
     await page.getByRole("button", { name: "Close", exact: true }).click();
   });
 
@@ -96,10 +96,10 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await page.getByRole("button", { name: "Choose figures" }).first().click();
     for (const name of ["Home six", "Outside turn", "Side lean"])
       await page.getByText(name, { exact: false }).last().click();
-    await page.getByRole("button", { name: "Take these figures" }).click();
+    await page.getByRole("button", { name: "Use these figures" }).click();
     await expect(page.getByRole("heading", { name: "Waiting for a week" })).toBeVisible();
     await page.getByRole("button", { name: "Draft the plan" }).click();
-    await page.getByRole("button", { name: "Take this plan" }).click();
+    await page.getByRole("button", { name: "Use this plan" }).click();
     await expect(page.getByRole("button", { name: /^Home six, new in week 1/ })).toBeVisible();
     await expect(page.getByRole("button", { name: /^Outside turn, new in week [34]/ })).toBeVisible();
     await expect(page.getByText("Nothing. Every lesson fits and is in a teachable order.")).toBeVisible();
@@ -109,10 +109,10 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   await test.step("a change of the level's settings", async () => {
     await page.getByRole("link", { name: "Levels" }).click();
     await page.getByRole("button", { name: "Settings" }).click();
-    await page.getByLabel("Wrap minutes").fill("50");
+    await page.getByLabel("Closing minutes").fill("50");
     await page.getByRole("button", { name: "Save the level" }).click();
     await expect(page.getByText("Warm-up and wrap must leave at least 5 minutes")).toBeVisible();
-    await page.getByLabel("Wrap minutes").fill("6");
+    await page.getByLabel("Closing minutes").fill("6");
     await page.getByRole("button", { name: "Save the level" }).click();
     await expect(page.getByRole("dialog")).toHaveCount(0);
   });
@@ -159,7 +159,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await expect(page.getByText("All saved")).toBeVisible();
     await page.getByRole("button", { name: "Publish" }).click();
     const link = await page.getByLabel("Public link").inputValue();
-    await page.getByRole("button", { name: "Copy as Markdown" }).click();
+    await page.getByRole("button", { name: "Copy text" }).click();
     await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain("## New tonight");
 
     const phone = await (await browser.newContext({ viewport: { width: 390, height: 800 } })).newPage();

@@ -68,20 +68,20 @@ test("the director adds somebody, who can sign in until the account is closed", 
   await page.getByRole("link", { name: "Staff" }).click();
   await page.getByRole("button", { name: "New on the staff" }).click();
   await page.getByLabel("Name").fill("Pella Northwick");
-  await page.getByLabel("Address").fill("ilse@saltglass.example");
+  await page.getByLabel("Email address").fill("ilse@saltglass.example");
   await page.getByLabel("Password").fill("short");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("At least 10 characters").last()).toBeVisible();
   await page.getByLabel("Password").fill("northwick says so");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Somebody on the staff has this address already")).toBeVisible();
-  await page.getByLabel("Address").fill("pella@saltglass.example");
+  await page.getByLabel("Email address").fill("pella@saltglass.example");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Pella Northwick", { exact: true })).toBeVisible();
 
   const pella = await (await browser.newContext()).newPage();
   await pella.goto(demoStudio());
-  await pella.getByLabel("Address").fill("pella@saltglass.example");
+  await pella.getByLabel("Email address").fill("pella@saltglass.example");
   await pella.getByLabel("Password").fill("northwick says so");
   await pella.getByRole("button", { name: "Sign in" }).click();
   await expect(pella.getByRole("heading", { name: "No lesson ahead" })).toBeVisible();

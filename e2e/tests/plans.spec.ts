@@ -76,7 +76,7 @@ test("a finding says what is wrong and its remedy takes it away", async ({ page 
   await page.keyboard.press("ArrowRight");
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Draft the plan" }).click();
-  await page.getByRole("button", { name: "Take this plan" }).click();
+  await page.getByRole("button", { name: "Use this plan" }).click();
   await expect(findings).toContainText("Nothing. Every lesson fits");
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Undo" }).click();
@@ -99,7 +99,7 @@ test("a draft is proposed beside the plan, proven in the background, and taken o
   await expect(proposal.getByText(/proven best/)).toBeVisible({ timeout: 60_000 });
   await expect(bead).toHaveAccessibleName(new RegExp(`^${stood}`));
   await expect(page.getByRole("button", { name: "Choose figures" })).toHaveCount(0);
-  await proposal.getByRole("button", { name: "Leave it" }).click();
+  await proposal.getByRole("button", { name: "Keep mine" }).click();
   await expect(proposal).toHaveCount(0);
   await bead.focus();
   await page.keyboard.press("ArrowRight");
@@ -120,7 +120,7 @@ test("a cancelled week is repaired with explained moves; a finding is accepted, 
   await page.getByRole("button", { name: "Cancelled: repair the plan" }).click();
   const proposal = page.getByRole("region", { name: "Proposal" });
   await expect(proposal).toContainText("Week 3 is cancelled; week 4 is the nearest that takes it.");
-  await proposal.getByRole("button", { name: "Take this plan" }).click();
+  await proposal.getByRole("button", { name: "Use this plan" }).click();
   await expect(head).toContainText("cancelled");
   await expect(strand(page, "Side pass")).toHaveAccessibleName(/new in week 4/);
   await saved(page);
@@ -146,7 +146,7 @@ test("a cancelled week is repaired with explained moves; a finding is accepted, 
   await saved(page);
 });
 
-test("the forecast, kept plans and files of a plan", async ({ page }) => {
+test("the forecast, saved plans and files of a plan", async ({ page }) => {
   await signIn(page);
   await page.getByRole("link", { name: "Levels" }).click();
   await page.getByRole("link", { name: "Plan", exact: true }).first().click();
@@ -154,13 +154,13 @@ test("the forecast, kept plans and files of a plan", async ({ page }) => {
   await expect(page.getByRole("img", { name: /What is left of the figures/ })).toBeVisible();
   await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
   await page.getByRole("button", { name: "Close" }).click();
-  await page.getByRole("button", { name: "Kept plans" }).click();
+  await page.getByRole("button", { name: "Saved plans" }).click();
   await page.getByLabel("Name of the kept plan").fill("Before the holidays");
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(page.getByRole("dialog").getByText("Before the holidays")).toBeVisible();
   await page.getByRole("dialog").getByRole("button", { name: "Compare" }).last().click();
   await expect(page.getByRole("region", { name: "Proposal" })).toContainText(/\d+ moves?|Nothing moves/);
-  await page.getByRole("button", { name: "Leave it" }).click();
+  await page.getByRole("button", { name: "Keep mine" }).click();
   await page.getByRole("button", { name: "Files and print" }).click();
   const [calendar] = await Promise.all([
     page.waitForEvent("download"),

@@ -5,7 +5,7 @@ import { openStudio } from "../studios.ts";
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });
 const isOn = (page: Page, name: string) => expect(mark(page, name)).toHaveAttribute("aria-pressed", "true");
-const allSent = (page: Page) => expect(page.getByText("All in the studio")).toBeVisible();
+const allSent = (page: Page) => expect(page.getByText("Everything is saved")).toBeVisible();
 
 async function teach(page: Page, week: number, studio = demoStudio()): Promise<void> {
   await page.goto(`${studio}/lessons`);
@@ -156,9 +156,9 @@ test("a lesson is shortened, shaped and locked before class, and read by whoever
   await expect(page.getByLabel("Minutes for Welcome and warm-up")).toHaveValue("7");
   await page.getByRole("button", { name: "Give back 20 min" }).click();
   await expect(page.getByText("60 of 60 minutes")).toBeVisible();
-  await page.getByRole("button", { name: "Copy as Markdown" }).click();
+  await page.getByRole("button", { name: "Copy text" }).click();
   await expect.poll(() => page.evaluate(() => navigator.clipboard.readText())).toContain("Circle to end on");
-  await page.getByRole("link", { name: "Somebody steps in" }).click();
+  await page.getByRole("link", { name: "Substitute" }).click();
   await expect(page.getByRole("heading", { name: /Where they stand, after week/ })).toBeVisible();
   await expect(page.getByRole("heading", { name: "Tonight" })).toBeVisible();
   await expect(page.getByText("Circle to end on")).toBeVisible();

@@ -229,7 +229,7 @@ export async function benchInBrowser(): Promise<void> {
     // What is measured within the page is compiled with this helper, which pages do not have.
     await page.addInitScript("globalThis.__name = (named) => named");
     await page.goto(address);
-    await page.getByLabel("Address").fill("person1@big.example");
+    await page.getByLabel("Email address").fill("person1@big.example");
     await page.getByLabel("Password").fill(DEMO_PASSWORD);
     await page.getByRole("button", { name: "Sign in" }).click();
     await page.getByRole("heading", { name: "Today" }).waitFor();

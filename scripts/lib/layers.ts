@@ -3,6 +3,7 @@ import { join, relative } from "node:path";
 
 /** Concepts of the core from the ground up: each may use those before it, through their faces. */
 const CONCEPTS = [
+  "words",
   "time",
   "notation",
   "figure",

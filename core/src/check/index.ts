@@ -5,7 +5,7 @@ export type Mark = (typeof MARKS)[number];
 export const MARK_NAMES: Readonly<Record<Mark, string>> = {
   "not-yet": "not yet",
   "with-help": "with help",
-  alone: "alone",
+  alone: "without help",
   "dances-it": "dances it",
 };
 

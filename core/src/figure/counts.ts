@@ -1,5 +1,6 @@
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
 import { spokenCount, TICKS_PER_BEAT } from "../time/index.ts";
+import { counted } from "../words/index.ts";
 
 /**
  * How a figure is counted: its length and every moment at which somebody moves, such as `3 beats: & 1 2 3`. Two
@@ -9,6 +10,6 @@ export function countStructure(figure: Figure): string {
   const onsets = writtenRoles(figure).flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset));
   const spoken = [...new Set(onsets)].sort((a, b) => a - b).map(spokenCount);
   const beats = figure.length / TICKS_PER_BEAT;
-  const timed = figure.free ? "own time" : `${beats} ${beats === 1 ? "beat" : "beats"}`;
+  const timed = figure.free ? "own time" : counted(beats, "beat");
   return `${timed}: ${spoken.join(" ")}`;
 }

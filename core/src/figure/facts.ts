@@ -1,7 +1,7 @@
 import {
+  apartFromMirror,
   type Figure,
   isWeightAction,
-  mirrorSteps,
   type Role,
   type Step,
   stepsOf,
@@ -65,7 +65,7 @@ export interface FigureFacts {
   readonly shortestGap: number | null;
   /** Whether both partners step at the same moments. */
   readonly onsetsMatch: boolean;
-  /** Whether the follower's feet are the natural opposite of the leader's. */
+  /** Whether the follower dances the natural opposite of the leader throughout: feet, directions and turns. */
   readonly naturalOpposite: boolean;
   /** Floor for the couple with elbow room, in metres; an estimate. */
   readonly floor: { readonly width: number; readonly depth: number };
@@ -110,9 +110,10 @@ function largestTurnInBeat(steps: readonly Step[]): number {
   const byBeat = new Map<number, number>();
   for (const step of steps) {
     const beat = Math.floor(step.onset / TICKS_PER_BEAT);
-    byBeat.set(beat, (byBeat.get(beat) ?? 0) + turnOf(step));
+    // A turn back does not undo the turn before: both have to be danced within the beat.
+    byBeat.set(beat, (byBeat.get(beat) ?? 0) + Math.abs(turnOf(step)));
   }
-  return Math.max(0, ...[...byBeat.values()].map(Math.abs));
+  return Math.max(0, ...byBeat.values());
 }
 
 function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance: Dance): RoleFacts {
@@ -145,9 +146,6 @@ function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance
 const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
   a.length === b.length && a.every(({ onset }, index) => onset === b[index]?.onset);
 
-const sameFeet = (a: readonly Step[], b: readonly Step[]): boolean =>
-  sameOnsets(a, b) && a.every(({ foot, action }, at) => foot === b[at]?.foot && action === b[at]?.action);
-
 /**
  * All that follows from the notation of a figure; derived each time, never stored.
  * Tempi rest on the stated gaps of `COMFORTABLE_GAP_MS`.
@@ -170,7 +168,7 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
     phrase: timed ? phraseFit(beats, dance.phraseBeats) : null,
     shortestGap: gap,
     onsetsMatch: follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
-    naturalOpposite: follower.length > 0 && sameFeet(mirrorSteps(leader), follower),
+    naturalOpposite: follower.length > 0 && apartFromMirror(leader, follower).length === 0,
     floor: floorOf(paths),
     fastestBpm:
       gap === null || !timed

@@ -159,7 +159,7 @@ describe("how the sides differ", () => {
   it("is said in one sentence", () => {
     expect(said("leader\n1 L side\n2 R back\nfollower mirror")).toBe("Followers dance the natural opposite.");
     expect(said("leader\n1 L side\n2 R back\nfollower\n1 R side\n2 L forward turn R 90")).toBe(
-      "Opposite but for 2: there the sides differ.",
+      "Opposite steps, except on 2: the leader steps back, the follower steps forward.",
     );
     expect(said("leader\n1 L side\nfollower\n1 L side")).toBe(
       "The two sides differ on every count: teach each by itself.",

@@ -25,6 +25,27 @@ export const mirrorSteps = (steps: readonly Step[]): Step[] =>
     ...(step.direction ? { direction: opposite(step.direction) } : {}),
   }));
 
+/** Whether two steps are the same for the feet and the turn; two moments without a step are the same too. */
+export const isSameStep = (one: Step | undefined, other: Step | undefined): boolean =>
+  one?.onset === other?.onset &&
+  one?.foot === other?.foot &&
+  one?.action === other?.action &&
+  one?.direction === other?.direction &&
+  one?.turn?.sense === other?.turn?.sense &&
+  one?.turn?.degrees === other?.turn?.degrees;
+
+/**
+ * At which moments a follower dances something else than the natural opposite of a leader, in ticks and rising; none
+ * where they are natural opposites throughout.
+ */
+export function apartFromMirror(leader: readonly Step[], follower: readonly Step[]): number[] {
+  const expected = new Map(mirrorSteps(leader).map((step) => [step.onset, step]));
+  const danced = new Map(follower.map((step) => [step.onset, step]));
+  return [...new Set([...expected.keys(), ...danced.keys()])]
+    .filter((onset) => !isSameStep(expected.get(onset), danced.get(onset)))
+    .sort((a, b) => a - b);
+}
+
 /** The roles a figure has steps for, in the order leader, follower, solo. */
 export const writtenRoles = (figure: Figure): Role[] =>
   ROLES.filter((role) => figure.parts[role] !== undefined || (role === "follower" && figure.followerMirrors));

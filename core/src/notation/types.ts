@@ -69,8 +69,8 @@ export interface Fault {
   readonly suggestion?: string;
 }
 
-/** A fault as one sentence. */
-export const faultText = (fault: Fault): string =>
-  `${fault.found === "" ? "Something is missing here" : `“${fault.found}” cannot stand here`}: expected ${fault.expected}.${
-    fault.suggestion ? ` Did you mean “${fault.suggestion}”?` : ""
+/** A fault as one sentence: what to write, instead of what. */
+export const faultText = ({ found, expected, suggestion }: Fault): string =>
+  `${found === "" ? `Write ${expected} here` : `Write ${expected} instead of “${found}”`}.${
+    suggestion ? ` Did you mean “${suggestion}”?` : ""
   }`;

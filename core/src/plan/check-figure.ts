@@ -1,9 +1,8 @@
+import { counted } from "../words/index.ts";
 import { LEAST_RECALL, recallAt } from "./fading.ts";
 import type { Finding } from "./finding.ts";
 import type { PlanFigure } from "./level.ts";
 import { lessonsBefore, type Sight } from "./sight.ts";
-
-const lessons = (count: number): string => (count === 1 ? "1 lesson" : `${count} lessons`);
 
 function checkNeed(sight: Sight, figure: PlanFigure, week: number, otherId: string): Finding[] {
   if (sight.known.has(otherId)) return [];
@@ -24,7 +23,7 @@ function checkNeed(sight: Sight, figure: PlanFigure, week: number, otherId: stri
   const { settledLessons } = sight.level.rules;
   const danced = lessonsBefore(sight, otherId, week);
   if (danced >= settledLessons) return [];
-  const text = `${figure.name} turns in week ${week}, when ${needed} has been danced in ${lessons(danced)}; it settles after ${settledLessons}.`;
+  const text = `${figure.name} turns in week ${week}, when ${needed} has been danced in ${counted(danced, "lesson")}; it settles after ${settledLessons}.`;
   return [{ code: "turn-before-settled", ...about, severity: "should", size: settledLessons - danced, text }];
 }
 

@@ -1,9 +1,9 @@
+import { inWords, weeksInWords } from "../words/index.ts";
 import { looseEnds } from "./facts.ts";
 import type { Finding } from "./finding.ts";
 import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
 import type { Sight } from "./sight.ts";
-import { inWords, weeksInWords } from "./words.ts";
 
 /** Ways to count that are new in a week: neither known nor taught in a week before. */
 export function newCountsIn(
@@ -114,7 +114,7 @@ function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Findi
   const counts = fresh.length < 2 ? [] : newCountsIn(sight, week);
   if (counts.length > mostNewCounts) {
     const told = counts.flatMap(({ figureId }) => sight.figures.get(figureId) ?? []);
-    const text = `Week ${week} brings ${counts.length} new ways to count (${inWords(told.map(({ name }) => name))}); this level takes ${mostNewCounts} a lesson at most.`;
+    const text = `Week ${week} brings ${counts.length} new rhythms (${inWords(told.map(({ name }) => name))}); this level takes ${mostNewCounts} a lesson at most.`;
     findings.push({
       code: "too-many-counts",
       severity: "should",

@@ -28,7 +28,7 @@ export interface LeftOut {
 const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   minutes: "the minutes of the lessons",
   pace: "how many new figures a lesson takes",
-  counts: "how many new ways to count a lesson takes",
+  counts: "how many new rhythms a lesson takes",
   settling: "how long a basic settles before its turns",
   shows: "the first week for show moves",
   talk: "the week of the talk about holds",
@@ -65,7 +65,7 @@ function waitsFor({ level, figures }: Problem, places: Places, figure: PlanFigur
 function waysIn({ rules }: LevelPlan): WayIn[] {
   const { mostNew, mostNewCounts, settledLessons, weeks, lessonMinutes, firstShowWeek, talkWeek } = rules;
   return [
-    { rules: { mostNewCounts: mostNewCounts + 1 }, text: `${mostNewCounts + 1} new ways to count a lesson` },
+    { rules: { mostNewCounts: mostNewCounts + 1 }, text: `${mostNewCounts + 1} new rhythms a lesson` },
     { rules: { mostNew: mostNew + 1 }, text: `${mostNew + 1} new figures a lesson` },
     ...(talkWeek !== null && talkWeek > 1
       ? [{ rules: { talkWeek: 1 }, text: "the talk about holds in week 1" }]

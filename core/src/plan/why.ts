@@ -1,8 +1,8 @@
+import { counted, inWords } from "../words/index.ts";
 import { checkPlan } from "./check.ts";
 import { sizesOf, worseThan } from "./finding.ts";
 import { type LevelPlan, place, weekByFigure } from "./level.ts";
 import { lessonsBefore, lookAt } from "./sight.ts";
-import { inWords } from "./words.ts";
 
 /** What each need has been danced by then: `Needs Side pass, danced in 3 lessons by then.` */
 function needsText(level: LevelPlan, figureId: string, week: number): string {
@@ -17,7 +17,7 @@ function needsText(level: LevelPlan, figureId: string, week: number): string {
     const start = weeks.get(id);
     if (start === undefined || start >= week) return `${name}, not danced by then`;
     const danced = lessonsBefore(sight, id, week);
-    return `${name}, danced in ${danced === 1 ? "1 lesson" : `${danced} lessons`} by then`;
+    return `${name}, danced in ${counted(danced, "lesson")} by then`;
   });
   return `Needs ${inWords(parts)}.`;
 }

@@ -9,7 +9,7 @@ export interface Dance {
   readonly quickBeats: number;
   readonly slowestBpm: number;
   readonly fastestBpm: number;
-  /** Danced in one's own time: counts are only an order, phrase and tempo do not apply. */
+  /** No fixed beat: counts are only an order, phrase and tempo do not apply. */
   readonly freeTimed: boolean;
   /** The count of the figures as written that the house calls count 1. */
   readonly countFrom: number;

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type Approach, strandOf } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { WORK_FILL, WORK_NAMES } from "../../kit/strand-look.ts";
 
 const MINUTES = 16;
@@ -11,7 +12,7 @@ export function StrandPicture({ approach }: { approach: Approach }) {
   const ages = [...new Set(strand.map(({ age }) => age))];
   const told = ages.map((age) => {
     const parts = strand.filter((part) => part.age === age);
-    return `${age === 0 ? "the first night" : `${age} ${age === 1 ? "lesson" : "lessons"} later`}: ${parts.map(({ layer, minutes }) => `${WORK_NAMES[layer]} ${minutes}`).join(", ")}`;
+    return `${age === 0 ? "the first night" : `${counted(age, "lesson")} later`}: ${parts.map(({ layer, minutes }) => `${WORK_NAMES[layer]} ${minutes}`).join(", ")}`;
   });
   return (
     <Box role="img" aria-label={told.join("; ")}>

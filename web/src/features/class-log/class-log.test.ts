@@ -47,7 +47,7 @@ describe("entries in words", () => {
   });
 
   it("say where things are", () => {
-    expect(logStateText({ state: "saved", waiting: 0 })).toBe("All in the studio");
+    expect(logStateText({ state: "saved", waiting: 0 })).toBe("Everything is saved");
     expect(logStateText({ state: "sending", waiting: 1 })).toBe("Sending 1 entry");
     for (const state of ["no-connection", "signed-out", "failed"] as const)
       expect(logStateText({ state, waiting: 3 })).toContain("3 entries safe on this device");

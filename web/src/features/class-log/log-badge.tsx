@@ -1,4 +1,5 @@
 import { Flex, Text } from "@chakra-ui/react";
+import { counted } from "@map-step/core/words";
 import { CloudCheck, CloudOff, CloudUpload, type LucideIcon } from "lucide-react";
 import type { ClassLogEdit, LogState } from "./use-class-log.ts";
 
@@ -10,13 +11,13 @@ const SIGNS: Readonly<Record<LogState, LucideIcon>> = {
   failed: CloudOff,
 };
 
-const entriesText = (count: number): string => (count === 1 ? "1 entry" : `${count} entries`);
+const entriesText = (count: number): string => counted(count, "entry", "entries");
 
 /** Where what was noted is: in the studio, or on this device and why. */
 export function logStateText({ state, waiting }: Pick<ClassLogEdit, "state" | "waiting">): string {
   switch (state) {
     case "saved":
-      return "All in the studio";
+      return "Everything is saved";
     case "sending":
       return `Sending ${entriesText(waiting)}`;
     case "no-connection":

@@ -71,11 +71,9 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
                 <Button
                   size="xs"
                   variant="outline"
-                  onClick={() =>
-                    copyText(recapToMarkdown(title, { type: "doc", content: blocks }), "Copied as Markdown")
-                  }
+                  onClick={() => copyText(recapToMarkdown(title, { type: "doc", content: blocks }), "Copied")}
                 >
-                  Copy as Markdown
+                  Copy text
                 </Button>
               }
             >

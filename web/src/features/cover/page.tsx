@@ -4,6 +4,7 @@ import { countCall, sidesInWords } from "@map-step/core/figure";
 import { type LogEntry, readLog, tempoLadder, type WrittenPart } from "@map-step/core/lesson";
 import { handover } from "@map-step/core/recap";
 import { barsPerMinute } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -90,7 +91,7 @@ function Tonight(open: OpenLesson) {
               {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}
               {tempi.length > 0 ? (
                 <Text className="numbers">
-                  Tempi: {tempi.join(", ")} beats a minute ({barsPerMinute(bpm, dance.meter)} bars at the
+                  Tempi: {tempi.join(", ")} beats per minute ({barsPerMinute(bpm, dance.meter)} bars at the
                   end).
                 </Text>
               ) : null}
@@ -143,7 +144,7 @@ function Sheet(open: OpenLesson) {
     <>
       <PageHead
         title={`Stepping in: ${level.name}, week ${lesson.week}`}
-        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${leaders} leaders, ${followers} followers${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
+        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
       >
         <Button variant="outline" bg="panel" onClick={() => window.print()}>
           Print

@@ -18,7 +18,7 @@ const NUMBERS = [
   ["quickBeats", "Beats of a quick"],
   ["slowestBpm", "Slowest tempo, bpm"],
   ["fastestBpm", "Fastest tempo, bpm"],
-  ["countFrom", "Count that the house calls 1"],
+  ["countFrom", "Which beat we count as “1”"],
 ] as const;
 
 const shownNumber = (label: string) => [label, String] as const;
@@ -30,8 +30,8 @@ const SHOWN = {
   quickBeats: shownNumber("Beats of a quick"),
   slowestBpm: shownNumber("Slowest tempo"),
   fastestBpm: shownNumber("Fastest tempo"),
-  countFrom: shownNumber("Count that the house calls 1"),
-  freeTimed: ["Timing", (free: boolean) => (free ? "in one's own time" : "with the beat")],
+  countFrom: shownNumber("Which beat we count as “1”"),
+  freeTimed: ["Timing", (free: boolean) => (free ? "no fixed beat" : "with the beat")],
 } as const;
 
 const BLANK = {
@@ -92,7 +92,7 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
           name="freeTimed"
           render={({ field }) => (
             <TickField
-              label="Danced in one's own time: counts are only an order"
+              label="No fixed beat: counts are only an order"
               checked={field.value}
               onChange={field.onChange}
             />
@@ -130,7 +130,7 @@ export function DancesDialog({ dances, onClose }: { dances: readonly DanceRecord
                 <Text color="soft" fontSize="sm">
                   {dance.meter} beats to the bar, phrases of {dance.phraseBeats} beats, {dance.slowestBpm} to{" "}
                   {dance.fastestBpm} bpm ({barsPerMinute(dance.slowestBpm, dance.meter)} to{" "}
-                  {barsPerMinute(dance.fastestBpm, dance.meter)} bars a minute)
+                  {barsPerMinute(dance.fastestBpm, dance.meter)} bars per minute)
                 </Text>
               </Stack>
               {mayWrite ? (

@@ -1,5 +1,6 @@
 import { Button, Flex, NativeSelect, SimpleGrid, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, toFileFigure } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { download } from "../../kit/download.ts";
@@ -26,7 +27,7 @@ function TakeOut({ library, dances }: Props) {
   const called = danceId === "" ? "figures" : danceName(danceId).toLowerCase().replace(/\W+/g, "-");
   return (
     <Panel>
-      <PanelTitle>Take figures out</PanelTitle>
+      <PanelTitle>Export figures</PanelTitle>
       <Text mb="3">
         With steps, cues, slips, cautions, other names and what each needs. Who may teach them stays here.
       </Text>
@@ -38,7 +39,7 @@ function TakeOut({ library, dances }: Props) {
             value={danceId}
             onChange={({ target }) => setDanceId(target.value)}
           >
-            <option value="">all dances ({library.length} figures)</option>
+            <option value="">all dances ({counted(library.length, "figure")})</option>
             {dances.map(({ id, name }) => (
               <option key={id} value={id}>
                 {name} ({library.filter((figure) => figure.danceId === id).length})

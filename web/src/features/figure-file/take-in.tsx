@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type JudgedFile } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { type DragEvent, useState } from "react";
 import { call, errorText, isStale, useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
@@ -73,7 +74,7 @@ export function TakeIn() {
   const fine = opened?.rows.filter((_, index) => judged?.rows[index]?.verdict !== "refused") ?? [];
   return (
     <Panel>
-      <PanelTitle>Take figures in</PanelTitle>
+      <PanelTitle>Import figures</PanelTitle>
       <Text mb="3">
         First you see what would happen to each row. Then the whole file is taken in, or nothing of it. A
         figure is known by its dance and its name; what a file does not mention stays as it is.
@@ -123,7 +124,7 @@ export function TakeIn() {
           {note}
         </Text>
       ) : null}
-      {opened && !judged ? <Text mt="3">Looking at {opened.rows.length} rows …</Text> : null}
+      {opened && !judged ? <Text mt="3">Looking at {counted(opened.rows.length, "row")} …</Text> : null}
       {opened && judged ? (
         <>
           <Flex gap="3" mt="4" mb="3" align="center" wrap="wrap">

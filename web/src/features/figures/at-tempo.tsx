@@ -78,11 +78,11 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
   const fit = seconds && facts ? songFit(ticksToBeats(figure.length), facts.bpm, seconds) : null;
   return (
     <Panel>
-      <PanelTitle>At {bpm || 1} beats a minute</PanelTitle>
+      <PanelTitle>At {bpm || 1} beats per minute</PanelTitle>
       {facts ? (
         <>
           <Text className="numbers" mb="1">
-            {barsPerMinute(facts.bpm, dance.meter)} bars a minute; once through takes{" "}
+            {barsPerMinute(facts.bpm, dance.meter)} bars per minute; once through takes{" "}
             {facts.seconds.toFixed(1)} s.
           </Text>
           <Text className="numbers" mb="3">
@@ -108,7 +108,7 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
           </Flex>
         </>
       ) : (
-        <Text color="soft">Danced in one's own time; there is no tempo to keep.</Text>
+        <Text color="soft">No fixed beat; there is no tempo to keep.</Text>
       )}
       <Variants record={record} dance={dance} library={library} />
     </Panel>

@@ -111,10 +111,10 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
               {playing ? "Stop" : "Play"}
             </Button>
             <Button variant="outline" onClick={() => stepBy(-1)}>
-              Step back
+              Previous count
             </Button>
             <Button variant="outline" onClick={() => stepBy(1)}>
-              Step on
+              Next count
             </Button>
             <Text color="soft" fontSize="sm" className="numbers" aria-live="off">
               {musicCount === null || free ? "" : `music ${musicCount}`}
@@ -122,13 +122,13 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
           </Flex>
           {free ? (
             <Text color="soft" fontSize="sm">
-              Danced in one's own time: the speed is only for watching.
+              No fixed beat: the speed is only for watching.
             </Text>
           ) : null}
           <Flex gap="3" align="flex-end" wrap="wrap">
             <Box w="6.5rem">
               <TextField
-                label="Beats a minute"
+                label="Beats per minute"
                 type="number"
                 size="sm"
                 min={SLOWEST}
@@ -138,7 +138,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
               />
             </Box>
             <Text color="soft" fontSize="sm" pb="1.5" className="numbers">
-              {barsPerMinute(heard, dance.meter)} bars a minute heard
+              {barsPerMinute(heard, dance.meter)} bars per minute
             </Text>
           </Flex>
           <ChoiceButtons label="Speed" choices={SPEEDS} isChosen={(s) => s === speed} onChoose={setSpeed} />

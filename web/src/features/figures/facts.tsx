@@ -2,9 +2,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type FigureFacts, figureFacts, footFaultText, type RoleFacts } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 
-const times = (count: number, one: string, many = `${one}s`) => `${count} ${count === 1 ? one : many}`;
 const byRole = (facts: FigureFacts, text: (role: RoleFacts) => string): string => {
   const texts = facts.roles.map((role) => ({ role: role.role, text: text(role) }));
   const [first] = texts;
@@ -18,16 +18,20 @@ const turnText = ({ netTurn, largestTurnInBeat }: RoleFacts): string => {
   return largestTurnInBeat === 0 ? "none" : `turns ${spokenFraction(largestTurnInBeat, 360)} and back again`;
 };
 
+const FOOT = { L: "left", R: "right" } as const;
+
 const feetText = ({ startFree, endFree, closes }: RoleFacts): string => {
   if (!startFree || !endFree) return "no foot named";
-  return closes ? `starts ${startFree}, comes back to it` : `starts ${startFree}, next time ${endFree}`;
+  return closes
+    ? `starts and ends ready for the ${FOOT[startFree]} foot`
+    : `starts ready for the ${FOOT[startFree]} foot, ends ready for the ${FOOT[endFree]}`;
 };
 
 const phraseText = ({ phrase, timed }: FigureFacts, { phraseBeats }: Dance): string => {
-  if (!timed || !phrase) return "danced in one's own time; the counts are only an order";
+  if (!timed || !phrase) return "no fixed beat; the counts are only an order";
   return phrase.repeats === 1
-    ? `fills ${times(phrase.phrases, "phrase")} of ${phraseBeats} beats each time`
-    : `fits the phrase again after ${times(phrase.repeats, "time")} (${phrase.beats} beats, ${times(phrase.phrases, "phrase")})`;
+    ? `fills ${counted(phrase.phrases, "phrase")} of ${phraseBeats} beats each time`
+    : `fits the phrase again after ${counted(phrase.repeats, "time")} (${phrase.beats} beats, ${counted(phrase.phrases, "phrase")})`;
 };
 
 const SPACE_WORDS = { spot: "stays on the spot", slot: "up and down a slot", travelling: "travels" } as const;
@@ -45,7 +49,7 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
   const lines: (readonly [string, string])[] = [
     [
       "Length",
-      `${times(beats, "beat")}; ${byRole(facts, ({ steps, weightless }) => times(steps, "step") + (weightless ? ` and ${times(weightless, "touch", "touches")}` : ""))}`,
+      `${counted(beats, "beat")}; ${byRole(facts, ({ steps, weightless }) => counted(steps, "step") + (weightless ? ` and ${counted(weightless, "touch", "touches")}` : ""))}`,
     ],
     ["Rhythm", byRole(facts, ({ rhythm }) => rhythm)],
     ["Feet", byRole(facts, feetText)],

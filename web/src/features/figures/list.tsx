@@ -2,6 +2,7 @@ import { Button, Flex, Input } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
 import { useAddressState } from "../../kit/address-state.ts";
@@ -30,7 +31,7 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
     </Button>
     {many ? (
       <Button asChild variant="outline" bg="panel">
-        <Link to="/figures/alike">What resembles what</Link>
+        <Link to="/figures/alike">Look-alikes</Link>
       </Button>
     ) : null}
     {some || mayWrite ? (
@@ -103,7 +104,7 @@ export function FiguresPage() {
     <Loaded all={[figures, dances]}>
       {(library, allDances) => (
         <>
-          <PageHead title="Figures" about={`${found.length} of ${library.length} figures`}>
+          <PageHead title="Figures" about={`${found.length} of ${counted(library.length, "figure")}`}>
             <Actions
               many={library.length > 1}
               some={library.length > 0}

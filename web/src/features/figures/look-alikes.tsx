@@ -73,7 +73,7 @@ export function LookAlikesPage() {
         return (
           <>
             <PageHead
-              title="What resembles what"
+              title="Look-alikes"
               about={pairs ? `${told.length} pairs that share half or more, ${lookAlikes} look-alikes` : ""}
             >
               {dance ? <DanceSelect dance={dance} dances={allDances} onChoose={choose} /> : null}

@@ -79,8 +79,8 @@ const Help = () => (
           replace, cross-front, cross-behind, lock, diagonal-forward, diagonal-back. Without: tap, touch,
           hold. Then: turn R 1/2, small, long, hold "closed", lead "lift the left hand". A follower who
           mirrors the leader needs no steps: follower mirror. S and Q may stand for the counts. Free on a line
-          of its own: danced in one's own time. A figure can be made of others: use "Other figure", also use
-          "Other figure" counts 1-3, and then the steps that differ.
+          of its own: no fixed beat. A figure can be made of others: use "Other figure", also use "Other
+          figure" counts 1-3, and then the steps that differ.
         </Text>
       </Box>
     </Collapsible.Content>

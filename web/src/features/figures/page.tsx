@@ -3,6 +3,7 @@ import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
 import { flowsInto, KIND_NAMES } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -125,7 +126,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
     <>
       <PageHead
         title={figure.name}
-        about={`${dance?.name ?? ""}, ${KIND_NAMES[figure.kind].one}, ${TIER_NAMES[figure.tier]}, ${figure.minutes} minutes on its first night${also}`}
+        about={`${dance?.name ?? ""}, ${KIND_NAMES[figure.kind].one}, ${TIER_NAMES[figure.tier]}, ${counted(figure.minutes, "minute")} on its first night${also}`}
       >
         {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
         {mayWrite ? (

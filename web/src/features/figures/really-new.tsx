@@ -3,6 +3,7 @@ import { api, type FigureRecord, type Level } from "@map-step/contract";
 import { type KnownFigure, newMaterial, type RoleMaterial } from "@map-step/core/likeness";
 import type { Figure } from "@map-step/core/notation";
 import { buildStepMap } from "@map-step/core/step-map";
+import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
@@ -132,7 +133,7 @@ export function ReallyNew({ record, figure, library }: Props) {
       <Text fontWeight="700" mb="2" className="numbers">
         {newBeats === 0
           ? "Nothing: every beat is danced elsewhere."
-          : `${newBeats} of ${beats} beats hold something new`}
+          : `${newBeats} of ${counted(beats, "beat")} hold something new`}
       </Text>
       {Object.entries(byRole).map(([role, material]) => (
         <RoleBar key={role} role={role} material={material} nameOf={nameOf} />

@@ -17,13 +17,12 @@ import {
   WEIGHT_ACTIONS,
   writtenRoles,
 } from "@map-step/core/notation";
-import { type Dance, spokenCount, TICKS_PER_BEAT } from "@map-step/core/time";
+import { type Dance, spokenCount, spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
 import { type KeyboardEvent, useState } from "react";
 import { CountRibbon, type PickedStep } from "../../kit/ribbon/index.ts";
 import { SmallSelect } from "../../kit/small-select.tsx";
 
 const TURNS = [45, 90, 135, 180, 270, 360, 540, 720];
-const turnName = (degrees: number): string => `${degrees / 360} turn`;
 const QUARTER = TICKS_PER_BEAT / 4;
 
 const given = (fields: Record<string, unknown>): Partial<Step> =>
@@ -83,7 +82,10 @@ function StepFields({ step, onChange }: FieldsProps) {
           ["", "none"],
           ...offered.map((one) => {
             const [sense, degrees] = one.split(" ");
-            return [one, `${sense === "L" ? "left" : "right"} ${turnName(Number(degrees))}`] as const;
+            return [
+              one,
+              `${spokenFraction(Number(degrees), 360)} turn ${sense === "L" ? "left" : "right"}`,
+            ] as const;
           }),
         ]}
         onChange={(one) => {
@@ -205,7 +207,7 @@ export function StepEditor({ figure, name, dance, locked, onEdit }: Props) {
                   disabled={!inserted}
                   onClick={() => put(inserted, picked.index + 1)}
                 >
-                  Put a step behind it
+                  Add a step after
                 </Button>
                 <Button
                   size="sm"

@@ -18,6 +18,7 @@ import {
   totalMinutes,
   type WrittenPart,
 } from "@map-step/core/lesson";
+import { inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Confirm } from "../../kit/confirm.tsx";
@@ -223,8 +224,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         >
           <Text>
             The plan makes the running order anew. What you arranged goes
-            {own.length > 0 ? `, with your own ${own.length === 1 ? "part" : "parts"} ${own.join(", ")}` : ""}
-            .
+            {own.length > 0 ? `, with your own ${own.length === 1 ? "part" : "parts"} ${inWords(own)}` : ""}.
           </Text>
         </Confirm>
       ) : null}

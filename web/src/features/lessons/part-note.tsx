@@ -3,6 +3,7 @@ import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } fr
 import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, type Stage } from "@map-step/core/lesson";
 import { minutesAndSeconds } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
@@ -40,7 +41,7 @@ function Stages({ stages }: { stages: readonly Stage[] }) {
             </Text>
             <Text flex="1">
               {text}
-              {bpm ? ` (${bpm} beats)` : ""}
+              {bpm ? ` (${bpm} bpm)` : ""}
             </Text>
           </Flex>
         ))}
@@ -72,7 +73,7 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
         {figure ? <Link to={`/figures/${figure.id}`}>{part.title}</Link> : part.title}
       </Heading>
       <Text color="soft" fontSize="sm" mb="3" className="numbers">
-        {worked === "" ? `${part.minutes} minutes` : `${worked} min as planned`}
+        {worked === "" ? counted(part.minutes, "minute") : `${worked} min as planned`}
       </Text>
       {steps ? (
         <>

@@ -1,5 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { copyText } from "../../kit/copy.ts";
@@ -29,7 +30,7 @@ export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLeng
     const before = segments;
     await onLength(next, shortBy + minutes);
     close();
-    tellRemoved(`The lesson is ${minutes} minutes shorter`, () => void onLength(before, shortBy));
+    tellRemoved(`The lesson is ${counted(minutes, "minute")} shorter`, () => void onLength(before, shortBy));
   };
   /** The minutes come back to the free dancing, or to the longest part where there is none. */
   const lengthen = () => {
@@ -65,9 +66,9 @@ export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLeng
           {onRebuild ? button("Follow the plan again", onRebuild) : null}
         </>
       )}
-      {link("Somebody steps in", "cover")}
+      {link("Substitute", "cover")}
       {lesson.version > 0 ? link("Class log", "log") : null}
-      {button("Copy as Markdown", () => copyText(lessonAsMarkdown(written), "Copied as Markdown"))}
+      {button("Copy text", () => copyText(lessonAsMarkdown(written), "Copied"))}
       {button("Print", () => window.print())}
       {open === "shorter" ? <ShorterDialog segments={segments} onTake={shorten} onClose={close} /> : null}
       {open === "templates" ? <TemplatesDialog segments={segments} onTake={onOrder} onClose={close} /> : null}

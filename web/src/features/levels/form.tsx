@@ -15,10 +15,10 @@ const NUMBERS = [
   ["weeks", "Weeks"],
   ["lessonMinutes", "Minutes a lesson"],
   ["warmUpMinutes", "Warm-up minutes"],
-  ["wrapMinutes", "Wrap minutes"],
+  ["wrapMinutes", "Closing minutes"],
   ["mostNew", "Most new figures a lesson"],
-  ["mostNewCounts", "Most new ways to count"],
-  ["settledLessons", "Lessons to settle a basic"],
+  ["mostNewCounts", "New rhythms per lesson, at most"],
+  ["settledLessons", "Lessons before turns are added to a basic"],
   ["firstShowWeek", "Show moves from week"],
   ["breakWeeks", "Weeks since the level before"],
 ] as const;
@@ -26,7 +26,7 @@ const NUMBERS = [
 /** Numbers that may stay empty. */
 const OPTIONAL = [
   ["talkWeek", "Talk about holds in week", "Before it no close hold is taught"],
-  ["bpm", "Tempo, bpm", "Tells what is too fast"],
+  ["bpm", "We dance this course at (bpm)", "What is too fast for it is said in the plan"],
 ] as const;
 
 const blank = (danceId: string) => ({
@@ -86,8 +86,8 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
       warmUpMinutes: number("Warm-up"),
       wrapMinutes: number("Wrap"),
       mostNew: number("Most new figures a lesson"),
-      mostNewCounts: number("Most new ways to count"),
-      settledLessons: number("Lessons to settle a basic"),
+      mostNewCounts: number("New rhythms per lesson, at most"),
+      settledLessons: number("Lessons before turns are added to a basic"),
       firstShowWeek: number("Show moves from week"),
       talkWeek: optional("Talk about holds in week"),
       bpm: optional("Tempo"),

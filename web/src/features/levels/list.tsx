@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { type ApproachRecord, api, type DanceRecord, type Level, type Section } from "@map-step/contract";
 import { approachOf } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -99,8 +100,9 @@ function LevelPanel({ level, dance, sections, teachersOf, approaches, onOpen }: 
             <Link to={`/levels/${level.id}`}>{level.name}</Link>
           </Heading>
           <Text color="soft" fontSize="sm">
-            {dance?.name}, {level.weeks} weeks of {level.lessonMinutes} minutes, at most {level.mostNew} new
-            figures a lesson, {approachOf(level.approachId, approaches).name.toLowerCase()}
+            {dance?.name}, {counted(level.weeks, "week")} of {counted(level.lessonMinutes, "minute")}, at most{" "}
+            {level.mostNew} new figures a lesson,{" "}
+            {approachOf(level.approachId, approaches).name.toLowerCase()}
           </Text>
         </Box>
         <Flex gap="2" wrap="wrap" align="flex-start">

@@ -4,13 +4,13 @@ import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { newMaterial } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
 import { TIER_NAMES, TIERS, ticksToBeats } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
 import { FilterSelect } from "../../kit/filter-select.tsx";
 import { filterFigures } from "../figures/filter.ts";
 import { useWithSteps } from "../figures/really-new.tsx";
 import type { Chosen } from "./use-plan.ts";
-import { count } from "./words.ts";
 
 interface Props {
   /** All figures of the level's dance. */
@@ -106,7 +106,7 @@ export function ChooseDialog(props: Props) {
   const foot = (
     <Flex justify="space-between" align="center" w="full" gap="3">
       <Text color="soft" fontSize="sm" className="numbers">
-        {count(ids.size, "figure")}, {count(minutes, "minute")} on their first nights
+        {counted(ids.size, "figure")}, {counted(minutes, "minute")} on their first nights
       </Text>
       <Button onClick={apply}>Use these figures</Button>
     </Flex>

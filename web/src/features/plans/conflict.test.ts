@@ -21,7 +21,7 @@ const theirs = plan({
 
 it("shows where two plans differ, and nothing else", () => {
   expect(planDifferences(mine, theirs, (id) => id.toUpperCase())).toEqual([
-    { key: "b", label: "B", mine: "week 2", theirs: "week 3, pinned, worth 8" },
+    { key: "b", label: "B", mine: "week 2", theirs: "week 3, pinned, priority 8" },
     { key: "c", label: "C", mine: "waiting for a week", theirs: "not in the plan" },
     { key: "d", label: "D", mine: "not in the plan", theirs: "week 4" },
     { key: "week:3", label: "Week 3", mine: "guest teacher, 20 minutes", theirs: "as usual" },

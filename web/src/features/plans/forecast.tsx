@@ -65,7 +65,7 @@ export function Forecast({ input, levelPlan, figures, onClose }: Props) {
   }, [levelPlan, checks.data, section, figures]);
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   return (
-    <Modal open title="What will be left of it" onClose={onClose} size="xl">
+    <Modal open title="What students will remember" onClose={onClose} size="xl">
       <Text mb="3">
         An estimate: each time a figure is danced it is remembered longer.{" "}
         {told.scale === null
@@ -89,7 +89,7 @@ export function Forecast({ input, levelPlan, figures, onClose }: Props) {
         }}
       >
         <caption style={{ textAlign: "left", fontWeight: 700 }}>
-          Least is left in week {told.checkWeek} of these
+          Most forgotten by week {told.checkWeek}
         </caption>
         <thead>
           <tr>

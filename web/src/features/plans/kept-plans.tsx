@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type PlanContent } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { KeepAs } from "../../kit/keep-as.tsx";
@@ -9,7 +10,6 @@ import { useMay } from "../session/session.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import { movesBetween, type Proposal } from "./proposal.ts";
 import type { PlanEdit } from "./use-plan.ts";
-import { count } from "./words.ts";
 
 interface Props {
   readonly input: PlannerInput;
@@ -39,7 +39,7 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
         <Box flex="1">
           <Text fontWeight="700">{title}</Text>
           <Text color="soft" fontSize="sm" className="numbers">
-            {moves === 0 ? "stands as this plan does" : `${count(moves, "figure")} elsewhere`}
+            {moves === 0 ? "stands as this plan does" : `${counted(moves, "figure")} elsewhere`}
           </Text>
         </Box>
         {onRemove ? (
@@ -58,7 +58,7 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
     );
   };
   return (
-    <Modal open title="Kept plans" onClose={onClose} size="lg">
+    <Modal open title="Saved plans" onClose={onClose} size="lg">
       {mayEdit ? (
         <Box mb="4">
           <KeepAs

@@ -1,4 +1,5 @@
 import type { ChosenFigure, PlanContent } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { type Difference, type Merged, threeWay } from "../../kit/merge.ts";
 import { SPECIAL_NAMES } from "./words.ts";
 
@@ -12,7 +13,7 @@ function entryInWords(entry: ChosenFigure | undefined): string {
     week === null ? "waiting for a week" : `week ${week}`,
     pinned ? "pinned" : "",
     WISH_WORDS[wish],
-    worth === 5 ? "" : `worth ${worth}`,
+    worth === 5 ? "" : `priority ${worth}`,
     parts === 1 ? "" : `in ${parts} parts`,
     approachId === null ? "" : "with an approach of its own",
     extraReturns.length === 0 ? "" : `back in week ${extraReturns.join(", ")}`,
@@ -29,7 +30,7 @@ function restOf({ special, muted, away }: PlanContent, staff: Named): Map<string
   return new Map([
     ...special.map(({ week, kind, minutes }): [string, readonly [string, string]] => [
       `${WEEK}${week}`,
-      [`Week ${week}`, `${SPECIAL_NAMES[kind]}, ${minutes} minutes`],
+      [`Week ${week}`, `${SPECIAL_NAMES[kind]}, ${counted(minutes, "minute")}`],
     ]),
     ...muted.map(({ key, reason }): [string, readonly [string, string]] => [
       `muted:${key}`,

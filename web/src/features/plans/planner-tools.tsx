@@ -58,7 +58,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
   const { input, edit, mayEdit, canEdit, onTool, onDraft } = props;
   const tools: readonly (readonly [Tool, string])[] = [
     ["forecast", "Forecast"],
-    ["kept", "Kept plans"],
+    ["kept", "Saved plans"],
     ["files", "Files and print"],
   ];
   return (

@@ -10,6 +10,7 @@ import {
   roomsOf,
   teachingMinutes,
 } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { type KeyboardEvent, useCallback, useMemo, useRef, useState } from "react";
 import { PageHead } from "../../kit/page.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
@@ -28,7 +29,6 @@ import { useLevelPlan } from "./use-level-plan.ts";
 import { useOfferedRepair } from "./use-offered-repair.ts";
 import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
 import { repairInWords, useRepair } from "./use-repair.ts";
-import { count } from "./words.ts";
 
 const about = (
   level: Level,
@@ -41,10 +41,10 @@ const about = (
   const waiting = chosen.length - placed;
   return [
     section?.name ?? "Level plan",
-    `${level.weeks} weeks of ${level.lessonMinutes} minutes`,
+    `${counted(level.weeks, "week")} of ${counted(level.lessonMinutes, "minute")}`,
     `${approach.toLowerCase()} approach`,
-    `${count(placed, "figure")} placed${waiting > 0 ? `, ${waiting} waiting` : ""}`,
-    ...(refresher > 0 ? [`begins with ${refresher} minutes of refresher`] : []),
+    `${counted(placed, "figure")} placed${waiting > 0 ? `, ${waiting} waiting` : ""}`,
+    ...(refresher > 0 ? [`begins with ${counted(refresher, "minute")} of refresher`] : []),
   ].join(", ");
 };
 
@@ -245,8 +245,8 @@ export function Planner(input: PlannerInput) {
             />
             {canEdit ? (
               <Text color="soft" fontSize="sm" mt="2" pl="2" className="no-print">
-                Drag a strand to another week, or use the arrow keys on it; Delete lets it wait. With Shift
-                several are chosen and move together.
+                Drag a strand to another week, or use the arrow keys on it; Delete takes it out of its week.
+                With Shift several are chosen and move together.
               </Text>
             ) : null}
           </Box>

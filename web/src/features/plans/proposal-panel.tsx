@@ -1,8 +1,9 @@
 import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import type { PlanContent } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { Panel } from "../../kit/page.tsx";
 import { movesBetween, type Proposal } from "./proposal.ts";
-import { count, weekInWords } from "./words.ts";
+import { weekInWords } from "./words.ts";
 
 interface Props {
   readonly proposal: Proposal;
@@ -42,7 +43,7 @@ export function ProposalPanel(props: Props) {
             {proposal.title}
           </Heading>
           <Text color="soft" className="numbers" aria-live="polite">
-            {moves.length === 0 ? "Nothing moves" : count(moves.length, "move")}
+            {moves.length === 0 ? "Nothing moves" : counted(moves.length, "move")}
             {proposal.left.length > 0 ? `, ${proposal.left.length} left out` : ""}
             {status === "" ? "" : `; ${status}`}
           </Text>
@@ -53,9 +54,9 @@ export function ProposalPanel(props: Props) {
           </Button>
         ) : null}
         <Button variant="outline" onClick={onLeave}>
-          Leave it
+          Keep mine
         </Button>
-        <Button onClick={onTake}>Take this plan</Button>
+        <Button onClick={onTake}>Use this plan</Button>
       </Flex>
       {conflict ? (
         <Text bg="brickWash" borderRadius="md" p="2" mt="3">

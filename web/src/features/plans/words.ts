@@ -14,7 +14,5 @@ export const WISH_NAMES: Readonly<Record<Wish, string>> = {
   ban: "left out",
 };
 
-export const count = (number: number, one: string): string => `${number} ${number === 1 ? one : `${one}s`}`;
-
 /** Where a figure is, in words. */
 export const weekInWords = (week: number | null): string => (week === null ? "waiting" : `week ${week}`);

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { planLoads, roomsOf, strandsOf, WORK } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../kit/strand-look.ts";
@@ -34,7 +35,7 @@ export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
                     flex="1"
                     position="relative"
                     role="img"
-                    aria-label={`Week ${week}: ${minutes} of ${rooms[index]?.minutes ?? 0} minutes`}
+                    aria-label={`Week ${week}: ${minutes} of ${counted(rooms[index]?.minutes ?? 0, "minute")}`}
                   >
                     <Box
                       position="absolute"

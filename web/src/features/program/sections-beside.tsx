@@ -1,5 +1,6 @@
 import { Badge, Box, Stack, Text } from "@chakra-ui/react";
 import { api, type LessonSummary, type Level, type Plan, type Section } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { useApiOfEach } from "../../kit/api.ts";
@@ -58,7 +59,7 @@ export function SectionsBeside({ level, sections, nameOf }: Props) {
                   <b>{section.name}</b>
                 </Link>{" "}
                 <span className="numbers">
-                  {taughtWeeks} lessons taught, {done.size} figures covered
+                  {counted(taughtWeeks, "lesson")} taught, {counted(done.size, "figure")} covered
                 </span>{" "}
                 {covered.length > 1 && done.size === most ? <Badge colorPalette="pine">ahead</Badge> : null}
               </Text>

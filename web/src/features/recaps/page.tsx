@@ -105,9 +105,9 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         <Button
           variant="outline"
           bg="panel"
-          onClick={() => copyText(recapToMarkdown(content.title, content.document), "Copied as Markdown")}
+          onClick={() => copyText(recapToMarkdown(content.title, content.document), "Copied")}
         >
-          Copy as Markdown
+          Copy text
         </Button>
         <Button variant="outline" bg="panel" onClick={() => setComparing(true)}>
           Versions

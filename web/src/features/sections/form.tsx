@@ -1,6 +1,7 @@
 import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type Section, type StaffMember, sectionChange } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
 import { useNavigate } from "react-router";
@@ -136,7 +137,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
         />
         {dates.length > 0 ? (
           <Text color="soft" fontSize="sm">
-            {dates.length} lessons: {shortDay(dates[0] ?? "")} to {shortDay(dates.at(-1) ?? "")}.
+            {counted(dates.length, "lesson")}: {shortDay(dates[0] ?? "")} to {shortDay(dates.at(-1) ?? "")}.
           </Text>
         ) : null}
         <Controller

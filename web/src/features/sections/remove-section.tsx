@@ -1,11 +1,12 @@
 import { Text } from "@chakra-ui/react";
 import { api, type Section, type SectionContents } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useApi } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 
-const some = (count: number, one: string, many = `${one}s`): string[] =>
-  count === 0 ? [] : [`${count} ${count === 1 ? one : many}`];
+const some = (count: number, one: string, many?: string): string[] =>
+  count === 0 ? [] : [counted(count, one, many)];
 
 /** What goes with a section, in words. */
 const inWords = ({ lessonsTaught, recapsPublished, students, checks }: SectionContents): string =>

@@ -18,6 +18,7 @@ import {
   type StudentContent,
   studentContent,
 } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { Eraser, FileDown } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
@@ -189,7 +190,7 @@ function Roster({ section, students }: { section: Section; students: readonly St
     <>
       <PageHead
         title={`Students, ${section.name}`}
-        about={`${students.length} students${uneven === 0 ? "" : `; ${Math.abs(uneven)} more ${uneven > 0 ? "leader" : "follower"}${Math.abs(uneven) === 1 ? "" : "s"}`}. Kept here: a name, a role and what they danced, nothing more.`}
+        about={`${counted(students.length, "student")}${uneven === 0 ? "" : `; ${counted(Math.abs(uneven), uneven > 0 ? "more leader" : "more follower")}`}. Kept here: a name, a role and what they danced, nothing more.`}
       >
         <Button asChild variant="outline" bg="panel">
           <Link to={`/checks/${section.id}`}>Checks</Link>

@@ -50,7 +50,7 @@ export function SetupPage() {
             {...form.register("name")}
           />
           <TextField
-            label="Your address"
+            label="Email address"
             type="email"
             autoComplete="username"
             error={errors.email?.message}

@@ -19,11 +19,11 @@ export function SignInPage({ session }: { session: Session }) {
       if (!showFieldErrors(form, error)) setProblem(errorText(error));
     });
   return (
-    <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the address the studio knows.">
+    <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the email address the studio knows.">
       <form noValidate onSubmit={form.handleSubmit(enter)}>
         <Stack gap="4">
           <TextField
-            label="Address"
+            label="Email address"
             type="email"
             autoComplete="username"
             error={errors.email?.message}

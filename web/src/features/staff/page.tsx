@@ -27,7 +27,7 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
     base,
     shown: {
       name: ["Name", (name: string) => name],
-      email: ["Address", (email: string) => email],
+      email: ["Email address", (email: string) => email],
       role: ["Role", (role: string) => role],
       active: ["Works here", (active: boolean) => (active ? "yes" : "no")],
     },
@@ -55,7 +55,12 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
     <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>
       <Stack gap="4">
         <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-        <TextField label="Address" type="email" error={errors.email?.message} {...form.register("email")} />
+        <TextField
+          label="Email address"
+          type="email"
+          error={errors.email?.message}
+          {...form.register("email")}
+        />
         <ChoiceField label="Role" choices={ROLES} error={errors.role?.message} {...form.register("role")} />
         <TextField
           label={member ? "New password" : "Password"}

@@ -1,3 +1,4 @@
+import { counted } from "@map-step/core/words";
 import "@xyflow/react/dist/style.css";
 import { Box, Button, Flex, NativeSelect, VisuallyHidden } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, type Level } from "@map-step/contract";
@@ -128,7 +129,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
     <>
       <PageHead
         title="Step map"
-        about={`${dance.name}: ${figures.length} figures, from first basics to goals`}
+        about={`${dance.name}: ${counted(figures.length, "figure")}, from first basics to goals`}
       >
         <DanceSelect dance={dance} dances={dances} onChoose={onDance} />
         <NativeSelect.Root width="auto">

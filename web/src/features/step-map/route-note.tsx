@@ -1,12 +1,11 @@
 import { Box, Button, Flex, Heading, NativeSelect, Stack, Text } from "@chakra-ui/react";
 import { api, choose, contentOfPlan, type FigureRecord, type Level, type Plan } from "@map-step/contract";
 import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
+import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { call, useChange } from "../../kit/api.ts";
 import { tellDone, tellError } from "../../kit/toasts.tsx";
 import { useMay } from "../session/session.tsx";
-
-const count = (number: number, one: string) => `${number} ${number === 1 ? one : `${one}s`}`;
 
 interface AddProps {
   readonly route: Route;
@@ -29,7 +28,7 @@ function AddToLevel({ route, levels }: AddProps) {
         });
       tellDone(
         added.length > 0
-          ? `${level.name}: ${count(added.length, "figure")} more`
+          ? `${level.name}: ${counted(added.length, "figure")} more`
           : `${level.name} has them all`,
       );
     } catch (error) {
@@ -80,7 +79,7 @@ export function RouteNote({ map, goal, known, levels, onGoal }: Props) {
         <Link to={`/figures/${goal.id}`}>{goal.name}</Link>
       </Heading>
       <Text color="soft" fontSize="sm" mb="3">
-        {count(node.before.size, "figure")} before it, {node.opens.size} behind it
+        {counted(node.before.size, "figure")} before it, {node.opens.size} behind it
       </Text>
       <Heading as="h3" size="sm" color="soft" mb="1">
         The way to it
@@ -90,8 +89,8 @@ export function RouteNote({ map, goal, known, levels, onGoal }: Props) {
       ) : (
         <>
           <Text mb="2" className="numbers">
-            {count(route.figureIds.length, "figure")}, {route.minutes} minutes on their first nights, about{" "}
-            {count(route.weeks, "week")} with two new a lesson.
+            {counted(route.figureIds.length, "figure")}, {counted(route.minutes, "minute")} on their first
+            nights, about {counted(route.weeks, "week")} with two new a lesson.
           </Text>
           <Stack as="ol" gap="1" listStyleType="decimal" pl="5">
             {route.figureIds.map((id) => (

@@ -2,6 +2,7 @@ import { Box, Button, Dialog, Flex, Portal, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { type Figure, writtenRoles } from "@map-step/core/notation";
 import { barsPerMinute, TICKS_PER_BEAT } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { Maximize, Pause, Play, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { CountLine, FloorView, loopOf, useTransport } from "../../kit/play/index.ts";
@@ -58,7 +59,7 @@ export function DanceInClass({ figure, name, dance, tempi }: Props) {
       </Flex>
       {free ? null : (
         <Text color="soft" fontSize="sm" className="numbers">
-          {barsPerMinute(bpm, dance.meter)} bars a minute
+          {barsPerMinute(bpm, dance.meter)} bars per minute
         </Text>
       )}
     </Flex>
@@ -102,7 +103,7 @@ export function DanceInClass({ figure, name, dance, tempi }: Props) {
                     </Box>
                     {controls}
                     <Text color="soft" fontSize="sm" mt="3">
-                      {figure.length / TICKS_PER_BEAT} beats, leader in pine, follower in plum.
+                      {counted(figure.length / TICKS_PER_BEAT, "beat")}, leader in pine, follower in plum.
                     </Text>
                   </Box>
                 </Flex>

@@ -35,7 +35,7 @@ function Stages({ stages, inPart, meter }: { stages: readonly Stage[]; inPart: n
           </Text>
           <Text flex="1">
             {text}
-            {bpm ? ` (${bpm} beats, ${barsPerMinute(bpm, meter)} bars a minute)` : ""}
+            {bpm ? ` (${bpm} bpm, ${barsPerMinute(bpm, meter)} bars per minute)` : ""}
           </Text>
         </Flex>
       ))}

@@ -1,5 +1,6 @@
 import type { FigureRecord } from "@map-step/contract";
 import type { PlacedPart } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { Lock, Pin, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, type MouseEvent, memo } from "react";
 import { LABEL_WIDTH, minuteWidth } from "../../../kit/strand-look.ts";
@@ -84,7 +85,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           onKeyDown={onKeyDown}
           type="button"
           aria-pressed={selected}
-          aria-label={`${figure.name}, ${where}, ${figure.minutes} minutes${locked ? ", taught already" : pinned ? ", pinned" : still ? "" : "; arrow keys move it"}`}
+          aria-label={`${figure.name}, ${where}, ${counted(figure.minutes, "minute")}${locked ? ", taught already" : pinned ? ", pinned" : still ? "" : "; arrow keys move it"}`}
           className={`${look.handle} ${week === 0 ? look.waiting : ""} ${held ? look.held : grip}`}
           style={{
             width: handleWidth,

@@ -3,6 +3,7 @@ import type { FigureRecord } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
 import { whyHere } from "@map-step/core/plan";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { Link } from "react-router";
 import { CountRibbon } from "../../../kit/ribbon/index.ts";
@@ -71,7 +72,7 @@ function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: We
         ) : null}
         {week > 0 && !pinned ? (
           <Button size="xs" variant="outline" onClick={() => onMove(figure.id, 0)}>
-            Let it wait
+            Unschedule
           </Button>
         ) : null}
         <Button size="xs" variant="outline" onClick={takeOut}>
@@ -90,7 +91,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
   const week = levelPlan.placements.find(({ figureId }) => figureId === figure.id)?.week ?? 0;
   // biome-ignore lint/correctness/useExhaustiveDependencies: what it reads of the props is listed
   const why = useMemo(() => reasons(props, figure, week), [levelPlan, props.left, dragging, figure, week]);
-  const beats = steps ? `, ${steps.length / TICKS_PER_BEAT} beats` : "";
+  const beats = steps ? `, ${counted(steps.length / TICKS_PER_BEAT, "beat")}` : "";
   return (
     <Box mb="5">
       <Heading as="h2" size="lg">
@@ -98,7 +99,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
       </Heading>
       <Text color="soft" fontSize="sm" mb="2">
         {KIND_NAMES[figure.kind].one}
-        {beats}, {figure.minutes} minutes on its first night
+        {beats}, {counted(figure.minutes, "minute")} on its first night
       </Text>
       {steps ? <CountRibbon figure={steps} name={figure.name} timing={timingOf(input.dance)} small /> : null}
       <Heading as="h3" size="sm" color="soft" mt="4" mb="1">

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { choose } from "@map-step/contract";
 import { type Finding, findingKey, type Remedy } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./inspector.tsx";
@@ -105,7 +106,7 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
       {remedy ? (
         <Button {...LINK} display="block" onClick={() => onMove(remedy.figureId, remedy.to)}>
           Move {nameOf(remedy.figureId)} to week {remedy.to}
-          {`, which then holds ${remedy.minutes} minutes`}
+          {`, which then holds ${counted(remedy.minutes, "minute")}`}
         </Button>
       ) : null}
       {others.map(({ name, act }) => (

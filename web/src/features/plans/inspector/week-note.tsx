@@ -8,6 +8,7 @@ import {
   type SpecialKind,
   WORK,
 } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { TextField } from "../../../kit/fields.tsx";
 import { SmallSelect } from "../../../kit/small-select.tsx";
@@ -123,7 +124,7 @@ export function WeekNote(props: Props) {
         Week {week}
       </Heading>
       <Text mb="3" color={spare < 0 ? "brick" : "soft"} className="numbers">
-        {load.minutes} of {room} minutes for figures
+        {load.minutes} of {counted(room, "minute")} for figures
         {spare < 0 ? `, ${-spare} too many` : spare > 0 ? `, ${spare} left to dance` : ""}
       </Text>
       {mayEdit ? <WeekKind {...props} /> : null}

@@ -34,7 +34,7 @@ export function Wishes({ figure, entry, edit, input, rooms }: Props) {
           onChange={(wish) => set({ wish: wish as Wish })}
         />
         <SmallSelect
-          label="Worth, of 9"
+          label="Priority (1 to 9)"
           value={String(entry.worth)}
           choices={numbered(9)}
           onChange={(worth) => set({ worth: Number(worth) })}
