@@ -1,5 +1,5 @@
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
-import { spokenCount, ticksToBeats } from "../time/index.ts";
+import { beatsToTicks, spokenCount, ticksToBeats } from "../time/index.ts";
 import { align, type Pair } from "./align.ts";
 import { type Moment, momentsOf, sameMoment } from "./moment.ts";
 
@@ -31,6 +31,15 @@ export interface Comparison extends RowComparison {
   readonly byRole: Readonly<Partial<Record<Role, RowComparison>>>;
   /** Easily taken for each other: very alike, begun in the same hold, with one difference that decides. */
   readonly lookAlike: boolean;
+  /** The counts of the first figure on which look-alikes differ, such as `3 to 6`; null for others. */
+  readonly decides: string | null;
+}
+
+/** A stretch by its counts, such as `3` or `3 to 6`, from its first to its last whole count. */
+function countsOf({ from, to }: Stretch): string {
+  const first = spokenCount(beatsToTicks(from));
+  const last = spokenCount(beatsToTicks(Math.max(from, Math.ceil(to) - 1)));
+  return first === last ? first : `${first} to ${last}`;
 }
 
 /** From this on, one difference decides between two figures. */
@@ -114,10 +123,13 @@ const holdIn = (figure: Figure): string | null => {
 };
 
 /** Both roles together, and whether the two are easily taken for each other. */
-export function compareWhole(a: Figure, b: Figure): RowComparison & Pick<Comparison, "lookAlike"> {
+export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   const whole = compareRows(momentsOf(a), momentsOf(b));
-  const oneDecides = whole.likeness >= LOOK_ALIKE && whole.differing.length === 1;
-  return { ...whole, lookAlike: oneDecides && holdIn(a) === holdIn(b) };
+  const [apart, ...more] = whole.differing;
+  const stretch = apart?.a ?? apart?.b;
+  const oneDecides = whole.likeness >= LOOK_ALIKE && stretch !== undefined && more.length === 0;
+  const lookAlike = oneDecides && holdIn(a) === holdIn(b);
+  return { ...whole, lookAlike, decides: lookAlike && stretch ? countsOf(stretch) : null };
 }
 
 /** Where two figures are danced alike and where they part: both roles together, and each role by itself. */

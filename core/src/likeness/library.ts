@@ -1,6 +1,6 @@
 import { LEAST_ALIKE } from "./align.ts";
 import { compareWhole, LOOK_ALIKE } from "./compare.ts";
-import { type Moment, momentLikeness, momentsOf } from "./moment.ts";
+import { type Moment, momentKey, momentLikeness, momentsOf } from "./moment.ts";
 import type { KnownFigure } from "./new-material.ts";
 
 /** Two figures that have something in common. */
@@ -9,7 +9,7 @@ export interface LikePair {
   readonly b: string;
   /** 0 to 1, as `compareFigures` tells it. */
   readonly likeness: number;
-  /** The count that decides between look-alikes; null for two that are not easily taken for each other. */
+  /** The counts that decide between look-alikes, such as `3 to 6`; null for two that are not easily confused. */
   readonly decides: string | null;
 }
 
@@ -28,7 +28,7 @@ function numberMoments(rows: readonly (readonly Moment[])[]) {
   const kinds: Moment[] = [];
   const numbered = rows.map((row) =>
     Int32Array.from(row, (moment) => {
-      const key = JSON.stringify([moment.part, moment.lasts, moment.moves]);
+      const key = momentKey(moment);
       const known = numbers.get(key);
       if (known !== undefined) return known;
       numbers.set(key, kinds.length);
@@ -84,7 +84,7 @@ export function compareLibrary(
       if (likeness < LEAST_LIKE_PAIR) continue;
       const other = figures[j] as KnownFigure;
       const compared = likeness >= LOOK_ALIKE ? compareWhole(one.figure, other.figure) : null;
-      const decides = compared?.lookAlike ? compared.partsAt : null;
+      const decides = compared?.decides ?? null;
       pairs.push({ a: one.id, b: other.id, likeness, decides });
     }
     if (i % 16 === 0 || i === figures.length - 1) onProgress(i + 1, figures.length);

@@ -30,6 +30,18 @@ describe("compareFigures", () => {
     expect(lookAlike).toBe(true);
   });
 
+  it("names the whole stretch that decides between look-alikes", () => {
+    const long = `${HOME.replace("\nfollower mirror", "")}\n7 L side\n8 R close\n9 L side\n10 R close\n11 L forward\n12 R place\nfollower mirror`;
+    const other = long
+      .replace("4 R close", "4 R cross-front")
+      .replace("5 L back", "5 L forward")
+      .replace("3 L side", "3 L forward");
+    const { lookAlike, decides, differing } = compareFigures(figure(long), figure(other));
+    expect(lookAlike).toBe(true);
+    expect(differing).toHaveLength(1);
+    expect(decides).toBe("3 to 5");
+  });
+
   it("finds a shared ending that comes later in the other", () => {
     const longer = figure(
       "leader\n1 L forward\n2 R forward\n3 L side\n4 R close\n5 L back\n6 R place\n7 L cross-front\n8 R place\nfollower mirror",
@@ -171,6 +183,50 @@ describe("newMaterial", () => {
     expect(newBeats).toBe(byRole.follower?.newBeats);
   });
 
+  test("the more is known, the less is new, and no order of what is known matters", () => {
+    fc.assert(
+      fc.property(anyFigure, fc.array(anyFigure, { maxLength: 4 }), (one, others) => {
+        const all = others.map((other, index) => ({ id: String(index), figure: other }));
+        const beats = all.map((_, many) => newMaterial(one, all.slice(0, many)).newBeats);
+        const whole = newMaterial(one, all);
+        expect([...beats, whole.newBeats]).toEqual([...beats, whole.newBeats].sort((a, b) => b - a));
+        expect(newMaterial(one, [...all].reverse()).newBeats).toBe(whole.newBeats);
+        for (const part of Object.values(whole.byRole)) {
+          const stretches = [...part.known, ...part.fresh].sort((a, b) => a.from - b.from);
+          stretches.slice(1).forEach(({ from }, at) => {
+            expect(from).toBeGreaterThanOrEqual((stretches[at]?.to ?? 0) - 1e-9);
+          });
+        }
+      }),
+      { numRuns: 150 },
+    );
+  });
+
+  it("takes shorter stretches where they leave less than the longest would", () => {
+    const dance = (steps: string) =>
+      figure(
+        `leader\n${steps
+          .split(" ")
+          .map((word, at) => `${at + 1} ${at % 2 === 0 ? "L" : "R"} ${word}`)
+          .join("\n")}\nfollower mirror`,
+      );
+    const wanted = dance("side close back forward place cross-front");
+    const others = [
+      {
+        id: "middle",
+        figure: dance(
+          "kick-ball close back forward place kick-ball".replaceAll("kick-ball", "diagonal-back"),
+        ),
+      },
+      { id: "first", figure: dance("side close diagonal-back diagonal-back diagonal-back diagonal-back") },
+      {
+        id: "last",
+        figure: dance("diagonal-back diagonal-back diagonal-back diagonal-back place cross-front"),
+      },
+    ];
+    expect(newMaterial(wanted, others).newBeats).toBe(0);
+  });
+
   it("does not count a single step as known", () => {
     const one = figure("leader\n1 L side\n2 R kick\n3 R cross-front\nfollower mirror");
     expect(newMaterial(one, known).newBeats).toBe(3);
@@ -207,12 +263,12 @@ describe("compareLibrary", () => {
         const pairs = compareLibrary(figures);
         for (const [i, one] of figures.entries())
           for (const two of figures.slice(i + 1)) {
-            const { likeness, lookAlike, partsAt } = compareFigures(one.figure, two.figure);
+            const { likeness, decides } = compareFigures(one.figure, two.figure);
             const pair = pairs.find(({ a, b }) => a === one.id && b === two.id);
             if (likeness < LEAST_LIKE_PAIR - 1e-9) expect(pair).toBeUndefined();
             if (!pair) continue;
             expect(pair.likeness).toBeCloseTo(likeness, 9);
-            expect(pair.decides).toBe(lookAlike ? partsAt : null);
+            expect(pair.decides).toBe(decides);
           }
       }),
       { numRuns: 60 },

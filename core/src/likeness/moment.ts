@@ -106,5 +106,8 @@ export function momentLikeness(a: Moment, b: Moment): number {
   return (1 - TIME_WEIGHT) * done + TIME_WEIGHT * time;
 }
 
+/** The same text for moments that have every feature in common. */
+export const momentKey = ({ part, lasts, moves }: Moment): string => JSON.stringify([part, lasts, moves]);
+
 const ALMOST = 1 - 1e-9;
 export const sameMoment = (a: Moment, b: Moment): boolean => momentLikeness(a, b) >= ALMOST;

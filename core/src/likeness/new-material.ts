@@ -1,7 +1,7 @@
 import { type Figure, type Role, writtenRoles } from "../notation/index.ts";
 import { ticksToBeats } from "../time/index.ts";
 import { type Stretch, stretchOf } from "./compare.ts";
-import { type Moment, momentsOf, sameMoment } from "./moment.ts";
+import { type Moment, momentKey, momentsOf, sameMoment } from "./moment.ts";
 
 export interface KnownFigure {
   readonly id: string;
@@ -11,7 +11,7 @@ export interface KnownFigure {
 /** What of one role's part is known, and what is not. */
 export interface RoleMaterial {
   readonly newBeats: number;
-  /** Stretches of two moments or more that are danced alike in a known figure; the longest, no two overlapping. */
+  /** Stretches of two moments or more that are danced alike in a known figure; no two overlapping, as few as can be. */
   readonly known: readonly (Stretch & { readonly figureId: string })[];
   readonly fresh: readonly Stretch[];
 }
@@ -23,54 +23,106 @@ export interface NewMaterial {
   readonly byRole: Readonly<Partial<Record<Role, RoleMaterial>>>;
 }
 
-interface Run {
-  readonly start: number;
+/** A stretch of known moments that ends at a place: how long it may be at most, and where it is known from. */
+interface Known {
   readonly length: number;
   readonly figureId: string;
 }
 
-/** Every longest run of two moments or more that both rows have, by where it starts in the first. */
-function commonRuns(moments: readonly Moment[], other: readonly Moment[], figureId: string): Run[] {
-  const runs: Run[] = [];
-  let before = new Int32Array(other.length + 1);
-  for (let i = 0; i < moments.length; i++) {
-    const here = new Int32Array(other.length + 1);
-    for (let j = 0; j < other.length; j++) {
-      const [one, two] = [moments[i], other[j]];
-      if (!one || !two || !sameMoment(one, two)) continue;
-      const length = (before[j] ?? 0) + 1;
-      here[j + 1] = length;
-      if (length >= 2) runs.push({ start: i - length + 1, length, figureId });
+/** For each moment the longest stretch that ends with it and is danced alike in a known figure. */
+function knownStretches(moments: readonly Moment[], role: Role, known: readonly KnownFigure[]): Known[] {
+  const longest: Known[] = moments.map(() => ({ length: 0, figureId: "" }));
+  const numbers = new Map<string, number>();
+  const numberOf = (moment: Moment): number => {
+    const key = momentKey(moment);
+    const number = numbers.get(key) ?? numbers.size;
+    numbers.set(key, number);
+    return number;
+  };
+  const own = moments.map(numberOf);
+  const same = new Map<number, boolean>();
+  const kinds = new Map<number, Moment>();
+  for (const [i, moment] of moments.entries()) kinds.set(own[i] as number, moment);
+  const alike = (one: number, other: number): boolean => {
+    if (one === other) return true;
+    const key = one * 100_000 + other;
+    const told = same.get(key) ?? sameMoment(kinds.get(one) as Moment, kinds.get(other) as Moment);
+    same.set(key, told);
+    return told;
+  };
+  for (const { id, figure } of known) {
+    const row = momentsOf(figure, [role]);
+    const theirs = row.map((moment) => {
+      const number = numberOf(moment);
+      kinds.set(number, moment);
+      return number;
+    });
+    const likeOf = new Map<number, Uint8Array>();
+    const rowLike = (one: number): Uint8Array => {
+      const told = likeOf.get(one) ?? Uint8Array.from(theirs, (other) => (alike(one, other) ? 1 : 0));
+      likeOf.set(one, told);
+      return told;
+    };
+    // lengths[j + 1]: how long the stretch is that ends at the moment before this one here and at j there.
+    let lengths = new Int32Array(row.length + 1);
+    for (let i = 0; i < own.length; i++) {
+      const like = rowLike(own[i] as number);
+      const here = new Int32Array(row.length + 1);
+      let best = 0;
+      for (let j = 0; j < theirs.length; j++) {
+        if (like[j] === 0) continue;
+        const length = (lengths[j] as number) + 1;
+        here[j + 1] = length;
+        if (length > best) best = length;
+      }
+      if (best > (longest[i] as Known).length) longest[i] = { length: best, figureId: id };
+      lengths = here;
     }
-    before = here;
   }
-  return runs;
+  return longest;
 }
 
-function materialOf(moments: readonly Moment[], runs: readonly Run[]): RoleMaterial {
-  const coveredBy: (Run | undefined)[] = Array(moments.length).fill(undefined);
-  const taken: Run[] = [];
-  for (const run of [...runs].sort((a, b) => b.length - a.length)) {
-    const places = Array.from({ length: run.length }, (_, index) => run.start + index);
-    if (places.some((place) => coveredBy[place])) continue;
-    taken.push(run);
-    for (const place of places) coveredBy[place] = run;
+/**
+ * Covers a row with known stretches of two moments or more, no two overlapping, so that the fewest beats are left and,
+ * among those covers, the fewest stretches are used: dynamic programming over the places at which a cover may end.
+ */
+function materialOf(moments: readonly Moment[], longest: readonly Known[]): RoleMaterial {
+  interface Cover {
+    readonly left: number;
+    readonly pieces: number;
+    /** The first moment of the last piece, and of which figure; a moment that is left is a piece of none. */
+    readonly from: number;
+    readonly figureId: string | null;
+  }
+  const covers: Cover[] = [{ left: 0, pieces: 0, from: 0, figureId: null }];
+  moments.forEach(({ lasts }, i) => {
+    const before = covers[i] as Cover;
+    let best: Cover = { left: before.left + lasts, pieces: before.pieces, from: i, figureId: null };
+    const { length, figureId } = longest[i] as Known;
+    for (let size = length; size >= 2; size--) {
+      const { left, pieces } = covers[i + 1 - size] as Cover;
+      if (left < best.left || (left === best.left && pieces + 1 < best.pieces))
+        best = { left, pieces: pieces + 1, from: i + 1 - size, figureId };
+    }
+    covers.push(best);
+  });
+  const known: (Stretch & { readonly figureId: string })[] = [];
+  const left: boolean[] = moments.map(() => false);
+  for (let end = moments.length; end > 0; ) {
+    const { from, figureId } = covers[end] as Cover;
+    if (figureId === null) left[from] = true;
+    else known.unshift({ ...stretchOf(moments, from, end - 1), figureId });
+    end = from;
   }
   const fresh: Stretch[] = [];
   for (let start = 0; start < moments.length; start++) {
-    if (coveredBy[start]) continue;
+    if (!left[start]) continue;
     let end = start;
-    while (end + 1 < moments.length && !coveredBy[end + 1]) end += 1;
+    while (left[end + 1]) end += 1;
     fresh.push(stretchOf(moments, start, end));
     start = end;
   }
-  return {
-    newBeats: lengthOf(fresh),
-    known: taken
-      .sort((a, b) => a.start - b.start)
-      .map(({ start, length, figureId }) => ({ ...stretchOf(moments, start, start + length - 1), figureId })),
-    fresh,
-  };
+  return { newBeats: lengthOf(fresh), known, fresh };
 }
 
 /** Beats that lie in any of the stretches; where they overlap, once. */
@@ -84,14 +136,13 @@ function lengthOf(stretches: readonly Stretch[]): number {
 }
 
 /**
- * What of a figure is new to somebody who dances the known ones, role by role: the beats outside all stretches
- * that one of them has too. Longer stretches are taken first; of equal ones that of the earlier figure.
+ * What of a figure is new to somebody who dances the known ones, role by role: the fewest beats that stretches of two
+ * moments or more of known figures leave. The more is known, the less is new.
  */
 export function newMaterial(figure: Figure, known: readonly KnownFigure[]): NewMaterial {
   const parts = writtenRoles(figure).map((role) => {
     const moments = momentsOf(figure, [role]);
-    const runs = known.flatMap(({ id, figure: other }) => commonRuns(moments, momentsOf(other, [role]), id));
-    return [role, materialOf(moments, runs)] as const;
+    return [role, materialOf(moments, knownStretches(moments, role, known))] as const;
   });
   return {
     beats: ticksToBeats(figure.length),

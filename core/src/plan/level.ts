@@ -90,7 +90,7 @@ export interface AlikeFigures {
   readonly a: string;
   readonly b: string;
   readonly likeness: number;
-  /** The count that decides between look-alikes; null for others. */
+  /** The counts that decide between look-alikes, such as `3 to 6`; null for others. */
   readonly decides: string | null;
 }
 

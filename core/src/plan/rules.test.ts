@@ -60,7 +60,7 @@ describe("what a plan is checked for", () => {
     const alike = [{ a: "a", b: "b", likeness: 0.9, decides: "3" }];
     const [finding] = checkPlan({ ...two({}, {}, [2, 2]), alike });
     expect(finding).toMatchObject({ code: "look-alikes-together", figureId: "a", otherId: "b" });
-    expect(finding?.text).toContain("differ only at count 3");
+    expect(finding?.text).toContain("differ only on 3");
     expect(codes({ ...two({}, {}, [2, 3]), alike })).toEqual([]);
   });
 

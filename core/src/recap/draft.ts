@@ -112,7 +112,7 @@ function notToBeConfused(
       const [one, other] = [names.get(a), names.get(b)];
       const both = one !== undefined && other !== undefined && ever.has(a) && ever.has(b);
       if (decides === null || !both || !(now.has(a) || now.has(b))) return [];
-      return [line(`${one} or ${other}`, `the same until count ${decides}; there they part`)];
+      return [line(`${one} or ${other}`, `the same but for ${decides}`)];
     }),
   );
 }

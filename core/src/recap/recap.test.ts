@@ -90,7 +90,7 @@ describe("draftRecap", () => {
 
 ## Not to be confused
 
-- **Window or Basic**: the same until count 2; there they part
+- **Window or Basic**: the same but for 2
 
 ## How to lead it
 

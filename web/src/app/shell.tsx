@@ -90,10 +90,35 @@ function Rail() {
 export function Shell() {
   return (
     <Flex minH="100dvh" direction={{ base: "column", md: "row" }}>
+      <Box
+        asChild
+        position="absolute"
+        left="2"
+        top="-12"
+        zIndex="tooltip"
+        px="3"
+        py="2"
+        bg="panel"
+        borderRadius="md"
+        fontWeight="700"
+        _focusVisible={{ top: "2" }}
+      >
+        <a href="#page">Skip to the page</a>
+      </Box>
       <Rail />
       <Flex direction="column" flex="1" minW="0" pb={{ base: "16", md: "0" }}>
         <Header />
-        <Box as="main" flex="1" minW="0" px={{ base: "4", md: "6" }} pt="4" pb="8">
+        <Box
+          as="main"
+          id="page"
+          tabIndex={-1}
+          outline="none"
+          flex="1"
+          minW="0"
+          px={{ base: "4", md: "6" }}
+          pt="4"
+          pb="8"
+        >
           <Outlet />
         </Box>
       </Flex>

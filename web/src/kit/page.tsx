@@ -1,16 +1,33 @@
 import { Box, type BoxProps, Flex, Heading, Text } from "@chakra-ui/react";
-import type { ReactNode } from "react";
+import { type ReactNode, useEffect } from "react";
 
-/** The head of a page: its name, a line about it, and what can be done here. */
+/** Names the browser's tab for as long as a page is open. */
+function useTabTitle(title: string): void {
+  useEffect(() => {
+    const before = document.title;
+    document.title = `${title} · Map Step`;
+    return () => {
+      document.title = before;
+    };
+  }, [title]);
+}
+
+/**
+ * The head of a page: its name, a line about it, and what can be done here.
+ * @param props.tab the name of the browser's tab, where that has to say more than the title beside its page
+ */
 export function PageHead({
   title,
+  tab = title,
   about,
   children,
 }: {
   title: string;
+  tab?: string;
   about?: ReactNode;
   children?: ReactNode;
 }) {
+  useTabTitle(tab);
   return (
     <Flex as="header" align="flex-end" justify="space-between" gap="4" wrap="wrap" mb="4">
       <Box minW="0">

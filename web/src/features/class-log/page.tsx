@@ -37,6 +37,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
     <>
       <PageHead
         title={`Class log of week ${week}`}
+        tab={`${section.name}: class log of week ${week}`}
         about={`${longDay(lesson.date)}. Corrections are kept with who made them.`}
       >
         <LogBadge edit={log} />

@@ -69,8 +69,8 @@ function Both({ one, two, dance }: BothProps) {
       />
       {comparison.lookAlike ? (
         <Flex bg="apricotWash" borderLeftWidth="4px" borderColor="apricot" borderRadius="md" p="3" mb="4">
-          Look-alikes: teach them in different lessons, or contrast them on purpose at count{" "}
-          {comparison.partsAt}.
+          Look-alikes: teach them in different lessons, or contrast them on purpose. They differ on{" "}
+          {comparison.decides}.
         </Flex>
       ) : null}
       <Stack gap="4">

@@ -44,7 +44,7 @@ const PairCard = ({ one, two, likeness, decides }: Told) => (
           <Flex gap="2" align="center" mt="1">
             <Badge colorPalette="orange">look-alikes</Badge>
             <Text fontSize="sm">
-              count <b className="numbers">{decides}</b> decides
+              they differ on <b className="numbers">{decides}</b>
             </Text>
           </Flex>
         )}

@@ -103,6 +103,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
     <>
       <PageHead
         title={`Week ${lesson.week}`}
+        tab={`${level.name}, ${section.name}: week ${lesson.week}`}
         about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
         {log.state === "saved" ? (

@@ -193,6 +193,7 @@ export function Planner(input: PlannerInput) {
     <Box onKeyDown={onKeyDown}>
       <PageHead
         title={level.name}
+        tab={`${level.name}${section ? `, ${section.name}` : ""}: plan`}
         about={about(level, section, approach, content.chosen, refresherOf(levelPlan).minutes)}
       >
         <PlannerTools

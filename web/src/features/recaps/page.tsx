@@ -99,6 +99,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
     <>
       <PageHead
         title={`Recap of week ${week}`}
+        tab={`${section.name}: recap of week ${week}`}
         about={`${section.name}, ${longDay(section.dates[week - 1] ?? section.firstDate)}. Drafted from what was covered.`}
       >
         <SaveBadge state={saving.state} retry={saving.flush} />

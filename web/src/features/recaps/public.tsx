@@ -7,7 +7,7 @@ import { useEffect, useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
-import { Loaded } from "../../kit/states.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
 import { RecapText } from "./document.tsx";
 import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 
@@ -98,7 +98,14 @@ export function PublicRecapPage({ secret }: { secret: string }) {
         fontSize={{ md: "lg" }}
         _print={{ border: "none", bg: "white", p: "0", fontSize: "11pt" }}
       >
-        <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>
+        {[400, 404, 422].includes(recap.error?.problem.status ?? 0) ? (
+          <Empty title="No recap here">
+            Perhaps a piece of the link was cut off, or the recap was taken back. Ask your teacher for the
+            link once more.
+          </Empty>
+        ) : (
+          <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>
+        )}
       </Box>
     </Box>
   );

@@ -107,6 +107,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
   }, [map, layout, goalId, known]);
   const edges = useMemo((): Edge[] => {
     const before = map.nodes.find(({ figure }) => figure.id === goalId)?.before;
+    const names = new Map(map.nodes.map(({ figure }) => [figure.id, figure.name]));
     const onTheWay = (id: string) => id === goalId || before?.has(id) === true;
     return map.edges.map(({ from, to }) => {
       const strong = goalId !== null && onTheWay(from) && onTheWay(to);
@@ -116,6 +117,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
         source: from,
         target: to,
         focusable: false,
+        ariaLabel: `${names.get(to) ?? ""} needs ${names.get(from) ?? ""}`,
         style: { stroke, strokeWidth: strong ? 2.5 : 1.5 },
       };
     });
@@ -158,7 +160,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
       </PageHead>
       <Flex gap="5" direction={{ base: "column", lg: "row" }}>
         <Box
-          flex="1"
+          flex={{ base: "none", lg: "1" }}
           minW="0"
           h={{ base: "28rem", lg: "calc(100dvh - 11rem)" }}
           borderWidth="1px"
@@ -168,6 +170,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
           onKeyDown={chooseFocused}
         >
           <ReactFlow
+            aria-label={`The figures of ${dance.name} and what each needs`}
             nodes={nodes}
             edges={edges}
             nodeTypes={NODES}

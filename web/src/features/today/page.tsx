@@ -6,6 +6,7 @@ import { awayInWords, longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useMay, useSession } from "../session/session.tsx";
+import { FirstSteps } from "./first-steps.tsx";
 import { TermStrip } from "./term-strip.tsx";
 
 type TodayLesson = Today["lessons"][number];
@@ -175,25 +176,20 @@ export function TodayPage() {
               {lessons.slice(0, STRIPS).map((lesson) => (
                 <TermStrip key={lesson.sectionId} lesson={lesson} />
               ))}
-              {lessons.length === 0 ? (
-                <Empty
-                  title="No lesson ahead"
-                  action={
-                    <Button asChild>
-                      <Link to="/levels">Go to Levels</Link>
-                    </Button>
-                  }
-                >
-                  {mayPlan
-                    ? "Write figures, plan a level with them, and open a section: its next lesson then stands here."
-                    : "When the director puts you on a section, its next lesson stands here."}
+              {lessons.length > 0 ? null : mayPlan ? (
+                <FirstSteps />
+              ) : (
+                <Empty title="No lesson ahead">
+                  When the director puts you on a section, its next lesson stands here.
                 </Empty>
-              ) : null}
+              )}
             </Stack>
-            <Stack gap="4">
-              <Recaps recaps={recaps} more={more.recaps} />
-              {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
-            </Stack>
+            {lessons.length + recaps.length + plans.length > 0 ? (
+              <Stack gap="4">
+                <Recaps recaps={recaps} more={more.recaps} />
+                {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
+              </Stack>
+            ) : null}
           </SimpleGrid>
         </>
       )}
