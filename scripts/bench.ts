@@ -13,7 +13,7 @@ import {
 } from "@map-step/core/plan";
 import type { Dance } from "@map-step/core/time";
 import { benchInBrowser } from "./lib/bench-pages.ts";
-import { benchPlans } from "./lib/bench-plans.ts";
+import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";
 import { numbersFrom } from "./lib/numbers.ts";
 
 const DANCE: Dance = {
@@ -119,6 +119,9 @@ for (const { what, bar, ms } of rows)
   console.log(
     `${ms.toFixed(2).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}`,
   );
-if (!process.argv.includes("--browser")) await benchPlans();
+if (!process.argv.includes("--browser")) {
+  await benchPlans();
+  await benchRepairs();
+}
 await benchInBrowser();
 process.exit(0);

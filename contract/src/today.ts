@@ -18,8 +18,10 @@ export const today = z.object({
       .extend(sectionLine.shape)
       .extend({ teachers: z.array(z.string()), carried: z.array(z.string()) }),
   ),
+  /** Lessons of mine whose evening is over and which nobody closed, oldest first. */
+  unfinished: z.array(lessonSummary.extend(sectionLine.shape)),
   /** How many more there are than those listed here. */
-  more: z.object({ lessons: z.int(), recaps: z.int(), plans: z.int() }),
+  more: z.object({ lessons: z.int(), unfinished: z.int(), recaps: z.int(), plans: z.int() }),
   /** Taught lessons of mine without a published recap, oldest first. */
   recaps: z.array(lessonSummary.extend(sectionLine.shape)),
   /** Plans with something to solve, for those who may change them. */

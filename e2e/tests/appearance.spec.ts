@@ -23,7 +23,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
   return [
     { name: "today", path: "/", shown: /Hustle 1, week 3/ },
     { name: "figures", path: "/figures", shown: /72 of 72/ },
-    { name: "figure", path: `/figures/${figure}`, shown: /What it comes to/ },
+    { name: "figure", path: `/figures/${figure}`, shown: /At a glance/ },
     { name: "editor", path: `/figures/${figure}/edit`, shown: /How steps are written/ },
     { name: "step-map", path: "/step-map", shown: /Most passes through/ },
     { name: "program", path: "/levels/program", shown: /What each level adds/ },

@@ -24,7 +24,7 @@ test("a studio copies an approach, changes it, teaches a level by it, and cannot
   const level = page.getByRole("region", { name: "Shag 2" });
   await level.getByRole("button", { name: "Settings" }).click();
   await page.getByLabel("Approach").selectOption({ label: "Saltglass way" });
-  await page.getByLabel("Tempo, bpm").fill("180");
+  await page.getByLabel("We dance this course at (bpm)").fill("180");
   await page.getByRole("button", { name: "Save the level" }).click();
   await expect(level).toContainText("saltglass way");
   await page.goto(`${demoStudio()}/levels/approaches`);

@@ -142,8 +142,8 @@ test("steps are changed on the ribbon and in the text, each following the other,
   await page.getByRole("link", { name: "Edit" }).click();
   const steps = page.getByRole("textbox", { name: "Steps" });
   const before = await steps.inputValue();
-  await page.getByRole("button", { name: "Step after" }).click();
-  await page.getByRole("button", { name: "Step after" }).click();
+  await page.getByRole("button", { name: "Step after", exact: true }).click();
+  await page.getByRole("button", { name: "Step after", exact: true }).click();
   await expect(page.getByText("leader, count 1", { exact: true })).toBeVisible();
   await page.getByLabel("Action").selectOption("cross-behind");
   await expect(steps).toHaveValue(/1 +R cross-behind small/);
@@ -184,7 +184,7 @@ test("a figure is danced: played, stepped through, looped, seen from behind, hea
     .getByRole("group", { name: "On the ribbon" })
     .getByRole("button", { name: "Slow & quick" })
     .click();
-  await page.getByLabel("Beats a minute").fill("140");
+  await page.getByLabel("Beats per minute").fill("140");
   await expect(page.getByText(/Closest steps 214 ms apart: comfortable from intermediate on/)).toBeVisible();
   await page.reload();
   const accents = page.getByRole("group", { name: "Accents" });

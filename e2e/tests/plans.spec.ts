@@ -141,7 +141,7 @@ test("a cancelled week is repaired with explained moves; a finding is accepted, 
   await saved(page);
   await page.reload();
   await expect(lived).toContainText("A treat for the end.");
-  await lived.getByRole("button", { name: "Tell it again" }).click();
+  await lived.getByRole("button", { name: "Show it again" }).click();
   await expect(lived).toHaveCount(0);
   await saved(page);
 });

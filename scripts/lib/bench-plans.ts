@@ -1,4 +1,11 @@
-import { draftPlan, exactModel, placesOf } from "@map-step/core/plan";
+import {
+  draftPlan,
+  exactModel,
+  modelOfRepair,
+  placesOf,
+  repairPlaces,
+  repairTask,
+} from "@map-step/core/plan";
 import loadHighs from "highs";
 import { prove } from "../../web/src/workers/prove.ts";
 import { generatedLevel } from "./generated-levels.ts";
@@ -81,4 +88,41 @@ export async function benchPlans(): Promise<void> {
     console.log(
       `Worst: level ${worst.level}, ${worst.figures} figures in ${worst.weeks} weeks, ${gapOf(worst).toFixed(2)} % below the best: ${worst.left} figures are left out, so the choice of which to leave decides.`,
     );
+}
+
+const REPAIR_SECONDS = 20;
+const REPAIR_FIRST_BAR_MS = 100;
+const REPAIR_BAR = 95;
+/** Larger levels are repaired too, but nothing is promised of them. */
+const REPAIR_FIGURES = 40;
+
+/** Repairs of generated levels after a cancelled week, beside the fewest moves that the solver proves. */
+export async function benchRepairs(): Promise<void> {
+  const highs = await loadHighs();
+  console.log(
+    `\nrepairs of ${LEVELS} generated levels after a cancelled week, proven within ${REPAIR_SECONDS} s each\n`,
+  );
+  let [levels, proven, kept, slowest] = [0, 0, 0, 0];
+  for (let seed = 1; seed <= LEVELS; seed++) {
+    const bare = generatedLevel(seed, (seed - 1) / LEVELS);
+    if (bare.figures.length > REPAIR_FIGURES) continue;
+    const level = { ...bare, placements: draftPlan(bare, { effort: 0.2 }).placements };
+    const week = 2 + (seed % (bare.rules.weeks - 2));
+    const start = performance.now();
+    const task = repairTask(level, { kind: "cancelled", week });
+    let firstMs = 0;
+    const quick = repairPlaces(task, () => {
+      firstMs = performance.now() - start;
+    });
+    const model = modelOfRepair(task);
+    const { best, score } = prove(highs, model, quick, REPAIR_SECONDS);
+    levels += 1;
+    if (best) proven += 1;
+    if (model.worthOf(quick) === score) kept += 1;
+    slowest = Math.max(slowest, firstMs);
+  }
+  const share = (100 * proven) / levels;
+  console.log(
+    `${proven} of ${levels} proven (${share.toFixed(0)} %, bar ${REPAIR_BAR} %); in ${kept} of them the quick repair was the best already. First proposal after ${slowest.toFixed(0)} ms at most (bar ${REPAIR_FIRST_BAR_MS}).`,
+  );
 }

@@ -245,8 +245,9 @@ describe("today", () => {
     const all = (await director.call(api.today.read)).body;
     expect(all.today).toBe(TODAY);
     expect(all.lessons).toMatchObject([
-      { week: 1, sectionName: "Monday", levelName: "Level one", carried: [] },
+      { week: 2, sectionName: "Monday", levelName: "Level one", carried: [] },
     ]);
+    expect(all.unfinished).toMatchObject([{ week: 1, date: "2027-02-15" }]);
     expect((await teacher.call(api.today.read)).body).toMatchObject({ lessons: [], recaps: [], plans: [] });
   });
 
@@ -266,6 +267,16 @@ describe("today", () => {
     reading = false;
     await restless;
     expect(new Set(statuses)).toEqual(new Set([200]));
+  });
+
+  it("shows tonight's class first, and last week's that nobody closed beside it", async () => {
+    const director = await studio.as("director");
+    const { id, version, name, levelId, startTime, room, daysOff, teacherIds } = course.section;
+    const body = { version, name, levelId, startTime, room, daysOff, teacherIds, firstDate: "2027-02-09" };
+    expect((await director.call(api.sections.change, { params: { id }, body })).status).toBe(200);
+    const { lessons, unfinished } = (await director.call(api.today.read)).body;
+    expect(lessons).toMatchObject([{ week: 2, date: TODAY }]);
+    expect(unfinished).toMatchObject([{ week: 1, date: "2027-02-09", sectionName: "Monday" }]);
   });
 
   it("goes on to the next lesson and asks for the recap once a class is finished", async () => {

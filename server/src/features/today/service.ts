@@ -66,8 +66,10 @@ interface Course {
   readonly taught: number;
 }
 
-function courseOf(section: Section, lessons: readonly LessonSummary[]): Course {
-  const next = lessons.find(({ state, cancelled }) => state === "planned" && !cancelled);
+function courseOf(section: Section, lessons: readonly LessonSummary[], today: string): Course {
+  const open = lessons.filter(({ state, cancelled }) => state === "planned" && !cancelled);
+  // Tonight's class is the next one, even when last week's was never closed.
+  const next = open.find(({ date }) => date >= today) ?? open[0];
   const taught = lessons.filter(({ state }) => state === "taught").map(({ week }) => week);
   return { section, lessons, next, taught: Math.max(0, ...taught) };
 }
@@ -95,7 +97,7 @@ export async function todayFor(
   );
   const lessonsOf = await listLessons(db, sections);
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
-  const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? []));
+  const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? [], today));
   const withLine = (section: Section, lesson: LessonSummary) => ({
     ...lesson,
     sectionName: section.name,
@@ -111,6 +113,15 @@ export async function todayFor(
   const ahead = await aheadOf(
     db,
     lessons.list.map(({ course, sectionId }) => ({ sectionId, week: heldBefore(course) })),
+  );
+  const unfinished = firstOf(
+    courses
+      .flatMap(({ section, lessons: all, next }) =>
+        all
+          .filter((one) => one.state === "planned" && !one.cancelled && one.date < today && one !== next)
+          .map((lesson) => withLine(section, lesson)),
+      )
+      .sort(byDate),
   );
   const recaps = firstOf(
     courses
@@ -140,8 +151,9 @@ export async function todayFor(
       const { teachers = [], carried = [] } = ahead.get(lesson.sectionId) ?? {};
       return { ...lesson, teachers: [...teachers], carried: [...carried] };
     }),
+    unfinished: unfinished.list,
     recaps: recaps.list,
     plans: [...plans.list],
-    more: { lessons: lessons.more, recaps: recaps.more, plans: plans.more },
+    more: { lessons: lessons.more, unfinished: unfinished.more, recaps: recaps.more, plans: plans.more },
   };
 }

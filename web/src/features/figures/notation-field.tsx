@@ -168,7 +168,7 @@ export function NotationField({ name, value, onChange, onBlur, error, dance, loo
         </Panel>
         {drawable ? (
           <Panel>
-            <PanelTitle>What it comes to</PanelTitle>
+            <PanelTitle>At a glance</PanelTitle>
             <Facts figure={drawable} dance={dance} />
           </Panel>
         ) : null}

@@ -151,7 +151,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4" alignItems="start">
           <Stack gap="4">
             <Panel>
-              <PanelTitle>What it comes to</PanelTitle>
+              <PanelTitle>At a glance</PanelTitle>
               {steps && dance ? (
                 <Facts figure={steps} dance={dance} />
               ) : (

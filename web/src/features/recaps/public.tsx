@@ -100,8 +100,8 @@ export function PublicRecapPage({ secret }: { secret: string }) {
       >
         {[400, 404, 422].includes(recap.error?.problem.status ?? 0) ? (
           <Empty title="No recap here">
-            Perhaps a piece of the link was cut off, or the recap was taken back. Ask your teacher for the
-            link once more.
+            Perhaps a piece of the link was cut off, or the recap is not published any more. Ask your teacher
+            for the link once more.
           </Empty>
         ) : (
           <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>

@@ -114,6 +114,34 @@ function Recaps({ recaps, more }: Pick<Today, "recaps"> & { more: number }) {
   );
 }
 
+/** Classes whose evening is over and which nobody closed: what was covered in them is not known yet. */
+function Unfinished({ unfinished, more }: Pick<Today, "unfinished"> & { more: number }) {
+  if (unfinished.length === 0) return null;
+  return (
+    <Panel>
+      <PanelTitle>Classes to close</PanelTitle>
+      <Stack gap="2">
+        {unfinished.map((lesson) => (
+          <Flex key={`${lesson.sectionId}/${lesson.week}`} justify="space-between" align="center" gap="3">
+            <Box>
+              <Text fontWeight="700">
+                {lesson.levelName}, week {lesson.week}
+              </Text>
+              <Text color="soft" fontSize="sm">
+                {shortDay(lesson.date)}, {lesson.sectionName}; what was covered is not noted yet
+              </Text>
+            </Box>
+            <Button asChild size="sm" variant="outline">
+              <Link to={`/lessons/${lesson.sectionId}/${lesson.week}/log`}>Close it</Link>
+            </Button>
+          </Flex>
+        ))}
+      </Stack>
+      <More count={more} what={more === 1 ? "class" : "classes"} />
+    </Panel>
+  );
+}
+
 function Plans({ plans, more }: Pick<Today, "plans"> & { more: number }) {
   return (
     <Panel>
@@ -164,7 +192,7 @@ export function TodayPage() {
   const mayPlan = useMay("plans.write");
   return (
     <Loaded all={[today]}>
-      {({ today: date, lessons, recaps, plans, more }) => (
+      {({ today: date, lessons, unfinished, recaps, plans, more }) => (
         <>
           <PageHead title="Today" about={`${longDay(date)}, for ${person.name}`} />
           <SimpleGrid columns={{ base: 1, lg: 2 }} gap="5" templateColumns={{ lg: "3fr 2fr" }}>
@@ -184,8 +212,9 @@ export function TodayPage() {
                 </Empty>
               )}
             </Stack>
-            {lessons.length + recaps.length + plans.length > 0 ? (
+            {lessons.length + unfinished.length + recaps.length + plans.length > 0 ? (
               <Stack gap="4">
+                <Unfinished unfinished={unfinished} more={more.unfinished} />
                 <Recaps recaps={recaps} more={more.recaps} />
                 {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
               </Stack>
