@@ -1,3 +1,4 @@
+import { lastHeldWeek, roomsOf } from "./level.ts";
 import { barredBy, type Places, type Problem } from "./problem.ts";
 
 const nameOf = ({ figures }: Problem, f: number): string => figures[f]?.name ?? "A figure";
@@ -11,6 +12,7 @@ function closed({ level, figures }: Problem, f: number, w: number): string {
   if (special && special.kind !== "short")
     return `Week ${week} is a ${special.kind} week, which takes nothing new`;
   if (!figure) return `Week ${week} does not take it`;
+  if (week === lastHeldWeek(roomsOf(level))) return `Week ${week} is the last night, which takes nothing new`;
   const barred = barredBy(level, figure);
   if (barred) return barred.replace(/\.$/, "");
   const { rules, away = [], teachers = [] } = level;

@@ -87,7 +87,7 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
             <button
               key={load.week}
               type="button"
-              className={`${look.head} ${column < 64 ? look.narrow : ""} ${over ? look.over : ""}`}
+              className={`${look.head} ${column < 64 ? look.narrow : ""} ${over ? look.over : ""} ${here.length > 0 ? look.flagged : ""}`}
               style={{ width: column }}
               aria-pressed={week === load.week}
               onClick={() => onSelect(load.week)}

@@ -26,7 +26,7 @@ export function Wishes({ figure, entry, edit, input, rooms }: Props) {
   const back = new Set(entry.extraReturns);
   return (
     <Box mb="5">
-      <SimpleGrid columns={2} gap="2">
+      <SimpleGrid templateColumns="1.7fr 1fr" gap="2">
         <SmallSelect
           label="In this level"
           value={entry.wish}
@@ -40,16 +40,16 @@ export function Wishes({ figure, entry, edit, input, rooms }: Props) {
           onChange={(worth) => set({ worth: Number(worth) })}
         />
         <SmallSelect
-          label="Taught in parts"
-          value={String(entry.parts)}
-          choices={numbered(6)}
-          onChange={(parts) => set({ parts: Number(parts) })}
-        />
-        <SmallSelect
           label="Approach"
           value={entry.approachId ?? ""}
           choices={approaches}
           onChange={(id) => set({ approachId: id === "" ? null : id })}
+        />
+        <SmallSelect
+          label="Taught in parts"
+          value={String(entry.parts)}
+          choices={numbered(6)}
+          onChange={(parts) => set({ parts: Number(parts) })}
         />
       </SimpleGrid>
       {entry.week !== null ? (
