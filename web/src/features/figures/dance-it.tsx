@@ -126,7 +126,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
             </Text>
           ) : null}
           <Flex gap="3" align="flex-end" wrap="wrap">
-            <Box w="6.5rem">
+            <Box w="9rem">
               <TextField
                 label="Beats per minute"
                 type="number"

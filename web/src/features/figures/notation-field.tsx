@@ -145,7 +145,7 @@ export function NotationField({ name, value, onChange, onBlur, error, dance, loo
           <Button size="sm" variant="outline" disabled={!redo} onClick={() => redo?.()}>
             Redo
           </Button>
-          <CopyButton text={value} what="The steps" />
+          <CopyButton text={value} what="The steps" size="sm" />
         </Flex>
         {parsed ? <Faults faults={parsed.faults} onShow={show} /> : null}
         <Help />

@@ -11,6 +11,8 @@ interface Props {
 
 /** So many of the weakest figures have a line of their own. */
 const LINES = 3;
+/** One for each figure, so that no two curves look alike. */
+const COLOURS = ["plum", "apricot", "brick"] as const;
 const DASHES = ["dashed", "dotted", [10, 4, 2, 4]] as const;
 
 /** What is left on average, of the weakest figures, and the line below which a figure is due. */
@@ -63,9 +65,7 @@ export function ForecastChart({ weeks, mean, rows, checkWeek }: Props) {
           },
           ...rows
             .slice(0, LINES)
-            .map(({ name, recall }, index) =>
-              line(name, recall, index === 1 ? "apricot" : "plum", DASHES[index], 2),
-            ),
+            .map(({ name, recall }, index) => line(name, recall, COLOURS[index] ?? "plum", DASHES[index], 2)),
         ],
       };
     },

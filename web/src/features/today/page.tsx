@@ -86,6 +86,31 @@ const More = ({ count, what }: { count: number; what: string }) =>
 /** So many terms are drawn; more would only be scrolled past. */
 const STRIPS = 3;
 
+interface LessonLineProps {
+  readonly lesson: Today["recaps"][number];
+  readonly note: string;
+  readonly to: string;
+  readonly what: string;
+}
+
+/** A lesson that waits for something to be done about it. */
+const LessonLine = ({ lesson, note, to, what }: LessonLineProps) => (
+  <Flex justify="space-between" align="center" gap="3">
+    <Box>
+      <Text fontWeight="700">
+        {lesson.levelName}, week {lesson.week}
+      </Text>
+      <Text color="soft" fontSize="sm">
+        {shortDay(lesson.date)}, {lesson.sectionName}
+        {note}
+      </Text>
+    </Box>
+    <Button asChild size="sm">
+      <Link to={to}>{what}</Link>
+    </Button>
+  </Flex>
+);
+
 function Recaps({ recaps, more }: Pick<Today, "recaps"> & { more: number }) {
   return (
     <Panel>
@@ -93,20 +118,13 @@ function Recaps({ recaps, more }: Pick<Today, "recaps"> & { more: number }) {
       {recaps.length === 0 ? <Text color="soft">None. Every class has its recap.</Text> : null}
       <Stack gap="2">
         {recaps.map((lesson) => (
-          <Flex key={`${lesson.sectionId}/${lesson.week}`} justify="space-between" align="center" gap="3">
-            <Box>
-              <Text fontWeight="700">
-                {lesson.levelName}, week {lesson.week}
-              </Text>
-              <Text color="soft" fontSize="sm">
-                {shortDay(lesson.date)}, {lesson.sectionName}
-                {lesson.recap === "draft" ? "; begun" : ""}
-              </Text>
-            </Box>
-            <Button asChild size="sm">
-              <Link to={`/recaps/${lesson.sectionId}/${lesson.week}`}>Write it</Link>
-            </Button>
-          </Flex>
+          <LessonLine
+            key={`${lesson.sectionId}/${lesson.week}`}
+            lesson={lesson}
+            note={lesson.recap === "draft" ? "; begun" : ""}
+            to={`/recaps/${lesson.sectionId}/${lesson.week}`}
+            what="Write it"
+          />
         ))}
       </Stack>
       <More count={more} what={more === 1 ? "class without a recap" : "classes without a recap"} />
@@ -122,19 +140,13 @@ function Unfinished({ unfinished, more }: Pick<Today, "unfinished"> & { more: nu
       <PanelTitle>Classes to close</PanelTitle>
       <Stack gap="2">
         {unfinished.map((lesson) => (
-          <Flex key={`${lesson.sectionId}/${lesson.week}`} justify="space-between" align="center" gap="3">
-            <Box>
-              <Text fontWeight="700">
-                {lesson.levelName}, week {lesson.week}
-              </Text>
-              <Text color="soft" fontSize="sm">
-                {shortDay(lesson.date)}, {lesson.sectionName}; what was covered is not noted yet
-              </Text>
-            </Box>
-            <Button asChild size="sm" variant="outline">
-              <Link to={`/lessons/${lesson.sectionId}/${lesson.week}/log`}>Close it</Link>
-            </Button>
-          </Flex>
+          <LessonLine
+            key={`${lesson.sectionId}/${lesson.week}`}
+            lesson={lesson}
+            note="; what was covered is not noted yet"
+            to={`/lessons/${lesson.sectionId}/${lesson.week}/log`}
+            what="Close it"
+          />
         ))}
       </Stack>
       <More count={more} what={more === 1 ? "class" : "classes"} />
