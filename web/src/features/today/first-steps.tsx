@@ -54,13 +54,7 @@ export function FirstSteps() {
             <PanelTitle>What comes first</PanelTitle>
             <Stack as="ol" gap="3" listStyleType="none">
               {steps.map(({ name, why, to, done }, index) => (
-                <Flex
-                  as="li"
-                  key={name}
-                  gap="3"
-                  align="flex-start"
-                  opacity={index > next && !done ? 0.75 : 1}
-                >
+                <Flex as="li" key={name} gap="3" align="flex-start">
                   <Box w="6" pt="0.5" color="pine" fontWeight="700" className="numbers">
                     {done ? <Check size={18} aria-label="done" role="img" /> : index + 1}
                   </Box>
