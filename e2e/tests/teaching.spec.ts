@@ -1,6 +1,6 @@
 import type { Browser, Page } from "@playwright/test";
 import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
-import { openStudio } from "../studios.ts";
+import { openStudio, type Studio } from "../studios.ts";
 
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });
@@ -12,6 +12,15 @@ async function teach(page: Page, week: number, studio = demoStudio()): Promise<v
   await page.getByRole("link", { name: new RegExp(`Week ${week}\\b`) }).click();
   await page.getByRole("link", { name: "Teach it" }).click();
   await expect(page.getByRole("heading", { name: "Welcome and warm-up", level: 1 })).toBeVisible();
+}
+
+/** A teacher in a studio of their own, whose plans no other test changes. */
+async function ownStudio(page: Page): Promise<Studio> {
+  const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
+  await page.goto(studio.address);
+  await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
+  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  return studio;
 }
 
 /** A tablet whose browser may keep the application for when there is no network. */
@@ -28,8 +37,8 @@ test("a class without a network: everything is kept, survives a closed page, and
 }) => {
   let page = await tablet(browser);
   const context = page.context();
-  await signIn(page, TEACHER);
-  await teach(page, 3);
+  const studio = await ownStudio(page);
+  await teach(page, 3, studio.address);
   await expect(page.getByText("Works without a network from here on")).toBeVisible();
   await page.getByRole("button", { name: "Begin the class" }).click();
   await context.setOffline(true);
@@ -72,6 +81,7 @@ test("a class without a network: everything is kept, survives a closed page, and
   await expect(history.getByText("Side pass: not done")).toHaveCount(1);
   await expect(history.getByText("missing")).toHaveCount(1);
   await context.close();
+  await studio.stop();
 });
 
 test("two devices in one class see each other's marks, and settle what they see differently", async ({
@@ -110,10 +120,7 @@ test("two devices in one class see each other's marks, and settle what they see 
 
 test("a server that is killed while marks are sent loses none of them", async ({ page, watch }) => {
   watch.expectCuts();
-  const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
-  await page.goto(studio.address);
-  await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  const studio = await ownStudio(page);
   await teach(page, 3, studio.address);
   const missing = page.getByRole("button", { name: /is missing/ });
   const count = await missing.count();

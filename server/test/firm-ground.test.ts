@@ -425,7 +425,9 @@ describe("a student's own data", () => {
     expect(all).toMatchObject({ name, role: "leader", section: "Monday", level: "Level one" });
     expect(all.attendance).toEqual([{ week: 4, date: "2027-03-08", present: true, by: "teacher 2" }]);
     expect(all.waited[0]?.times).toBe(2);
-    expect(all.marks).toEqual([{ date: "2027-03-02", figure: "Home", mark: "alone", by: "teacher 2" }]);
+    expect(all.marks).toEqual([
+      { date: "2027-03-02", figure: "Home", mark: "without help", by: "teacher 2" },
+    ]);
     expect(all.remarks.map(({ text }) => text)).toEqual([remark.text]);
 
     await removed(api.students.remove, student.id);
