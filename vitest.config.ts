@@ -1,3 +1,4 @@
+import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { defineConfig } from "vitest/config";
 
@@ -5,34 +6,35 @@ import { defineConfig } from "vitest/config";
 const DATABASE = fileURLToPath(new URL("server/test/database.ts", import.meta.url));
 
 /** Milliseconds: only what hangs is late, also where others share the machine. */
-const TIMEOUT = 120_000;
+const TIMEOUT = 240_000;
+const timeouts = { testTimeout: TIMEOUT, hookTimeout: TIMEOUT };
 
 /** Everything but the browser: the model, the contract, the demo, the web's own arithmetic, the server. */
 export default defineConfig({
   test: {
+    // By default one core stays idle, which is half of a machine with two.
+    maxWorkers: availableParallelism(),
     projects: [
-      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
-      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
-      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], testTimeout: TIMEOUT } },
+      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], ...timeouts } },
+      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"], ...timeouts } },
+      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], ...timeouts } },
       {
         test: {
           name: "demo",
           root: "demo",
           include: ["src/**/*.test.ts"],
           globalSetup: [DATABASE],
-          testTimeout: TIMEOUT,
-          hookTimeout: TIMEOUT,
+          ...timeouts,
         },
       },
-      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"], testTimeout: TIMEOUT } },
+      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"], ...timeouts } },
       {
         test: {
           name: "server",
           root: "server",
           include: ["test/**/*.test.ts"],
           globalSetup: [DATABASE],
-          testTimeout: TIMEOUT,
-          hookTimeout: TIMEOUT,
+          ...timeouts,
         },
       },
     ],

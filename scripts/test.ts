@@ -1,5 +1,6 @@
-import { spawnSync } from "node:child_process";
+import { execFile, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
+import { availableParallelism } from "node:os";
 import { join } from "node:path";
 import { layerFaults } from "./lib/layers.ts";
 import { needChromium, needPostgres } from "./lib/packages.ts";
@@ -11,7 +12,7 @@ interface Outcome {
   readonly failed: number;
 }
 
-const WORKSPACES = ["core", "contract", "server", "web", "demo", "e2e", "scripts"];
+const WORKSPACES = ["web", "server", "demo", "e2e", "scripts", "core", "contract"];
 const bin = (name: string) => join("node_modules/.bin", name);
 
 function run(command: string, args: readonly string[], env: NodeJS.ProcessEnv = {}): boolean {
@@ -19,11 +20,35 @@ function run(command: string, args: readonly string[], env: NodeJS.ProcessEnv = 
   return status === 0;
 }
 
-/** A check that passes or fails as a whole. */
-function check(name: string, passes: () => boolean): Outcome {
-  console.log(`\n── ${name}`);
-  const ok = passes();
-  return { name, passed: ok ? 1 : 0, failed: ok ? 0 : 1 };
+interface Check {
+  readonly name: string;
+  readonly passes: () => Promise<boolean>;
+}
+
+const command = (name: string, file: string, args: readonly string[]): Check => ({
+  name,
+  passes: () =>
+    new Promise((resolve) => {
+      execFile(bin(file), args, (fault, out, err) => {
+        if (fault) console.error(out + err);
+        resolve(fault === null);
+      });
+    }),
+});
+
+/** Checks that pass or fail as a whole, as many side by side as there are cores; the longest come first. */
+async function checksOf(checks: readonly Check[]): Promise<Outcome[]> {
+  const waiting = [...checks];
+  const outcomes: Outcome[] = [];
+  const worker = async () => {
+    for (let next = waiting.shift(); next; next = waiting.shift()) {
+      const ok = await next.passes();
+      console.log(`── ${next.name}: ${ok ? "no fault" : "faults"}`);
+      outcomes.push({ name: next.name, passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
+    }
+  };
+  await Promise.all(Array.from({ length: availableParallelism() }, worker));
+  return outcomes;
 }
 
 /** A suite that writes a report of its own; without one, or ended badly without a failed test, it failed. */
@@ -41,7 +66,7 @@ function suite(
   return { name, passed: counted.passed, failed: ok ? counted.failed : Math.max(1, counted.failed) };
 }
 
-const noLayerFaults = () => {
+const noLayerFaults = async () => {
   const faults = layerFaults();
   for (const line of faults) console.error(line);
   return faults.length === 0;
@@ -51,10 +76,12 @@ mkdirSync(DATA, { recursive: true });
 needPostgres();
 needChromium();
 const outcomes = [
-  check("Format and lint", () => run(bin("biome"), ["ci", "--error-on-warnings", "."])),
-  ...WORKSPACES.map((name) => check(`Types of ${name}`, () => run(bin("tsc"), ["-p", name]))),
-  check("Layers", noLayerFaults),
-  check("Unused code", () => run(bin("knip"), ["--no-progress"])),
+  ...(await checksOf([
+    ...WORKSPACES.map((name) => command(`Types of ${name}`, "tsc", ["-p", name])),
+    command("Unused code", "knip", ["--no-progress"]),
+    command("Format and lint", "biome", ["ci", "--error-on-warnings", "."]),
+    { name: "Layers", passes: noLayerFaults },
+  ])),
   suite(
     "Model, contract, server",
     "vitest.json",

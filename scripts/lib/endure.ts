@@ -11,6 +11,8 @@ import { startServer } from "./serve.ts";
 
 const TODAY = "2027-02-16";
 const WRITERS = 4;
+/** So many more writes are acknowledged before each kill, so that it meets people at work also where all is slow. */
+const WRITES_BETWEEN = 2 * WRITERS;
 
 export interface Endured {
   /** Writes that were acknowledged, and how many of them are not there exactly once. */
@@ -90,22 +92,26 @@ export async function endure(serverKills: number, databaseKills: number): Promis
   const next = numbersFrom(7);
   const done = new Set<string>();
   let over = false;
+  const moreWrites = async (): Promise<void> => {
+    const enough = done.size + WRITES_BETWEEN;
+    while (done.size < enough) await pause(20);
+    await pause(next(300));
+  };
   const writers = Array.from({ length: WRITERS }, () => writer(`http://127.0.0.1:${port}`, () => over, done));
-  await pause(1_500);
   for (let kill = 0; kill < serverKills; kill++) {
-    await pause(200 + next(800));
+    await moreWrites();
     const ended = new Promise((resolve) => server.child.once("exit", resolve));
     server.child.kill("SIGKILL");
     await ended;
     server = await startServer({ ...settings, PORT: String(port) });
   }
   for (let kill = 0; kill < databaseKills; kill++) {
-    await pause(200 + next(800));
+    await moreWrites();
     const [pid = 0] = readFileSync(join(folder, "postgres/postmaster.pid"), "utf8").split("\n").map(Number);
     process.kill(pid, "SIGKILL");
     while (!(await cluster.revive().catch(() => false))) await pause(200);
   }
-  await pause(1_500);
+  await moreWrites();
   over = true;
   await Promise.all(writers);
   const client = new pg.Client({ connectionString: url });

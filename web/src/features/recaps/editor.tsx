@@ -140,6 +140,8 @@ function Tools({ editor, figures }: { editor: Editor; figures: readonly Insertab
           variant={on[index] ? "subtle" : "ghost"}
           aria-label={name}
           aria-pressed={on[index]}
+          // The text keeps the focus, or what is typed next could go to the button.
+          onMouseDown={(event) => event.preventDefault()}
           onClick={() => run(editor)}
         >
           <Icon />
