@@ -13,8 +13,16 @@ export default defineConfig({
       // The worker that answers without a network has a fixed address, so that a browser finds its next version.
       input: { page: "index.html", offline: "src/app/offline.worker.ts" },
       output: {
-        // By itself, so that the first page does not fetch it for the sake of a helper that would lie beside it.
-        codeSplitting: { groups: [{ name: "csv", test: /node_modules\/papaparse/ }] },
+        codeSplitting: {
+          groups: [
+            // By itself, so that the first page does not fetch it for the sake of a helper that would lie beside it.
+            { name: "csv", test: /node_modules\/papaparse/ },
+            // The worker that answers without a network shares this with the page, and must not fetch the page for it.
+            { name: "offline", test: /kit\/offline\.ts/ },
+            // What the first page needs comes in one piece: on a slow line each further file waits for its turn.
+            { name: "first", tags: ["$initial"], test: (id) => !/workbox|offline\.worker/.test(id) },
+          ],
+        },
         entryFileNames: ({ name }) => (name === "offline" ? "offline.js" : "assets/[name]-[hash].js"),
       },
     },

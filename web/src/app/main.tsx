@@ -11,9 +11,10 @@ import { readEarlySession, SignedIn, wasSignedIn } from "../features/session/sig
 import { ApiError } from "../kit/api.ts";
 import { workOffline } from "../kit/offline.ts";
 import { Loading, PageFailed } from "../kit/states.tsx";
-import { Toasts } from "../kit/toasts.tsx";
 import { applyColourMode } from "./colour-mode.ts";
 import { system } from "./theme.ts";
+
+const Toasts = lazy(async () => ({ default: (await import("../kit/toaster.tsx")).Toasts }));
 
 const signedOut = (error: unknown) =>
   error instanceof ApiError && error.problem.type === PROBLEM_TYPES.signedOut;
@@ -78,7 +79,9 @@ const draw = (page: ReactNode) =>
             <Suspense fallback={<Loading />}>{page}</Suspense>
           </ErrorBoundary>
         </QueryClientProvider>
-        <Toasts />
+        <Suspense>
+          <Toasts />
+        </Suspense>
       </ChakraProvider>
     </StrictMode>,
   );

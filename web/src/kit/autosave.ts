@@ -12,7 +12,7 @@ import {
   type SaveState,
   type Unsaved,
 } from "./saver.ts";
-import { tellDone, tellError } from "./toasts.tsx";
+import { tellDone, tellError } from "./toasts.ts";
 
 const PAUSE = 600;
 

@@ -1,4 +1,4 @@
-import { tellDone, tellError } from "./toasts.tsx";
+import { tellDone, tellError } from "./toasts.ts";
 
 /** Puts a text on the clipboard and says so. */
 export const copyText = (text: string, told: string): void =>

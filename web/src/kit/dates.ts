@@ -1,5 +1,6 @@
 import { clockAt, daysBetween } from "@map-step/core/time";
 import { format, parseISO } from "date-fns";
+import { studioZone } from "./studio-zone.ts";
 
 /** `Mon 22 Feb` */
 export const shortDay = (date: string): string => format(parseISO(date), "EEE d MMM");
@@ -10,18 +11,12 @@ export const longDay = (date: string): string => format(parseISO(date), "EEEE d 
 /** `Mondays` */
 export const weekdays = (date: string): string => `${format(parseISO(date), "EEEE")}s`;
 
-let studioZone = "UTC";
-/** All times on screen are the studio's, wherever the browser is. */
-export const showTimesIn = (timeZone: string): void => {
-  studioZone = timeZone;
-};
-
 /** The studio's time of day at an instant of ISO 8601: `19:42`. */
-export const clockOf = (instant: string): string => clockAt(new Date(instant), studioZone).time;
+export const clockOf = (instant: string): string => clockAt(new Date(instant), studioZone()).time;
 
 /** Its day and time of day there: `Mon 22 Feb, 19:42`. */
 export function momentOf(instant: string): string {
-  const { date, time } = clockAt(new Date(instant), studioZone);
+  const { date, time } = clockAt(new Date(instant), studioZone());
   return `${shortDay(date)}, ${time}`;
 }
 

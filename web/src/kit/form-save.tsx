@@ -6,7 +6,7 @@ import { ConflictDialog } from "./conflict.tsx";
 import { showFieldErrors } from "./form.ts";
 import { differencesOf, mergeChoice, type Shown, threeWay } from "./merge.ts";
 import type { Met } from "./saver.ts";
-import { tellDone } from "./toasts.tsx";
+import { tellDone } from "./toasts.ts";
 
 interface Options<V extends FieldValues, O, R> {
   readonly form: UseFormReturn<V, unknown, O>;

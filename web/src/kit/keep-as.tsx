@@ -1,7 +1,7 @@
 import { Button, Flex, Input, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { errorText } from "./api.ts";
-import { tellDone } from "./toasts.tsx";
+import { tellDone } from "./toasts.ts";
 
 interface Props {
   readonly label: string;

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef } from "react";
-import { tellWarning } from "./toasts.tsx";
+import { tellWarning } from "./toasts.ts";
 
 const PREFIX = "map-step:draft:";
 

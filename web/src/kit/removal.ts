@@ -1,7 +1,7 @@
 import type { Endpoint } from "@map-step/contract";
 import type { z } from "zod";
 import { type Input, useChange } from "./api.ts";
-import { tellError, tellRemoved } from "./toasts.tsx";
+import { tellError, tellRemoved } from "./toasts.ts";
 
 interface Removal {
   /** Takes a thing away, says so, and offers it back. `then` runs once it is gone. */

@@ -4,7 +4,7 @@ import { errorText, useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSession, useStartSession } from "../session/session.tsx";
 
 /** One's own account: the password. */

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { errorText, isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { AreaField, TextField } from "../../kit/fields.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { StrandPicture } from "./strand-picture.tsx";
 
 /** Shares are typed as parts of sixteen minutes, which people can add up. */

@@ -4,7 +4,7 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { momentOf } from "../../kit/dates.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 
 /** What each sort of thing is called. */
 const NAMES: Readonly<Record<RemovableKind, string>> = {

@@ -9,7 +9,7 @@ import { longDay, shortDay } from "../../kit/dates.ts";
 import { Aside, PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { useFigureLines } from "../figures/library.ts";
 import { useMay, useSession } from "../session/session.tsx";
 import { MARK_KEYS, MarkSign } from "./mark-sign.tsx";

@@ -3,7 +3,7 @@ import type { Mark } from "@map-step/core/check";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { isStale, keyOf, useChange } from "../../kit/api.ts";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 
 export interface Cell {
   readonly studentId: string;

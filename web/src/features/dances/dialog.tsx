@@ -8,7 +8,7 @@ import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 const NUMBERS = [

@@ -6,7 +6,7 @@ import { call, errorText, isStale, useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { decodeText } from "../../kit/text-file.ts";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { type RawRow, type ReadFile, readCsv } from "./csv.ts";
 import { readJson } from "./json.ts";
 import { JudgedRows, verdictCounts } from "./judged-rows.tsx";

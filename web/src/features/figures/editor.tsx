@@ -10,7 +10,7 @@ import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
 import { blankFigure, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";

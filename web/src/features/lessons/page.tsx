@@ -26,7 +26,7 @@ import { clockAfter, longDay } from "../../kit/dates.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
-import { tellRemoved } from "../../kit/toasts.tsx";
+import { tellRemoved } from "../../kit/toasts.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";

@@ -4,7 +4,7 @@ import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { copyText } from "../../kit/copy.ts";
-import { tellRemoved } from "../../kit/toasts.tsx";
+import { tellRemoved } from "../../kit/toasts.ts";
 import { ShorterDialog } from "./shorter.tsx";
 import { TemplatesDialog } from "./templates.tsx";
 import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";

@@ -2,7 +2,7 @@ import { api, type Lesson, type LessonSegment } from "@map-step/contract";
 import { useCallback, useEffect, useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { orderMerger } from "./merge.ts";
 
 type Segments = readonly LessonSegment[];

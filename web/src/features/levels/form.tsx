@@ -8,7 +8,7 @@ import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
 
 const NUMBERS = [

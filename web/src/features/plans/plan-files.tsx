@@ -4,7 +4,7 @@ import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { call } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import type { PlannerInput } from "./planner-input.ts";
 import type { PlanEdit } from "./use-plan.ts";
 import { planAsCsv, planAsJson, planAsSvg, type WrittenPlan } from "./written-plan.ts";

@@ -1,6 +1,6 @@
 import type { Conflict, Draft, DraftOptions, LevelPlan, Scored } from "@map-step/core/plan";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { ask } from "../../workers/ask.ts";
 import type { DraftAnswer, DraftNews, DraftQuestion } from "../../workers/draft.worker.ts";
 

@@ -1,6 +1,6 @@
 import type { Change, LevelPlan, Repair } from "@map-step/core/plan";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { ask } from "../../workers/ask.ts";
 import type { RepairAnswer, RepairQuestion } from "../../workers/repair.worker.ts";
 

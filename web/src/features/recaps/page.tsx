@@ -12,7 +12,7 @@ import { PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapEditor } from "./editor.tsx";
 import { type RecapText, recapMerger } from "./merge.ts";

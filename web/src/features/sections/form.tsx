@@ -12,7 +12,7 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
 import { DaysOffField } from "./days-off-field.tsx";

@@ -32,7 +32,7 @@ import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 const ROLE_CHOICES = STUDENT_ROLES.map((role) => ({ value: role, label: role }));

@@ -5,7 +5,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { createContext, useContext } from "react";
 import { call, keyOf } from "../../kit/api.ts";
 import { forgetAnswers } from "../../kit/offline.ts";
-import { tellError } from "../../kit/toasts.tsx";
+import { tellError } from "../../kit/toasts.ts";
 
 export const SESSION_KEY = keyOf(sessionApi.read);
 

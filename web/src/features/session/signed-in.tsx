@@ -1,9 +1,9 @@
 import { type Session, sessionApi } from "@map-step/contract/session";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { call, takeSession, useApi } from "../../kit/api.ts";
-import { showTimesIn } from "../../kit/dates.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
+import { showTimesIn } from "../../kit/studio-zone.ts";
 import { SessionContext } from "./session.tsx";
 import { SignInPage } from "./sign-in.tsx";
 

@@ -9,7 +9,7 @@ import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.tsx";
+import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));

@@ -4,7 +4,7 @@ import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
 import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { call, useChange } from "../../kit/api.ts";
-import { tellDone, tellError } from "../../kit/toasts.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 interface AddProps {

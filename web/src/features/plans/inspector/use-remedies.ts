@@ -1,6 +1,6 @@
 import type { Finding, LevelPlan } from "@map-step/core/plan";
 import { useEffect, useState } from "react";
-import { tellError } from "../../../kit/toasts.tsx";
+import { tellError } from "../../../kit/toasts.ts";
 import { ask } from "../../../workers/ask.ts";
 import type { RemedyQuestion, WayOut } from "../../../workers/remedy.worker.ts";
 

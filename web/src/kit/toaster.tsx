@@ -1,18 +1,6 @@
 import { Box, Button, Toaster as ChakraToaster, createToaster, Stack, Text, Toast } from "@chakra-ui/react";
-import { errorText } from "./api.ts";
 
 export const toaster = createToaster({ placement: "bottom-end", max: 4 });
-
-export const tellError = (error: unknown): void =>
-  void toaster.create({ type: "error", title: errorText(error), duration: 8000 });
-export const tellWarning = (title: string): void =>
-  void toaster.create({ type: "info", title, duration: 12_000 });
-export const tellDone = (title: string): void =>
-  void toaster.create({ type: "success", title, duration: 3000 });
-
-/** Tells what was taken away and offers it back. */
-export const tellRemoved = (title: string, undo: () => void): void =>
-  void toaster.create({ type: "info", title, duration: 12_000, action: { label: "Undo", onClick: undo } });
 
 /** Where short messages appear. */
 export function Toasts() {
