@@ -9,7 +9,7 @@ import {
   teachingMinutes,
 } from "../plan/index.ts";
 import { chainOf } from "./chain.ts";
-import type { Segment, SegmentKind } from "./segment.ts";
+import { NOTHING_PLANNED, type Segment, type SegmentKind, sayFirst } from "./segment.ts";
 
 export interface LessonInput {
   readonly plan: LevelPlan;
@@ -22,6 +22,8 @@ export interface LessonInput {
 /** Minutes to hold two look-alikes against each other, and so many pairs at most. Stated defaults of the product. */
 const CONTRAST_MINUTES = 3;
 const MOST_CONTRASTS = 2;
+/** Dancing a chain goes on for so long at most; what is left beyond it is told as not planned. */
+const MOST_PRACTICE = 15;
 
 const kindAt = (age: number, work: string): SegmentKind =>
   work === "return" ? "return" : age === 0 ? "new" : "deepen";
@@ -52,14 +54,26 @@ function planned({ plan, week }: LessonInput): Segment[] {
   return order.flatMap((kind) => segments.filter((segment) => segment.kind === kind));
 }
 
-/** Gives every segment at least a minute and shares the rest by what was planned; what finds no minute is dropped. */
-function squeeze(segments: readonly Segment[], room: number): Segment[] {
-  const kept = segments.slice(0, room);
+/**
+ * Gives every segment at least a minute and shares the rest by what was planned. What finds no minute falls out, those
+ * with cautions last.
+ */
+function squeeze(segments: readonly Segment[], room: number): { kept: Segment[]; dropped: Segment[] } {
+  const order = [...segments.keys()].sort(
+    (a, b) =>
+      Number((segments[b]?.cautions.length ?? 0) > 0) - Number((segments[a]?.cautions.length ?? 0) > 0) ||
+      a - b,
+  );
+  const chosen = new Set(order.slice(0, room));
+  const kept = segments.filter((_, at) => chosen.has(at));
   const extra = shareOut(
     room - kept.length,
     kept.map(({ minutes }) => minutes - 1 || 0.001),
   );
-  return kept.map((segment, index) => ({ ...segment, minutes: 1 + (extra[index] ?? 0) }));
+  return {
+    kept: kept.map((segment, index) => ({ ...segment, minutes: 1 + (extra[index] ?? 0) })),
+    dropped: segments.filter((_, at) => !chosen.has(at)),
+  };
 }
 
 /** A part without a figure. */
@@ -104,7 +118,10 @@ function contrasts({ plan, week }: LessonInput, work: readonly Segment[]): Segme
 const beganBy = ({ placements }: LevelPlan, week: number): string[] =>
   placements.filter((placement) => placement.week <= week).map(({ figureId }) => figureId);
 
-/** What is danced with the minutes that are left: a chain of tonight's figures and what leads from one to the next. */
+/**
+ * What is done with the minutes that are left: a chain of tonight's figures and what leads from one to the next, as
+ * long as that makes sense, and beyond it a part that says that nothing is planned.
+ */
 function practice({ plan, week }: LessonInput, work: readonly Segment[], minutes: number): Segment[] {
   if (minutes <= 0) return [];
   const danced = new Set([...plan.known, ...beganBy(plan, week)]);
@@ -112,8 +129,8 @@ function practice({ plan, week }: LessonInput, work: readonly Segment[], minutes
     danced.has(id) && facts ? [{ id, steps: facts.steps }] : [],
   );
   const { figureIds } = chainOf(figures, new Set(work.flatMap(({ figureId }) => figureId ?? [])));
-  const part = segment("practice", "Chain it and dance to music", minutes);
-  return [{ ...part, withIds: figureIds }];
+  const part = segment("practice", "Chain it and dance to music", Math.min(minutes, MOST_PRACTICE));
+  return [...fixed("own", NOTHING_PLANNED, minutes - part.minutes), { ...part, withIds: figureIds }];
 }
 
 const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
@@ -133,7 +150,8 @@ export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: n
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
  * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that
- * sum exactly to the lesson's. When the plan holds more than the lesson, all parts give way in proportion.
+ * sum exactly to the lesson's. When the plan holds more than the lesson, all parts give way in proportion; a caution
+ * of the plan's is always said, if need be in the part that opens the lesson.
  */
 export function buildLesson(input: LessonInput): Segment[] {
   const { plan, week } = input;
@@ -157,11 +175,13 @@ export function buildLesson(input: LessonInput): Segment[] {
   const wanted = work.reduce((sum, { minutes }) => sum + minutes, 0);
   const warmUp = Math.min(rules.warmUpMinutes, rules.lessonMinutes);
   const wrap = Math.max(0, length - warmUp - room - ownMinutes);
-  return [
+  const { kept, dropped } = wanted > room ? squeeze(work, room) : { kept: work, dropped: [] };
+  const order = [
     ...fixed("warm-up", "Welcome and warm-up", warmUp),
-    ...(wanted > room ? squeeze(work, room) : work),
+    ...kept,
     ...own,
     ...practice(input, work, room - wanted),
     ...fixed("wrap", "Wrap up and look ahead", wrap),
   ];
+  return sayFirst(order, dropped);
 }

@@ -3,18 +3,20 @@ import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
 import { parseFigure } from "../notation/index.ts";
-import { planFacts, teachingMinutes } from "../plan/index.ts";
+import { lookAt, planFacts, teachingMinutes } from "../plan/index.ts";
 import {
   buildLesson,
   carryOver,
   insertSegment,
   lessonLength,
+  NOTHING_PLANNED,
   segment as plain,
   removeSegment,
   retime,
   SEGMENT_KINDS,
   type Segment,
   type TaughtSegment,
+  templateOf,
   totalMinutes,
 } from "./index.ts";
 
@@ -62,9 +64,61 @@ describe("buildLesson", () => {
       "return Old",
       "deepen Recent",
       "new Fresh",
+      "own Nothing planned yet",
       "practice Chain it and dance to music",
       "wrap Wrap up and look ahead",
     ]);
+  });
+
+  test("no caution of what is planned is lost, however short the lesson", () => {
+    fc.assert(
+      fc.property(anyLevel, fc.nat({ max: 11 }), carried, (level, at, carryOver) => {
+        const figures = level.figures.map((one) => ({
+          ...one,
+          cautions: one.cautions.map((text) => text + one.id),
+        }));
+        const plan = { ...level, figures };
+        const week = (at % plan.rules.weeks) + 1;
+        const parts = buildLesson({ plan, week, carryOver });
+        if (parts.length === 0) return;
+        const said = new Set(parts.flatMap(({ cautions }) => cautions));
+        const late = new Set(carryOver.map(({ figureId }) => figureId));
+        const { parts: placed } = lookAt(plan);
+        for (const { id, cautions } of figures)
+          if (placed.get(id)?.some((part) => part.week === week) && !late.has(id))
+            for (const caution of cautions) expect(said).toContain(caution);
+      }),
+      { numRuns: 500 },
+    );
+  });
+
+  it("keeps a part with a caution and lets another fall out, when there is a minute for one only", () => {
+    const plan = levelOf(
+      [figure("Plain"), figure("Dip", { cautions: ["Both agree first."] })],
+      [
+        ["Plain", 1],
+        ["Dip", 1],
+      ],
+      { lessonMinutes: 5, warmUpMinutes: 3, wrapMinutes: 1 },
+    );
+    expect(buildLesson({ plan, week: 1, carryOver: [] }).map(({ title }) => title)).toEqual([
+      "Welcome and warm-up",
+      "Dip",
+      "Wrap up and look ahead",
+    ]);
+  });
+
+  it("dances the chain for a quarter of an hour at most, and says what of the lesson nobody planned", () => {
+    const plan = levelOf([figure("Only", { minutes: 10 })], [["Only", 1]], { lessonMinutes: 62 });
+    const parts = buildLesson({ plan, week: 1, carryOver: [] });
+    expect(parts.map(({ title, minutes }) => `${title} ${minutes}`)).toEqual([
+      "Welcome and warm-up 7",
+      "Only 10",
+      `${NOTHING_PLANNED} 25`,
+      "Chain it and dance to music 15",
+      "Wrap up and look ahead 5",
+    ]);
+    expect(templateOf(parts).parts.map(({ kind }) => kind)).toEqual(["warm-up", "new", "practice", "wrap"]);
   });
 
   it("squeezes every part in proportion when there is too much, and drops none", () => {

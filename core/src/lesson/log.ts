@@ -99,6 +99,10 @@ export const remarksOf = (log: ClassLog): (NotedValues["remark"] & { readonly id
     entry.kind === "remark" && entry.value ? [{ id: entry.target, ...entry.value }] : [],
   );
 
+/** Whether somebody was in class: who is not noted as missing was. */
+export const wasHere = (log: ClassLog, studentId: string): boolean =>
+  notedAt(log, "attendance", studentId)?.present !== false;
+
 /** The deepest layer that a part's mark speaks of: the one said, or the last of one done, the first of one begun. */
 export function reachedLayer(
   mark: NotedValues["mark"] | null,

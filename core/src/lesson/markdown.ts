@@ -1,3 +1,4 @@
+import { escapeMarkdown, markdownLine } from "../words/index.ts";
 import type { Stage } from "./guide.ts";
 
 /** One part of a lesson as it is written down. */
@@ -15,22 +16,21 @@ export interface WrittenPart {
   readonly cautions: readonly string[];
 }
 
-const escapeText = (value: string): string => value.replace(/([\\`*_[\]<>#])/g, "\\$1");
 const lines = (label: string, items: readonly string[]): string[] =>
-  items.map((item) => `- ${label}: ${escapeText(item)}`);
+  items.map((item) => `- ${label}: ${escapeMarkdown(item)}`);
 
 /** A lesson plan as CommonMark: each part with its time, what to do, what to say, what to watch for. */
 export function lessonToMarkdown(title: string, about: string, parts: readonly WrittenPart[]): string {
   const body = parts.map(({ from, minutes, title: name, kind, stages, others, cues, slips, cautions }) => {
     const items = [
       ...lines("**Take care**", cautions),
-      ...stages.map(({ text, bpm }) => `- ${escapeText(text)}${bpm ? ` (${bpm} beats a minute)` : ""}`),
+      ...stages.map(({ text, bpm }) => `- ${markdownLine(text)}${bpm ? ` (${bpm} beats a minute)` : ""}`),
       ...(others.length > 0 ? lines("In order", [others.join(", ")]) : []),
       ...lines("Say", cues),
       ...lines("Watch for", slips),
     ];
-    const head = `## ${from} ${escapeText(name)}\n\n${kind}, ${minutes} min`;
+    const head = `## ${from} ${escapeMarkdown(name)}\n\n${kind}, ${minutes} min`;
     return items.length === 0 ? head : `${head}\n\n${items.join("\n")}`;
   });
-  return `${[`# ${escapeText(title)}`, escapeText(about), ...body].join("\n\n")}\n`;
+  return `${[`# ${markdownLine(title)}`, markdownLine(about), ...body].join("\n\n")}\n`;
 }

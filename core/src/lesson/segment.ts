@@ -26,6 +26,9 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
   own: "Own part",
 };
 
+/** The title of the minutes that a plan leaves over. */
+export const NOTHING_PLANNED = "Nothing planned yet";
+
 export interface Segment {
   readonly kind: SegmentKind;
   readonly title: string;
@@ -54,3 +57,18 @@ export const COVERED_NAMES: Readonly<Record<Covered, string>> = {
 
 export const totalMinutes = (segments: readonly Pick<Segment, "minutes">[]): number =>
   segments.reduce((sum, { minutes }) => sum + minutes, 0);
+
+/**
+ * The parts that are kept, the first of which also says the cautions of those that fall out: a caution is never lost
+ * with the minutes of its figure.
+ * @example sayFirst(kept, []) // kept as they are
+ */
+export function sayFirst<T extends Pick<Segment, "cautions">>(
+  kept: readonly T[],
+  dropped: readonly Pick<Segment, "cautions">[],
+): T[] {
+  const lost = dropped.flatMap(({ cautions }) => cautions);
+  return kept.map((one, at) =>
+    at === 0 && lost.length > 0 ? { ...one, cautions: [...new Set([...one.cautions, ...lost])] } : one,
+  );
+}

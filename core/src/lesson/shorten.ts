@@ -1,4 +1,4 @@
-import { type Segment, type SegmentKind, totalMinutes } from "./segment.ts";
+import { type Segment, type SegmentKind, sayFirst, totalMinutes } from "./segment.ts";
 
 /** One part that gives way, and why it and not another. */
 export interface Shortened {
@@ -93,14 +93,10 @@ export function shorten<T extends Segment>(segments: readonly T[], minutes: numb
     why[at] = "not even a minute is left for it";
     missing -= 1;
   }
-  const dropped = segments.filter((_, at) => left[at] === 0).flatMap(({ cautions }) => cautions);
+  const dropped = segments.filter((_, at) => left[at] === 0);
   const kept = segments.flatMap((one, at) => (left[at] ? [{ ...one, minutes: left[at] as number }] : []));
   return {
-    segments: kept.map((one, at) =>
-      at === 0 && dropped.length > 0
-        ? { ...one, cautions: [...new Set([...one.cautions, ...dropped])] }
-        : one,
-    ),
+    segments: sayFirst(kept, dropped),
     changes: segments.flatMap((one, at) =>
       left[at] === one.minutes
         ? []

@@ -1,5 +1,5 @@
 import { insertSegment } from "./retime.ts";
-import type { Segment, SegmentKind } from "./segment.ts";
+import { NOTHING_PLANNED, type Segment, type SegmentKind } from "./segment.ts";
 
 /** The shape of a lesson that a house likes: in which order kinds of parts come, and parts of its own. */
 export interface LessonTemplate {
@@ -11,12 +11,12 @@ export interface LessonTemplate {
   }[];
 }
 
-/** What of a running order is its shape: kinds in their order, each once, and every own part. */
+/** What of a running order is its shape: kinds in their order, each once, and every own part that is planned. */
 export function templateOf(segments: readonly Pick<Segment, "kind" | "title" | "minutes">[]): LessonTemplate {
   const met = new Set<SegmentKind>();
   return {
     parts: segments.flatMap(({ kind, title, minutes }): LessonTemplate["parts"] => {
-      if (kind === "own") return [{ kind, title, minutes }];
+      if (kind === "own") return title === NOTHING_PLANNED ? [] : [{ kind, title, minutes }];
       if (met.has(kind)) return [];
       met.add(kind);
       return [{ kind, title: "", minutes }];

@@ -30,6 +30,10 @@ export interface RecapLog {
   readonly covered: readonly Covered[];
   /** Begun or not reached; the next lesson finishes it first. */
   readonly unfinishedIds: readonly string[];
+  /** Ids of figures with which somebody struggled. Who it was never leaves the staff. */
+  readonly struggledIds: readonly string[];
+  /** What was promised to the class, as it was noted. */
+  readonly promises: readonly string[];
 }
 
 export interface RecapFigure {
@@ -124,9 +128,12 @@ function howTo(title: string, role: "leader" | "follower", fresh: readonly Dance
     const leads = stepsOf(steps, "leader").flatMap(({ onset, lead }) =>
       lead ? [`on ${spokenCount(onset)} ${lead}`] : [],
     );
-    const signals =
-      leads.length === 0 ? "" : `${role === "leader" ? "give" : "wait for"}: ${leads.join("; ")}. `;
-    return [line(name, `${signals}Feet: ${roleCall(steps, role)}.`)];
+    const feet = roleCall(steps, role);
+    const said = [
+      leads.length === 0 ? "" : `${role === "leader" ? "give" : "wait for"}: ${leads.join("; ")}.`,
+      feet === "" ? "" : `Feet: ${feet}.`,
+    ].filter(Boolean);
+    return said.length === 0 ? [] : [line(name, said.join(" "))];
   });
   return section(title, items, role);
 }
@@ -160,9 +167,14 @@ function options(fresh: readonly Danced[], tonight: readonly Danced[], { lost }:
   return [...section("Options and rescues", [...ways, [text(lost)]])];
 }
 
-function practice(tonight: readonly Danced[], { safePractice }: House): RecapBlock[] {
-  const items = tonight.flatMap(({ name, layer, steps }) => {
+function practice(
+  tonight: readonly Danced[],
+  { struggledIds }: RecapLog,
+  { safePractice }: House,
+): RecapBlock[] {
+  const items = tonight.flatMap(({ id, name, layer, steps }) => {
     if (layer === null) return [];
+    const hard = struggledIds.includes(id) ? "hard for some tonight, so take it slowly: " : "";
     const roles: readonly Role[] =
       steps && writtenRoles(steps).includes("leader") ? ["leader", "follower"] : ["solo"];
     const drills = roles.map((role) => ({ role, ...drillFor(layer, role) }));
@@ -171,10 +183,22 @@ function practice(tonight: readonly Danced[], { safePractice }: House): RecapBlo
     const words = same
       ? (first?.words ?? "")
       : drills.map((drill) => `${drill.role}s ${drill.words}`).join("; ");
-    return [line(name, `${words} (${first?.minutes ?? 0} min)`)];
+    return [line(name, `${hard}${words} (${first?.minutes ?? 0} min)`)];
   });
   const all = section("Practise at home", items);
   return all.length === 0 ? [] : [...all, paragraph(text(safePractice))];
+}
+
+/** The words of a name that tell who is meant: `Ana-Lee de Vries` has `ana`, `lee` and `vries`. */
+const wordsOf = (words: string): string[] => words.toLocaleLowerCase("en").match(/[\p{L}\p{N}]+/gu) ?? [];
+
+/**
+ * What of some remarks may be said to all students: those in which none of them is named.
+ * @example sayableTo(["Bring the video", "Shoes for Ana"], ["Ana Vell"]) // ["Bring the video"]
+ */
+export function sayableTo(remarks: readonly string[], studentNames: readonly string[]): string[] {
+  const named = new Set(studentNames.flatMap((name) => wordsOf(name).filter(({ length }) => length > 2)));
+  return remarks.filter((remark) => !wordsOf(remark).some((word) => named.has(word)));
 }
 
 /**
@@ -207,7 +231,11 @@ export function draftRecap(log: RecapLog, level: RecapLevel, house: House = HOUS
       "Take care",
       each(({ cautions }) => cautions),
     ),
-    ...practice(tonight, house),
+    ...practice(tonight, log, house),
+    ...section(
+      "Promised",
+      log.promises.map((words) => [text(sentence(words))]),
+    ),
     ...section("Next week", [
       ...names(log.unfinishedIds).map((name) => line(name, "we finish it first")),
       ...names(level.nextIds).map((name) => line(name, "new")),

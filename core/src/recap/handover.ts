@@ -1,5 +1,12 @@
-import type { Layer } from "../figure/index.ts";
-import { type ClassLog, notedAt, type RemarkKind, reachedLayer, remarksOf } from "../lesson/index.ts";
+import { LAYERS, type Layer } from "../figure/index.ts";
+import {
+  type ClassLog,
+  notedAt,
+  type RemarkKind,
+  reachedLayer,
+  remarksOf,
+  wasHere,
+} from "../lesson/index.ts";
 import type { Role } from "../notation/index.ts";
 import { bold, bullets, heading, paragraph, type RecapBlock, type RecapText, text } from "./document.ts";
 import { drillFor } from "./drills.ts";
@@ -25,14 +32,44 @@ const line = (name: string, words: string): readonly RecapText[] => [bold(name),
 const section = (title: string, items: readonly (readonly RecapText[])[]): RecapBlock[] =>
   items.length === 0 ? [] : [heading(title), bullets(items)];
 
-/** How far a part got and how long it took, in words. */
-function standing(log: ClassLog, part: HandoverPart): string {
-  const mark = notedAt(log, "mark", part.id);
-  const reached = reachedLayer(mark, part.layers);
-  const spent = notedAt(log, "spent", part.id);
-  const how = !mark || mark.covered === "not-done" ? "not done" : mark.covered === "done" ? "done" : "begun";
+/** One figure of a class with all its parts, in their order. */
+interface Worked {
+  readonly title: string;
+  readonly parts: readonly HandoverPart[];
+}
+
+/** What was worked on, each figure once. */
+function figuresOf(parts: readonly HandoverPart[]): Worked[] {
+  const worked = new Map<string, Worked>();
+  for (const part of parts) {
+    if (part.figureId === null) continue;
+    const before = worked.get(part.figureId);
+    worked.set(part.figureId, {
+      title: before?.title ?? part.title,
+      parts: [...(before?.parts ?? []), part],
+    });
+  }
+  return [...worked.values()];
+}
+
+const isDone = (log: ClassLog, { parts }: Worked): boolean =>
+  parts.every(({ id }) => notedAt(log, "mark", id)?.covered === "done");
+
+/** How far a figure got in all its parts and how long it took, in words. */
+function standing(log: ClassLog, worked: Worked): string {
+  const reached = worked.parts
+    .flatMap((part) => reachedLayer(notedAt(log, "mark", part.id), part.layers) ?? [])
+    .sort((a, b) => LAYERS.indexOf(b) - LAYERS.indexOf(a))[0];
+  const begun = worked.parts.some(({ id }) => {
+    const covered = notedAt(log, "mark", id)?.covered;
+    return covered === "done" || covered === "part";
+  });
+  const how = isDone(log, worked) ? "done" : begun ? "begun" : "not done";
   const far = reached ? `, as far as ${reached}` : "";
-  const time = spent ? `, ${Math.round(spent.seconds / 60)} of ${part.minutes} min` : "";
+  const spent = worked.parts.flatMap(({ id }) => notedAt(log, "spent", id)?.seconds ?? []);
+  const planned = worked.parts.reduce((sum, { minutes }) => sum + minutes, 0);
+  const seconds = spent.reduce((sum, one) => sum + one, 0);
+  const time = spent.length > 0 ? `, ${Math.round(seconds / 60)} of ${planned} min` : "";
   return `${how}${far}${time}`;
 }
 
@@ -51,29 +88,34 @@ export function catchUp(log: ClassLog, parts: readonly HandoverPart[], role: Rol
  * what they must catch up with. Unlike a recap it names students, so it never leaves the staff.
  */
 export function handover(log: ClassLog, { parts, students, next }: HandoverSection): RecapBlock[] {
-  const figures = parts.filter(({ figureId }) => figureId !== null);
-  const isOpen = ({ id }: HandoverPart): boolean => notedAt(log, "mark", id)?.covered !== "done";
+  const figures = figuresOf(parts);
   const remarks = (kind: RemarkKind) => remarksOf(log).filter((remark) => remark.kind === kind);
   const said = (title: string, kind: RemarkKind) =>
     section(
       title,
       remarks(kind).map((remark) => [text(remark.text)]),
     );
-  const missing = students.filter(({ id }) => notedAt(log, "attendance", id)?.present === false);
-  const here = students.filter(({ id }) => notedAt(log, "attendance", id)?.present === true);
-  const counted = here.length + missing.length > 0;
+  const missing = students.filter(({ id }) => !wasHere(log, id));
+  const here = students.filter(({ id }) => wasHere(log, id));
+  const counted = students.some(({ id }) => notedAt(log, "attendance", id) !== null);
   const leaders = here.filter(({ role }) => role === "leader").length;
   return [
     ...(counted
-      ? [paragraph(text(`${here.length} of ${students.length} were there, ${leaders} of them leaders.`))]
+      ? [
+          paragraph(
+            text(
+              `${here.length} of ${students.length} were there, ${leaders} of them ${leaders === 1 ? "a leader" : "leaders"}.`,
+            ),
+          ),
+        ]
       : []),
     ...section(
       "Where the class stands",
-      figures.map((part) => line(part.title, standing(log, part))),
+      figures.map((figure) => line(figure.title, standing(log, figure))),
     ),
     ...section(
       "Unfinished",
-      figures.filter(isOpen).map(({ title }) => [text(title)]),
+      figures.filter((figure) => !isDone(log, figure)).map(({ title }) => [text(title)]),
     ),
     ...said("Who struggled", "struggled"),
     ...said("Promised", "promised"),

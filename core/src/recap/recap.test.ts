@@ -15,9 +15,11 @@ import {
   paragraph,
   type RecapFigure,
   type RecapLevel,
+  type RecapLog,
   recapToMarkdown,
   recapToText,
   ribbonBlock,
+  sayableTo,
   text,
 } from "./index.ts";
 
@@ -48,6 +50,7 @@ const covered = (name: string, about: Partial<Covered> = {}): Covered => ({
   layer: "partner",
   ...about,
 });
+const EMPTY: RecapLog = { covered: [], unfinishedIds: [], struggledIds: [], promises: [] };
 const markdown = (...input: Parameters<typeof draftRecap>) =>
   recapToMarkdown("Week 2", { type: "doc", content: draftRecap(...input) });
 
@@ -69,6 +72,8 @@ describe("draftRecap", () => {
       {
         covered: [covered("Window"), covered("Basic", { fresh: false, layer: null })],
         unfinishedIds: ["hook"],
+        struggledIds: [],
+        promises: [],
       },
       level(library, {
         nextIds: ["wrap"],
@@ -133,18 +138,43 @@ Warm up first, stop at pain, and dance only what both partners agree to.
 `);
   });
 
+  it("tells the class what was promised and what was hard, and names nobody", () => {
+    const written = markdown(
+      {
+        ...EMPTY,
+        covered: [covered("Window")],
+        struggledIds: ["window"],
+        promises: sayableTo(["A slow song", "Shoes for Ana-Lee", "the ANA tape"], ["Ana-Lee Vell", "Bo Li"]),
+      },
+      level(library),
+    );
+    expect(written).toContain("**Window**: hard for some tonight, so take it slowly: ");
+    expect(written).toContain("## Promised\n\n- A slow song.\n");
+    expect(written).not.toContain("Ana");
+  });
+
+  it("says nothing of feet that nobody wrote", () => {
+    const steps = parseFigure('leader\n1 L side lead "raise the hand"\n2 R close').figure;
+    const written = markdown(
+      { ...EMPTY, covered: [covered("Window")] },
+      level([figure("Window", { steps })]),
+    );
+    expect(written).toContain("**Window**: wait for: on 1 raise the hand.\n");
+    expect(written).not.toContain("Feet: .");
+  });
+
   it("says so when a figure was only begun", () => {
-    const log = (about: Partial<Covered>) => ({ covered: [covered("Window", about)], unfinishedIds: [] });
+    const log = (about: Partial<Covered>) => ({ ...EMPTY, covered: [covered("Window", about)] });
     expect(markdown(log({ inFull: false }), level(library))).toContain("**Window (begun)**");
     expect(markdown(log({ inFull: false, fresh: false }), level(library))).toContain("**Window (in part)**");
   });
 
   it("speaks in the house's words, and is empty when nothing was covered and nothing comes", () => {
     const house = { safePractice: "Slowly.", lost: "Back to the basic." };
-    const written = markdown({ covered: [covered("Window")], unfinishedIds: [] }, level(library), house);
+    const written = markdown({ ...EMPTY, covered: [covered("Window")] }, level(library), house);
     expect(written).toContain("Slowly.");
     expect(written).toContain("Back to the basic.");
-    expect(draftRecap({ covered: [], unfinishedIds: [] }, level(library))).toEqual([]);
+    expect(draftRecap(EMPTY, level(library))).toEqual([]);
   });
 
   test("names what was danced and no other figure before the look ahead, and loses no caution", () => {
@@ -167,6 +197,7 @@ Warm up first, stop at pain, and dance only what both partners agree to.
         const pairs = all.flatMap((a) => all.map((b) => ({ a: id(a.at), b: id(b.at), decides: "2" })));
         const blocks = draftRecap(
           {
+            ...EMPTY,
             covered: of("covered").map(({ at, fresh, layer }) => covered(name(at), { fresh, layer })),
             unfinishedIds: of("unfinished").map(({ at }) => id(at)),
           },
@@ -229,6 +260,7 @@ describe("handover", () => {
   const students = [
     { id: "ana", name: "Ana", role: "leader" as const },
     { id: "bo", name: "Bo", role: "follower" as const },
+    { id: "cy", name: "Cy", role: "leader" as const },
   ];
 
   it("says where the class stands, who struggled, what was promised, who missed it and what that means", () => {
@@ -236,7 +268,7 @@ describe("handover", () => {
       type: "doc",
       content: handover(log, { parts: [part("a"), part("b"), part("c")], students, next: ["Wrap"] }),
     });
-    expect(written).toContain("1 of 2 were there, 0 of them leaders.");
+    expect(written).toContain("2 of 3 were there, 1 of them a leader.");
     expect(written).toContain("**Figure a**: done, as far as partner, 12 of 10 min");
     expect(written).toContain("**Figure b**: begun, as far as steps");
     expect(written).toContain("**Figure c**: not done");
@@ -245,6 +277,23 @@ describe("handover", () => {
     expect(written).toContain("## Promised\n\n- A slow song");
     expect(written).toContain("**Ana**: Figure a: dance it alone and name each lead");
     expect(written).toContain("## New next week\n\n- Wrap");
+  });
+
+  it("lists a figure that had two parts once, with what both came to", () => {
+    const two = readLog([
+      entry("mark", "a", { covered: "done", reached: null }),
+      entry("mark", "a2", { covered: "part", reached: "partner" }),
+      entry("spent", "a", { seconds: 300 }),
+      entry("spent", "a2", { seconds: 240 }),
+    ]);
+    const parts = [part("a"), part("a2", { figureId: "a", title: "Figure a" })];
+    const written = recapToMarkdown("Handover", {
+      type: "doc",
+      content: handover(two, { parts, students: [], next: [] }),
+    });
+    expect(written.match(/Figure a/g)).toHaveLength(2);
+    expect(written).toContain("- **Figure a**: begun, as far as partner, 9 of 20 min");
+    expect(written).toContain("## Unfinished\n\n- Figure a\n");
   });
 
   it("asks those who missed it for what was new and reached, no more", () => {
@@ -266,7 +315,7 @@ describe("recapToMarkdown", () => {
   });
 
   it("puts the marks round the words, not round the spaces", () => {
-    expect(write(paragraph(bold(" strong "), text("weak")))).toContain(" **strong** weak");
+    expect(write(paragraph(bold(" strong "), text("weak")))).toContain("\n&#32;**strong** weak\n");
   });
 
   it("nests lists and keeps line breaks", () => {

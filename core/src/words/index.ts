@@ -1,3 +1,5 @@
+export { escapeMarkdown, markdownLine, wholeLine } from "./markdown.ts";
+
 /**
  * A number with what it counts, singular or plural.
  * @param many the plural, where it is not the singular with an s

@@ -43,7 +43,8 @@ function waitedIn(rows: readonly EntryRow[]): Log["waitedBefore"] {
   return [...times].map(([studentId, count]) => ({ studentId, times: count }));
 }
 
-async function logOf(db: Database, sectionId: string, week: number): Promise<Log> {
+/** What is noted of a lesson, and how often students sat out before it. */
+export async function logOf(db: Database, sectionId: string, week: number): Promise<Log> {
   const rows = await rowsOf<EntryRow>(
     db,
     `${ENTRIES} where l.section_id = $sectionId and (l.week = $week or (l.week < $week and e.kind = 'waited'))

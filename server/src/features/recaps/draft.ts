@@ -6,11 +6,12 @@ import {
   type Recap,
 } from "@map-step/contract";
 import { countedFrom, LAYERS, type Layer } from "@map-step/core/figure";
-import { reachedLayer } from "@map-step/core/lesson";
+import { type LogEntry, reachedLayer, readLog, remarksOf } from "@map-step/core/lesson";
 import { openLibrary } from "@map-step/core/notation";
-import { type Covered, draftRecap, type RecapFigure } from "@map-step/core/recap";
+import { type Covered, draftRecap, type RecapFigure, sayableTo } from "@map-step/core/recap";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { logOf } from "../class-log/service.ts";
 import { readLibrary } from "../figures/library.ts";
 import type { ReadLesson } from "../lessons/read.ts";
 
@@ -51,6 +52,28 @@ function coveredIn({ segments }: Lesson, before: ReadonlySet<string>): Covered[]
   }));
 }
 
+/** What was noted beside the marks, as far as all students may read it. */
+async function saidOf(db: Database, sectionId: string, week: number) {
+  const { entries } = await logOf(db, sectionId, week);
+  const names = await rowsOf<{ name: string }>(
+    db,
+    "select name from students where section_id = $sectionId",
+    {
+      sectionId,
+    },
+  );
+  const remarks = remarksOf(readLog(entries as LogEntry[]));
+  return {
+    struggledIds: remarks.flatMap(({ kind, figureId }) =>
+      kind === "struggled" && figureId ? [figureId] : [],
+    ),
+    promises: sayableTo(
+      remarks.flatMap(({ kind, text }) => (kind === "promised" ? [text] : [])),
+      names.map(({ name }) => name),
+    ),
+  };
+}
+
 /** A first version of a recap, from what the log says was covered. Nothing of it is kept until somebody saves it. */
 export async function freshRecap(
   db: Database,
@@ -79,7 +102,7 @@ export async function freshRecap(
     isNew ? (figures.find(({ id }) => id === figureId)?.name ?? []) : [],
   );
   const content = draftRecap(
-    { covered, unfinishedIds: [...new Set(open)] },
+    { covered, unfinishedIds: [...new Set(open)], ...(await saidOf(db, section.id, week)) },
     { figures, dancedIds: [...before], nextIds: next, alike, bpm: level.bpm ?? dance.slowestBpm },
   );
   return {

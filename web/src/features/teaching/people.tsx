@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Student } from "@map-step/contract";
-import { notedAt, rotation } from "@map-step/core/lesson";
+import { notedAt, rotation, wasHere } from "@map-step/core/lesson";
 import { Bell, UserCheck, UserX } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
@@ -25,8 +25,7 @@ interface PartnersProps extends Props {
   readonly name: string;
 }
 
-const isHere = (log: ClassLogEdit, { id }: Student): boolean =>
-  notedAt(log.log, "attendance", id)?.present !== false;
+const isHere = (log: ClassLogEdit, { id }: Student): boolean => wasHere(log.log, id);
 
 /** Who is here: one tap for who is missing, another to take it back. */
 export function Attendance({ students, log }: Omit<Props, "week">) {
