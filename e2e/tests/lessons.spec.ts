@@ -12,6 +12,25 @@ const saved = (page: Page) => expect(page.getByText("All saved")).toBeVisible();
 const titles = (page: Page) =>
   page.getByRole("list", { name: "Running order" }).getByRole("listitem").allInnerTexts();
 
+test("a lesson fetches nothing twice, and says what was promised in the one before", async ({ page }) => {
+  await signIn(page, TEACHER);
+  const asked: string[] = [];
+  page.on("request", (request) => {
+    if (request.url().includes("/api/")) asked.push(request.url());
+  });
+  await page.goto(`${demoStudio()}/lessons`);
+  const link = page.getByRole("link", { name: /Week 3\b/ });
+  const path = await link.getAttribute("href");
+  asked.length = 0;
+  await page.goto(`${demoStudio()}${path}`);
+  await expect(page.getByRole("region", { name: "Noted in week 2" })).toContainText(
+    "Promised in week 2: A song at 100 beats for practising at home.",
+  );
+  await page.waitForLoadState("networkidle");
+  expect(asked.length).toBeGreaterThan(4);
+  expect(asked.filter((url, at) => asked.indexOf(url) !== at)).toEqual([]);
+});
+
 test("parts move by keyboard and by dragging, and stay where they were put", async ({ page }) => {
   await signIn(page, TEACHER);
   await openLesson(page, 5);
@@ -35,7 +54,7 @@ test("parts move by keyboard and by dragging, and stay where they were put", asy
   await expect(page.getByRole("dialog")).toContainText("What you arranged goes");
   await page.getByRole("dialog").getByRole("button", { name: "Follow the plan" }).click();
   await expect.poll(async () => (await titles(page))[0]).toContain("Welcome and warm-up");
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(async () => (await titles(page))[2]).toContain("Welcome and warm-up");
 });
 
@@ -48,6 +67,16 @@ test("minutes, own parts and parts taken out always leave a full lesson", async 
   await page.getByLabel("Minutes for Welcome and warm-up").fill("nonsense");
   await page.keyboard.press("Enter");
   await expect(page.getByLabel("Minutes for Welcome and warm-up")).toHaveValue("12");
+  const minutes = () =>
+    page
+      .getByLabel(/^Minutes for/)
+      .evaluateAll((fields) => fields.map((field) => (field as HTMLInputElement).value));
+  const asBefore = await minutes();
+  await page.getByLabel("Minutes for Welcome and warm-up").fill("999");
+  await page.keyboard.press("Enter");
+  await expect.poll(minutes).toContain("1");
+  await page.getByRole("button", { name: "Undo the last change" }).click();
+  await expect.poll(minutes).toEqual(asBefore);
   await page.getByRole("button", { name: "Add a part" }).click();
   await page.getByLabel("What is done in it").fill("Floorcraft game");
   await expect(part(page, "Floorcraft game")).toBeVisible();
@@ -57,7 +86,7 @@ test("minutes, own parts and parts taken out always leave a full lesson", async 
   await page.getByRole("button", { name: "Take out of this lesson" }).click();
   await expect.poll(() => titles(page)).not.toEqual(order);
   await expect(page.getByText("60 of 60 minutes")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
   await expect.poll(() => titles(page)).toEqual(order);
   await saved(page);
   await page.reload();

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { api, type Recap } from "@map-step/contract";
 import { parseFigure } from "@map-step/core/notation";
 import { floorBlock, paragraph, ribbonBlock, text } from "@map-step/core/recap";
@@ -123,6 +124,32 @@ describe("figures in a published recap", () => {
 });
 
 describe("a fresh recap", () => {
+  it("passes on what was promised and what was hard, and names no student", async () => {
+    await teach(3);
+    const segment = (await teacher.call(api.lessons.read, at(3))).body.segments.find(
+      ({ figureId }) => figureId,
+    );
+    const figureId = segment?.figureId ?? null;
+    const student = (
+      await teacher.call(api.students.create, {
+        params: { id: course.section.id },
+        body: { name: "Tamsin Oakley", role: "leader" },
+      })
+    ).body;
+    const remark = (kind: "struggled" | "promised", text: string) =>
+      noted({ kind: "remark", target: randomUUID(), value: { kind, text, figureId } });
+    const entries = [
+      remark("struggled", "Tamsin rushes"),
+      remark("promised", "A slow song"),
+      remark("promised", "Shoes for tamsin"),
+    ];
+    await teacher.call(api.classLog.note, { ...at(3), body: { entries } });
+    const said = JSON.stringify((await teacher.call(api.recaps.read, at(3))).body.document);
+    expect(said).toContain("A slow song.");
+    expect(said).toContain("hard for some tonight");
+    expect(said.toLowerCase()).not.toContain(student.name.split(" ")[0]?.toLowerCase());
+  });
+
   it("shows the ribbon of what is new and speaks to each role", async () => {
     await teach(2);
     const { document, title } = (await teacher.call(api.recaps.read, at(2))).body;

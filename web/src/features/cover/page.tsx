@@ -13,6 +13,7 @@ import { PageHead, Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useHandover } from "../class-log/use-class-record.ts";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
+import { useLastTaught } from "../lessons/use-last-taught.ts";
 import { writtenParts } from "../lessons/written-lesson.ts";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
@@ -121,21 +122,20 @@ function Tonight(open: OpenLesson) {
   );
 }
 
-/** The last lesson before this one that was taught; null when there is none. */
-function useLastTaught({ sectionId, week }: Lesson): Lesson | null {
-  const lessons = useApi(api.lessons.list, { params: { id: sectionId } });
-  const taught = lessons.data?.findLast((one) => one.week < week && one.state === "taught")?.week;
+/** Where the class stands, once the last lesson that was taught is here. */
+function LastStanding({ lesson }: { lesson: Lesson }) {
+  const { sectionId } = lesson;
+  const taught = useLastTaught(lesson);
   const last = useApi(
     api.lessons.read,
-    { params: { sectionId, week: taught ?? 1 } },
-    { enabled: taught !== undefined },
+    { params: { sectionId, week: taught?.week ?? 1 } },
+    { enabled: taught !== null },
   );
-  return taught === undefined ? null : (last.data ?? null);
+  return taught && last.data ? <Standing lesson={last.data} /> : null;
 }
 
 function Sheet(open: OpenLesson) {
   const { lesson, section, level, students } = open;
-  const last = useLastTaught(lesson);
   const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
   const [leaders, followers] = [count("leader"), count("follower")];
   const waits = Math.abs(leaders - followers);
@@ -143,7 +143,7 @@ function Sheet(open: OpenLesson) {
   return (
     <>
       <PageHead
-        title={`Stepping in: ${level.name}, week ${lesson.week}`}
+        title={`Substitute: ${level.name}, week ${lesson.week}`}
         about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
       >
         <Button variant="outline" bg="panel" onClick={() => window.print()}>
@@ -153,7 +153,7 @@ function Sheet(open: OpenLesson) {
           <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
         </Button>
       </PageHead>
-      {last ? <Standing lesson={last} /> : null}
+      <LastStanding lesson={lesson} />
       <Panel>
         <Heading as="h2" size="lg" mb="1">
           Tonight

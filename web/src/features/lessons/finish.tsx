@@ -27,8 +27,14 @@ function Names({ title, parts }: { title: string; parts: readonly LessonSegment[
 export function FinishDialog({ segments, onFinish, onClose }: Props) {
   const [busy, setBusy] = useState(false);
   const figures = segments.filter(({ figureId }) => figureId !== null);
-  const unmarked = figures.filter(({ covered }) => covered === null);
-  const carried = figures.filter(({ covered }) => covered === "part" || covered === "not-done");
+  const open = figures.filter(({ covered }) => covered !== "done");
+  // A figure with two parts is named once, and as begun when one of them was marked.
+  const firstOf = open.filter(
+    ({ figureId }, at) => open.findIndex((one) => one.figureId === figureId) === at,
+  );
+  const isMarked = (id: string | null) => figures.some((one) => one.figureId === id && one.covered !== null);
+  const unmarked = firstOf.filter(({ figureId }) => !isMarked(figureId));
+  const carried = firstOf.filter(({ figureId }) => isMarked(figureId));
   const finish = async () => {
     setBusy(true);
     await onFinish();

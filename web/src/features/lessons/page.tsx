@@ -31,6 +31,7 @@ import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "./finish.tsx";
+import { FromLastLesson } from "./last-lesson.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
 import { ownPart } from "./own-part.ts";
 import { OwnTitle } from "./own-title.tsx";
@@ -135,6 +136,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         written={written}
         taught={taught}
         onAdd={addOwn}
+        onUndo={edit.undo}
         onRebuild={lesson.followsPlan || marked || log.entries.length > 0 ? null : () => setGivingUp(true)}
         onOrder={edit.edit}
         onLength={edit.setLength}
@@ -143,6 +145,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         edit={log}
         nameOf={({ target }) => segments.find(({ id }) => id === target)?.title ?? "this class"}
       />
+      <FromLastLesson lesson={lesson} />
       {lesson.toCarry.length > 0 ? (
         <Flex
           bg="apricotWash"

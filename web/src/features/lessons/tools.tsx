@@ -1,6 +1,7 @@
 import { Button, Flex } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
+import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { copyText } from "../../kit/copy.ts";
@@ -13,6 +14,8 @@ interface Props {
   readonly written: WrittenLesson;
   readonly taught: boolean;
   readonly onAdd: () => void;
+  /** Takes the last edit back; nothing where there is none. */
+  readonly onUndo: (() => void) | null;
   /** Lets the plan lead again; nothing where that is not possible. */
   readonly onRebuild: (() => void) | null;
   readonly onOrder: (segments: readonly LessonSegment[]) => void;
@@ -21,7 +24,7 @@ interface Props {
 }
 
 /** What else can be done with a lesson: its shape, its length, other ways to see it. */
-export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLength }: Props) {
+export function LessonTools({ written, taught, onAdd, onUndo, onRebuild, onOrder, onLength }: Props) {
   const [open, setOpen] = useState<"shorter" | "templates" | null>(null);
   const { lesson, section, segments } = written;
   const { shortBy } = lesson;
@@ -59,6 +62,15 @@ export function LessonTools({ written, taught, onAdd, onRebuild, onOrder, onLeng
     <Flex gap="1" wrap="wrap" mb="3" ml="-2" className="no-print">
       {taught ? null : (
         <>
+          <Button
+            size="sm"
+            variant="ghost"
+            aria-label="Undo the last change"
+            disabled={!onUndo}
+            onClick={() => onUndo?.()}
+          >
+            <Undo2 aria-hidden /> Undo
+          </Button>
           {button("Add a part", onAdd)}
           {button("Less time?", () => setOpen("shorter"))}
           {shortBy > 0 ? button(`Give back ${shortBy} min`, lengthen) : null}

@@ -1,5 +1,5 @@
 import { api, type Lesson, type LessonSegment } from "@map-step/contract";
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
 import { tellError } from "../../kit/toasts.ts";
@@ -11,6 +11,8 @@ export interface LessonEdit {
   readonly segments: Segments;
   readonly saving: Autosave<Segments>;
   readonly edit: (next: Segments) => void;
+  /** Takes the last edit of this sitting back; nothing when there is none, or somebody else changed the order since. */
+  readonly undo: (() => void) | null;
   /** Ends a conflict: theirs for what is named. */
   readonly settle: (theirs: ReadonlySet<string>) => void;
   /** Gives this lesson another length, with an order that fills it. */
@@ -29,6 +31,14 @@ export function useLesson(lesson: Lesson): LessonEdit {
   const name = `lesson:${sectionId}:${week}`;
   const [unsaved] = useState(() => unsavedOf<Segments>(name));
   const [segments, setSegments] = useState<Segments>(unsaved?.value ?? lesson.segments);
+  const [past, setPast] = useState<readonly Segments[]>([]);
+  const shown = useRef(segments);
+  shown.current = segments;
+  /** Shows another order than the one edited here. What was done before it cannot be taken back by itself any more. */
+  const replace = useCallback((next: Segments) => {
+    if (JSON.stringify(content(next)) !== JSON.stringify(content(shown.current))) setPast([]);
+    setSegments(next);
+  }, []);
   const change = useChange(api.lessons.change);
   const rebuild = useChange(api.lessons.rebuild);
   const saving = useAutosave<Segments, Lesson>({
@@ -37,7 +47,7 @@ export function useLesson(lesson: Lesson): LessonEdit {
     save: (value, version) => change.mutateAsync({ params, body: { version, segments: content(value) } }),
     contentOf: (kept) => kept.segments,
     merge: orderMerger,
-    onMerged: setSegments,
+    onMerged: replace,
   });
   const { changed, follow } = saving;
   useEffect(() => {
@@ -45,22 +55,33 @@ export function useLesson(lesson: Lesson): LessonEdit {
   }, [unsaved, changed]);
   const take = useCallback(
     (next: Lesson) => {
-      if (follow(next.segments, next.version)) setSegments(next.segments);
+      if (follow(next.segments, next.version)) replace(next.segments);
     },
-    [follow],
+    [follow, replace],
   );
   useEffect(() => take(lesson), [lesson, take]);
 
+  const show = (next: Segments) => {
+    setSegments(next);
+    changed(next);
+  };
+  const before = past.at(-1);
   return {
     segments,
     saving,
     edit: (next) => {
-      setSegments(next);
-      changed(next);
+      setPast([...past, segments]);
+      show(next);
     },
+    undo: before
+      ? () => {
+          setPast(past.slice(0, -1));
+          show(before);
+        }
+      : null,
     settle: (theirs) => {
       const value = saving.settle(theirs);
-      if (value) setSegments(value);
+      if (value) replace(value);
     },
     setLength: async (next, shortBy) => {
       if (!(await saving.flush())) return;

@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { secondsLate } from "./use-class-time.ts";
+import { measuredUntil, secondsLate } from "./use-class-time.ts";
 
 const parts = [{ minutes: 7 }, { minutes: 12 }, { minutes: 5 }];
 
@@ -30,5 +30,19 @@ describe("how late a class is", () => {
         },
       ),
     );
+  });
+});
+
+describe("the clock of a class", () => {
+  const [start, minute] = [1_000_000, 60_000];
+
+  it("stands still from the end that was noted", () => {
+    expect(measuredUntil(start + 70 * minute, start, 60, start + 62 * minute)).toBe(start + 62 * minute);
+    expect(measuredUntil(start + 61 * minute, start, 60, start + 62 * minute)).toBe(start + 61 * minute);
+  });
+
+  it("stands still an hour after the planned end when nobody noted one", () => {
+    expect(measuredUntil(start + 119 * minute, start, 60, null)).toBe(start + 119 * minute);
+    expect(measuredUntil(start + 3_000 * minute, start, 60, null)).toBe(start + 120 * minute);
   });
 });

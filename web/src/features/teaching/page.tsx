@@ -1,12 +1,13 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { type Noted, notedAt } from "@map-step/core/lesson";
-import { minutesAndSeconds } from "@map-step/core/time";
+import { lastEntry, type Noted, notedAt } from "@map-step/core/lesson";
+import { instantAt, minutesAndSeconds } from "@map-step/core/time";
 import { useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { keepForOffline } from "../../kit/offline.ts";
 import { Panel } from "../../kit/page.tsx";
+import { studioZone } from "../../kit/studio-zone.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
@@ -43,13 +44,14 @@ function ClassRoom(open: OpenLesson) {
   const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
   const { sectionId, week, segments } = lesson;
   const log = useClassLog(lesson, LOOK_AGAIN);
-  const planned = Date.parse(`${lesson.date}T${section.startTime}`);
-  const time = useClassTime(`${sectionId}/${week}`, segments, planned);
+  const planned = instantAt(lesson.date, section.startTime, studioZone()).getTime();
+  const end = lastEntry(log.log, "ended", "class");
+  const ended = end !== null && end.value !== null;
+  const time = useClassTime(`${sectionId}/${week}`, segments, planned, ended ? Date.parse(end.at) : null);
   const offline = useReadyOffline();
   const [finishing, setFinishing] = useState(false);
   useAwake();
   const part = segments[time.index];
-  const ended = notedAt(log.log, "ended", "class") !== null;
   if (!part) return null;
   const figure = figureOf(part.figureId);
   const markOf = (id: string) => notedAt(log.log, "mark", id);
@@ -95,18 +97,20 @@ function ClassRoom(open: OpenLesson) {
         <Text fontWeight="700" flex="1" minW="8rem">
           {level.name}, week {week}
         </Text>
-        <Text className="numbers" fontSize="2xl" fontWeight="700" aria-label="Time left in this part">
-          {time.left < 0 ? "over by " : ""}
-          {minutesAndSeconds(Math.abs(time.left))}
-        </Text>
+        {ended ? null : (
+          <Text className="numbers" fontSize="2xl" fontWeight="700" aria-label="Time left in this part">
+            {time.left < 0 ? "over by " : ""}
+            {minutesAndSeconds(Math.abs(time.left))}
+          </Text>
+        )}
         <Text
           className="numbers"
           px="2"
           borderRadius="md"
-          bg={time.late >= 60 ? "apricotWash" : "transparent"}
-          color={time.late >= 60 ? "ink" : "onSolid"}
+          bg={!ended && time.late >= 60 ? "apricotWash" : "transparent"}
+          color={!ended && time.late >= 60 ? "ink" : "onSolid"}
         >
-          {time.began ? lateText(time.late) : "not begun"}
+          {ended ? "over" : time.began ? lateText(time.late) : "not begun"}
         </Text>
       </Flex>
       <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">

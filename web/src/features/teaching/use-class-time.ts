@@ -23,6 +23,17 @@ export interface ClassTime {
   readonly go: (index: number) => number;
 }
 
+/** A class that nobody ended is taken to be over so long after its planned end. */
+const FORGOTTEN_MS = 60 * 60_000;
+
+/**
+ * The instant up to which a class is measured: now, its end, or an hour after its planned end where nobody noted one.
+ * @param start when it began, in milliseconds like all of these
+ */
+export function measuredUntil(now: number, start: number, minutes: number, ended: number | null): number {
+  return Math.min(now, ended ?? start + minutes * 60_000 + FORGOTTEN_MS);
+}
+
 /** A class that begins this close to its hour is measured by the hour, as its students are. */
 const NEAR_MS = 30 * 60_000;
 
@@ -41,11 +52,15 @@ export function secondsLate(
   return gone - before - Math.min(inPart, own);
 }
 
-/** The clock of a class: which part it is in, for how long, and whether it runs late. */
+/**
+ * The clock of a class: which part it is in, for how long, and whether it runs late. It stands still once the class is
+ * over.
+ */
 export function useClassTime(
   name: string,
   segments: readonly Pick<Segment, "minutes">[],
   planned: number,
+  ended: number | null,
 ): ClassTime {
   const [{ began, index: kept, entered }, stand] = useRemembered<Standing>(`class:${name}`, {
     began: null,
@@ -58,14 +73,15 @@ export function useClassTime(
     return () => window.clearInterval(timer);
   }, []);
   const index = Math.min(kept, Math.max(0, segments.length - 1));
-  const inPart = began === null ? 0 : Math.max(0, Math.round((now - entered) / 1000));
   const start = began !== null && Math.abs(began - planned) < NEAR_MS ? planned : (began ?? now);
+  const until = measuredUntil(now, start, totalMinutes(segments), ended);
+  const inPart = began === null ? 0 : Math.max(0, Math.round((until - entered) / 1000));
   return {
     began: began !== null,
     index,
     inPart,
     left: (segments[index]?.minutes ?? 0) * 60 - inPart,
-    late: began === null ? 0 : secondsLate(segments, index, Math.round((now - start) / 1000), inPart),
+    late: began === null ? 0 : secondsLate(segments, index, Math.round((until - start) / 1000), inPart),
     begin: () => {
       const at = Date.now();
       setNow(at);
