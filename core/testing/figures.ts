@@ -1,8 +1,10 @@
 import fc from "fast-check";
 import {
+  canBeBoth,
   DIRECTIONS,
   type Figure,
   FREE_ACTIONS,
+  needsNoFoot,
   type Step,
   takesDirection,
   WEIGHT_ACTIONS,
@@ -22,7 +24,7 @@ export const IN_FOUR: Dance = {
   countFrom: 1,
 };
 
-const phrase = fc.stringMatching(/^[a-z0-9éß' -]{1,16}$/);
+const phrase = fc.stringMatching(/^[a-z0-9éß' -]{1,16}$/).filter((text) => text.trim() !== "");
 const maybe = <T>(arb: fc.Arbitrary<T>) => fc.option(arb, { nil: undefined, freq: 3 });
 const given = <T extends object>(fields: T): T =>
   Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== undefined)) as T;
@@ -41,7 +43,7 @@ const anyStep: fc.Arbitrary<Omit<Step, "onset">> = fc
   .map(
     (step) => given({ ...step, direction: takesDirection(step.action) ? step.direction : undefined }) as Step,
   )
-  .filter(({ foot, action }) => foot !== null || !(WEIGHT_ACTIONS as readonly string[]).includes(action));
+  .filter(({ foot, action }) => (foot === null ? needsNoFoot(action) : foot !== "both" || canBeBoth(action)));
 
 const QUARTER = TICKS_PER_BEAT / 4;
 

@@ -33,11 +33,13 @@ export interface RoleFacts {
   /** Actions with and without a weight change. */
   readonly steps: number;
   readonly weightless: number;
-  /** Slow and quick, such as `Q Q & Q`. */
+  /** Slow and quick, such as `Q Q & Q`; empty in one's own time. */
   readonly rhythm: string;
   readonly startFree: "L" | "R" | null;
   readonly endFree: "L" | "R" | null;
-  /** Ends with the foot free that it started with, so that it can be danced again as written. */
+  /** Ends with the weight on both feet, so that either is free. */
+  readonly endsOnBoth: boolean;
+  /** Ends so that it can be danced again as written. */
   readonly closes: boolean;
   readonly footFaults: readonly FootFault[];
   readonly holdIn: string | null;
@@ -83,7 +85,7 @@ const weightSteps = (steps: readonly Step[]): Step[] => steps.filter(({ action }
  * The rhythm word of one step: `e`, `&` and `a` off the beat; on it S when it lasts a slow of the dance or
  * longer, otherwise Q.
  */
-export function rhythmWord(
+function rhythmWord(
   onset: Ticks,
   lasts: Ticks,
   dance: Pick<Dance, "slowBeats">,
@@ -93,12 +95,22 @@ export function rhythmWord(
   return lasts >= dance.slowBeats * TICKS_PER_BEAT ? "S" : "Q";
 }
 
-const rhythmOf = (steps: readonly Step[], length: Ticks, dance: Dance): string => {
-  const changes = weightSteps(steps);
-  return changes
-    .map(({ onset }, i) => rhythmWord(onset, stepEnd(changes, i, length) - onset, dance))
-    .join(" ");
-};
+/**
+ * The rhythm words of a role's weight changes, such as `S & S`. An `&` or `a` is taken out of the step before it, which
+ * keeps its word, as it is typed.
+ */
+export function rhythmWords(
+  changes: readonly Step[],
+  length: Ticks,
+  dance: Pick<Dance, "slowBeats">,
+): ReturnType<typeof rhythmWord>[] {
+  const onBeat = changes.filter(({ onset }) => withinBeat(onset) === 0);
+  return changes.map((step) => {
+    const at = onBeat.indexOf(step);
+    const lasts = at < 0 ? 0 : stepEnd(onBeat, at, length) - step.onset;
+    return rhythmWord(step.onset, lasts, dance);
+  });
+}
 
 function shortestGap(steps: readonly Step[], length: Ticks): Ticks | null {
   const changes = weightSteps(steps);
@@ -118,7 +130,7 @@ function largestTurnInBeat(steps: readonly Step[]): number {
 
 function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance: Dance): RoleFacts {
   const steps = stepsOf(figure, role);
-  const { startFree, endFree, faults } = followFeet(steps);
+  const { startFree, endFree, endsOnBoth, closes, faults } = followFeet(steps);
   const holds = steps.flatMap(({ hold }) => hold ?? []);
   const gap = shortestGap(steps, figure.length);
   const changes = weightSteps(steps).length;
@@ -127,10 +139,13 @@ function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance
     role,
     steps: changes,
     weightless: steps.length - changes,
-    rhythm: rhythmOf(steps, figure.length, dance),
+    // In one's own time nothing is slow or quick.
+    rhythm:
+      figure.free || dance.freeTimed ? "" : rhythmWords(weightSteps(steps), figure.length, dance).join(" "),
     startFree,
     endFree,
-    closes: startFree !== null && startFree === endFree,
+    endsOnBoth,
+    closes,
     footFaults: faults,
     holdIn: steps[0]?.hold ?? null,
     holdOut: holds.at(-1) ?? null,

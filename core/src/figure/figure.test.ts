@@ -8,7 +8,7 @@ import {
   figureFacts,
   flowsInto,
   footFaultText,
-  rhythmWord,
+  rhythmWords,
   sidesInWords,
 } from "./index.ts";
 
@@ -69,6 +69,33 @@ describe("figureFacts", () => {
     expect(fault && footFaultText(fault)).toContain(words);
   });
 
+  it("gives a slow back as it was typed, also when an & was taken out of it, and nothing in own time", () => {
+    const typed = (text: string, slowBeats = 2, quickBeats = 1) => {
+      const dance = { ...IN_FOUR, slowBeats, quickBeats };
+      return figureFacts(parseFigure(text, dance).figure, dance).roles[0]?.rhythm;
+    };
+    expect(typed("solo\nS L side\n& R close\nS L side")).toBe("S & S");
+    expect(typed("solo\nQ L side\na R close\nQ L side\nS R side")).toBe("Q a Q S");
+    expect(typed("solo\nS L side\nS R close", 1, 0.5)).toBe("S S");
+    expect(typed("solo\nS L side\nQ R close\nfree")).toBe("");
+  });
+
+  it("says that a figure closes when it can be danced again, also from both feet", () => {
+    const closes = (text: string) => facts(text).roles[0]?.closes;
+    expect(closes("solo\n1 L side\n2 both place")).toBe(true);
+    expect(closes("solo\n1 both place\n2 L side")).toBe(true);
+    expect(closes("solo\n1 both place\n2 both place")).toBe(true);
+    expect(closes("solo\n1 L side\n2 R close\n3 L side")).toBe(false);
+    expect(closes("solo\n1 L tap\n2 L side\n3 R place")).toBe(true);
+  });
+
+  it("knows on which foot the weight is once the other moved after a landing on both", () => {
+    expect(facts("solo\n1 both place\n2 L kick\n3 R kick").roles[0]?.footFaults).toEqual([
+      { step: 2, problem: "moves-standing-foot", foot: "R" },
+    ]);
+    expect(facts("solo\n1 both place\n2 L swivel\n3 R kick").roles[0]?.footFaults).toEqual([]);
+  });
+
   it("lets either foot go after a landing on both", () => {
     expect(facts("solo\n1 both place\n2 L side").roles[0]?.footFaults).toEqual([]);
     expect(facts("solo\n1 both place\n2 R side").roles[0]?.footFaults).toEqual([]);
@@ -114,7 +141,8 @@ describe("what is said", () => {
   });
 
   it("names what lies off the beat by its part of it", () => {
-    expect([6, 12, 18].map((tick) => rhythmWord(tick, 6, IN_FOUR))).toEqual(["e", "&", "a"]);
+    const steps = [0, 6, 12, 18].map((onset) => ({ onset, foot: "L" as const, action: "place" as const }));
+    expect(rhythmWords(steps, 24, IN_FOUR)).toEqual(["Q", "e", "&", "a"]);
   });
 });
 

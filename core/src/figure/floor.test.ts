@@ -1,7 +1,15 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
-import { formatFigure, lookupBeside, parseFigure, stepsOf, writtenRoles } from "../notation/index.ts";
+import {
+  type Figure,
+  formatFigure,
+  lookupBeside,
+  parseFigure,
+  type Role,
+  stepsOf,
+  writtenRoles,
+} from "../notation/index.ts";
 import { centreOf, countedFrom, figureFacts, pathOf, pathOfRole, poseAt, STEP_SIZES } from "./index.ts";
 
 const figure = (text: string) => parseFigure(text).figure;
@@ -129,6 +137,29 @@ describe("counted from another beat", () => {
     expect(countedFrom(basic, 4)).toBe(basic);
   });
 
+  test("keeps the hold that is in force at every step", () => {
+    const inForceAt = (one: Figure, role: Role) => {
+      let now: string | undefined;
+      return new Map(
+        stepsOf(one, role).map(({ onset, hold }) => {
+          now = hold ?? now;
+          return [((onset % one.length) + one.length) % one.length, now];
+        }),
+      );
+    };
+    fc.assert(
+      fc.property(anyFigure, fc.integer({ min: 1, max: 40 }), (any, from) => {
+        const other = countedFrom(any, from);
+        const shift = ((from - 1) * 24) % any.length;
+        for (const role of writtenRoles(any)) {
+          const now = inForceAt(other, role);
+          for (const [at, hold] of inForceAt(any, role))
+            if (hold !== undefined) expect(now.get((at - shift + any.length) % any.length)).toBe(hold);
+        }
+      }),
+    );
+  });
+
   test("keeps the cycle: the same steps in the same distances, and back again", () => {
     fc.assert(
       fc.property(anyFigure, fc.integer({ min: 1, max: 40 }), (any, from) => {
@@ -136,7 +167,7 @@ describe("counted from another beat", () => {
         const cycle = (one: typeof any) =>
           writtenRoles(one).map((role) =>
             stepsOf(one, role)
-              .map(({ onset, ...step }) => ({
+              .map(({ onset, hold: _hold, ...step }) => ({
                 ...step,
                 at: ((onset % one.length) + one.length) % one.length,
               }))

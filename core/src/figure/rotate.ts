@@ -1,4 +1,4 @@
-import { type Figure, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Figure, inForce, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
 import { TICKS_PER_BEAT } from "../time/index.ts";
 
 /**
@@ -10,19 +10,24 @@ export function countedFrom(figure: Figure, from: number): Figure {
   const beats = figure.length / TICKS_PER_BEAT;
   const shift = (((from - 1) % beats) + beats) % beats;
   if (shift === 0) return figure;
-  const around = ({ onset, ...step }: Step): Step => {
-    const moved = onset - shift * TICKS_PER_BEAT;
-    return { ...step, onset: moved < -TICKS_PER_BEAT / 2 ? moved + figure.length : moved };
+  const cut = (shift - 0.5) * TICKS_PER_BEAT;
+  const later = ({ onset, ...step }: Step): Step => ({ ...step, onset: onset - shift * TICKS_PER_BEAT });
+  const around = (steps: readonly Step[]): Step[] => {
+    const kept = inForce(
+      steps.filter(({ onset }) => onset >= cut),
+      steps,
+      cut,
+    );
+    const before = steps.filter(({ onset }) => onset < cut);
+    return [
+      ...kept.map(later),
+      ...before.map(later).map((step) => ({ ...step, onset: step.onset + figure.length })),
+    ].sort((a, b) => a.onset - b.onset);
   };
   const parts = Object.fromEntries(
     writtenRoles(figure)
       .filter((role) => figure.parts[role] !== undefined)
-      .map((role) => [
-        role,
-        stepsOf(figure, role)
-          .map(around)
-          .sort((a, b) => a.onset - b.onset),
-      ]),
+      .map((role) => [role, around(stepsOf(figure, role))]),
   );
   const { length, followerMirrors, free } = figure;
   return { length, followerMirrors, parts, ...(free ? { free } : {}) };

@@ -50,11 +50,11 @@ export interface VariantRange<T> {
 
 /**
  * Among the footwork variants of one figure, which suits which tempo: of those that are comfortable at a
- * tempo, the one with the most steps, since it fills the music best.
- * @param variants each with its count of steps and its shortest gap in beats
+ * tempo, the one whose steps lie closest, since it fills the music best.
+ * @param variants each with its shortest gap in beats
  * @returns ranges that do not overlap, slowest first; a variant that never is the best choice has none
  */
-export function variantRanges<T extends { readonly steps: number; readonly shortestGap: number | null }>(
+export function variantRanges<T extends { readonly shortestGap: number | null }>(
   variants: readonly T[],
   { slowestBpm, fastestBpm }: Pick<Dance, "slowestBpm" | "fastestBpm">,
   tier: Tier,
@@ -65,7 +65,8 @@ export function variantRanges<T extends { readonly steps: number; readonly short
       : Math.min(fastestBpm, fastestTempo(beatsToTicks(shortestGap) as Ticks, COMFORTABLE_GAP_MS[tier]));
   const ranges: VariantRange<T>[] = [];
   let from = slowestBpm;
-  for (const variant of [...variants].sort((a, b) => b.steps - a.steps)) {
+  const gapOf = ({ shortestGap }: T): number => shortestGap ?? Number.POSITIVE_INFINITY;
+  for (const variant of [...variants].sort((a, b) => gapOf(a) - gapOf(b))) {
     const to = limit(variant);
     if (to >= from) ranges.push({ variant, from, to });
     from = Math.max(from, to + 1);

@@ -39,6 +39,15 @@ describe("footwork variants", () => {
     ]);
   });
 
+  it("goes by the gap between the steps, not by how many there are", () => {
+    const long = { name: "long", shortestGap: 1 };
+    const short = { name: "short", shortestGap: 0.5 };
+    expect(variantRanges([long, short], dance, 2).map(({ variant }) => variant.name)).toEqual([
+      "short",
+      "long",
+    ]);
+  });
+
   test("never overlap and stay within the dance", () => {
     const variant = fc.record({
       steps: fc.integer({ min: 1, max: 20 }),

@@ -20,6 +20,8 @@ const LONGEST = 12;
 interface Reached {
   readonly at: number;
   readonly mask: number;
+  /** The hold in which the couple is then; `null` where nobody said one yet. */
+  readonly hold: string | null;
   readonly from: Reached | null;
   readonly length: number;
 }
@@ -57,22 +59,58 @@ function graphOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): 
   };
 }
 
-/** From one figure on, the shortest way to every set of wanted figures, breadth first. */
-function ways(start: number, { nodes, wantOf, next }: Graph): Reached[] {
-  const seen = new Uint8Array(nodes.length << MOST_WANTED);
-  const queue: Reached[] = [{ at: start, mask: 1 << (wantOf[start] as number), from: null, length: 1 }];
+const holdIn = ({ steps }: ChainFigure): string | null => stancesOf(steps).first[0]?.hold ?? null;
+const holdOut = ({ steps }: ChainFigure): string | null => stancesOf(steps).last[0]?.hold ?? null;
+
+/** What can follow here. A figure that says no hold leaves the couple in the one before. */
+const after = ({ at, hold }: Reached, { nodes, next }: Graph): number[] =>
+  (next[at] as readonly number[]).filter((other) => {
+    const wanted = holdIn(nodes[other] as ChainFigure);
+    return wanted === null || hold === null || wanted === hold;
+  });
+
+/** From one figure on, the shortest way to every set of wanted figures in every hold, breadth first. */
+function ways(start: number, graph: Graph): Reached[] {
+  const { nodes, wantOf } = graph;
+  const seen = new Set<string>();
+  const first = {
+    at: start,
+    mask: 1 << (wantOf[start] as number),
+    hold: holdOut(nodes[start] as ChainFigure),
+  };
+  const queue: Reached[] = [{ ...first, from: null, length: 1 }];
   for (const here of queue) {
     if (here.length >= LONGEST) continue;
-    for (const at of next[here.at] as readonly number[]) {
+    for (const at of after(here, graph)) {
       const want = wantOf[at] as number;
       const mask = want < 0 ? here.mask : here.mask | (1 << want);
-      const place = (at << MOST_WANTED) | mask;
-      if (seen[place] === 1) continue;
-      seen[place] = 1;
-      queue.push({ at, mask, from: here, length: here.length + 1 });
+      const hold = holdOut(nodes[at] as ChainFigure) ?? here.hold;
+      const place = `${at} ${mask} ${hold ?? ""}`;
+      if (seen.has(place)) continue;
+      seen.add(place);
+      queue.push({ at, mask, hold, from: here, length: here.length + 1 });
     }
   }
   return queue;
+}
+
+const orderOf = (way: Reached | null): number[] => {
+  const order: number[] = [];
+  for (let at = way; at !== null; at = at.from) order.unshift(at.at);
+  return order;
+};
+
+/** Whether all can be danced a second time, in the hold in which the first time ends. */
+function goesRound(way: Reached, start: number, graph: Graph): boolean {
+  if (!after(way, graph).includes(start)) return false;
+  let { hold } = way;
+  for (const at of orderOf(way)) {
+    const figure = graph.nodes[at] as ChainFigure;
+    const wanted = holdIn(figure);
+    if (wanted !== null && hold !== null && wanted !== hold) return false;
+    hold = holdOut(figure) ?? hold;
+  }
+  return true;
 }
 
 const sizeOf = (mask: number): number => {
@@ -89,19 +127,17 @@ const sizeOf = (mask: number): number => {
  */
 export function chainOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): Chain {
   const graph = graphOf(figures, wanted);
-  const { nodes, wantOf, next } = graph;
+  const { nodes, wantOf } = graph;
   let best: Reached | null = null;
   let most = 0;
   let loops = false;
   for (const start of nodes.keys()) {
     if ((wantOf[start] as number) < 0) continue;
     for (const way of ways(start, graph)) {
-      const round = (next[way.at] as readonly number[]).includes(start);
+      const round = goesRound(way, start, graph);
       const worth = sizeOf(way.mask) * 1000 + (round ? 100 : 0) - way.length;
       if (best === null || worth > most) [best, most, loops] = [way, worth, round];
     }
   }
-  const order: number[] = [];
-  for (let at = best; at !== null; at = at.from) order.unshift(at.at);
-  return { figureIds: order.flatMap((index) => nodes[index]?.id ?? []), loops };
+  return { figureIds: orderOf(best).flatMap((index) => nodes[index]?.id ?? []), loops };
 }

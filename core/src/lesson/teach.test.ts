@@ -180,6 +180,18 @@ describe("chainOf", () => {
     expect(figureIds).toHaveLength(4);
   });
 
+  it("knows the hold in which a figure that says none leaves the couple", () => {
+    const silent = { id: "silent", steps: steps("leader\n1 L side\n2 R close\nfollower mirror") };
+    const wanted = new Set(["close", "silent", "open"]);
+    const { figureIds, loops } = chainOf(
+      [library[0], library[1], silent].flatMap((one) => one ?? []),
+      wanted,
+    );
+    expect(figureIds.join()).not.toContain("close,silent,open");
+    expect(figureIds).toHaveLength(3);
+    expect(loops).toBe(false);
+  });
+
   it("leaves out what nothing leads to", () => {
     const stray = figure("stray", "shadow", "shadow");
     expect(chainOf([...library, stray], new Set(["open", "stray"])).figureIds).toEqual(["open"]);

@@ -10,6 +10,7 @@ const TURN =
 const LIBRARY = [
   { name: "Basic", notation: BASIC },
   { name: "Turn", notation: TURN },
+  { name: "Alone", notation: "solo\n1 L forward\n2 R forward\nfree\n" },
 ];
 const read = (text: string, own = "New one") => parseFigure(text, RHYTHM, lookupBeside(LIBRARY, RHYTHM, own));
 const onsets = (text: string, role: "leader" | "follower" = "leader") =>
@@ -104,10 +105,46 @@ describe("a composed figure", () => {
     ['use "Turn" twice', "end of the line"],
     ["leader\n1 omit", "uses another"],
     [Array(171).fill('use "Turn"').join("\n"), "at most 512 beats"],
+    ['use "Turn"\nbeats 2', "at least 3 beats"],
+    ['use "Turn"; use "Alone"', "all solo, or all for leader and follower"],
+    ['use "Alone" leader', "all solo, or all for leader and follower"],
+    ['use "Turn"\nleader\n1 omit\n2 omit\n3 omit', "at least one step in each role"],
+    ['use "Turn"\nleader\n9 omit', "a step to leave out"],
+    ['use "Turn"\nleader\n2& omit', "a step to leave out"],
   ])("%.40s is a fault with its place", (text, expected) => {
     const { faults } = read(text);
     expect(faults.at(-1)?.expected).toContain(expected);
     expect(faults.at(-1)?.line).toBeGreaterThan(0);
+  });
+
+  it("is danced in one's own time when one that it uses is, and says so only where it was written", () => {
+    const { figure } = read('use "Alone"');
+    expect(figure.free).toBe(true);
+    expect(formatFigure(figure)).toBe('use "Alone"\n');
+    expect(formatFigure(read('use "Alone"\nfree').figure)).toBe('use "Alone"\nfree\n');
+  });
+
+  test("begins a stretch in the hold that is in force there", () => {
+    const stretch = fc.tuple(anyFigure, fc.nat(), fc.nat()).map(([figure, a, b]) => {
+      const beats = figure.length / 24;
+      const [from, to] = [a % beats, b % beats].sort((one, other) => one - other);
+      return { figure, from: (from ?? 0) + 1, to: (to ?? 0) + 1 };
+    });
+    fc.assert(
+      fc.property(stretch, ({ figure, from, to }) => {
+        const lookup = lookupBeside([{ name: "a", notation: formatFigure(figure) }], RHYTHM, "");
+        const cut = parseFigure(`use "a" counts ${from}-${to}`, RHYTHM, lookup).figure;
+        for (const role of ["leader", "follower", "solo"] as const) {
+          const before = stepsOf(figure, role).filter(({ onset }) => onset < (from - 1) * 24);
+          const [first] = stepsOf(cut, role);
+          if (first && from > 1) {
+            const whole = stepsOf(figure, role).find(({ onset }) => onset === first.onset + (from - 1) * 24);
+            const hold = whole?.hold ?? before.findLast((step) => step.hold !== undefined)?.hold;
+            expect(first.hold).toBe(hold);
+          }
+        }
+      }),
+    );
   });
 
   it("refuses figures that come back to themselves, whichever is read first", () => {

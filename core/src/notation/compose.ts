@@ -1,16 +1,20 @@
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { stepsOf } from "./mirror.ts";
+import { inForce, stepsOf } from "./mirror.ts";
 import type { Composition, Figure, Step, Use } from "./types.ts";
 import { MAX_BEATS, ROLES, type Role } from "./words.ts";
 
 /** Finds a figure of the library by its name; `null` when there is none that can be used. */
 export type Lookup = (name: string) => Figure | null;
 
-export type UseProblem = "unknown" | "counts-outside" | "pick-up-collides" | "too-long";
+export type UseProblem = "unknown" | "counts-outside" | "pick-up-collides" | "too-long" | "solo-and-couple";
 
 export interface Composed {
   readonly length: Ticks;
   readonly parts: Figure["parts"];
+  /** One of the figures used is danced in one's own time, so all of this is. */
+  readonly free: boolean;
+  /** Counts to leave out at which nobody steps. */
+  readonly idle: readonly { readonly role: Role; readonly onset: Ticks }[];
   /** What is wrong with a use, by its place in the list. */
   readonly problems: readonly { readonly use: number; readonly problem: UseProblem }[];
 }
@@ -22,9 +26,12 @@ type Problem = Composed["problems"][number];
 function stretchOf(figure: Figure, role: Role, { counts }: Use, offset: Ticks): Step[] {
   const [from, to] = counts ?? [1, figure.length / TICKS_PER_BEAT];
   const start = (from - 1) * TICKS_PER_BEAT;
-  return stepsOf(figure, role)
-    .filter(({ onset }) => (onset >= start || (from === 1 && onset < 0)) && onset < to * TICKS_PER_BEAT)
-    .map((step) => ({ ...step, onset: step.onset - start + offset }));
+  const all = stepsOf(figure, role);
+  const kept = all.filter(
+    ({ onset }) => (onset >= start || (from === 1 && onset < 0)) && onset < to * TICKS_PER_BEAT,
+  );
+  const begins = from === 1 ? Number.NEGATIVE_INFINITY : start;
+  return inForce(kept, all, begins).map((step) => ({ ...step, onset: step.onset - start + offset }));
 }
 
 /** Adds one use to what is there, and says how far each role has come. */
@@ -39,6 +46,8 @@ function addUse(
   const [from, to] = use.counts ?? [1, beats];
   if (to > beats) return "counts-outside";
   const solo = figure.parts.solo !== undefined;
+  const others = [...parts.keys()].some((role) => (role === "solo") !== solo);
+  if (others || (solo && (use.role || mirrored))) return "solo-and-couple";
   const roles: Role[] = use.role
     ? [use.role]
     : solo
@@ -79,16 +88,22 @@ export function compose(composition: Composition, lookup: Lookup, mirrored: bool
     const problem = figure ? addUse(parts, ends, figure, use, mirrored) : "unknown";
     if (problem) problems.push({ use: index, problem });
   });
+  const idle: Composed["idle"][number][] = [];
   for (const role of ROLES) {
     const { [role]: changes = [] } = composition.changes;
     const { [role]: omitted = [] } = composition.omitted;
+    const there = new Set(parts.get(role)?.map(({ onset }) => onset));
+    for (const onset of omitted) if (!there.has(onset)) idle.push({ role, onset });
     if (changes.length + omitted.length > 0) parts.set(role, change(parts.get(role) ?? [], changes, omitted));
   }
+  const free = composition.uses.some(({ name }) => lookup(name)?.free === true);
   const last = Math.max(0, ...[...parts.values()].map((steps) => steps.at(-1)?.onset ?? 0));
   const natural = Math.max(...ends.values(), Math.floor(last / TICKS_PER_BEAT + 1) * TICKS_PER_BEAT);
   return {
     length: composition.length ?? natural,
     parts: Object.fromEntries(parts),
+    free,
+    idle,
     problems,
   };
 }

@@ -20,9 +20,9 @@ function formatCount(onset: Ticks, before: Ticks | undefined): string {
   return bare ? part : `${beatNumber(onset)}${part}`;
 }
 
-/** Eighths of a turn are written as fractions of a turn, anything else in degrees. */
+/** Eighths of a turn are written as fractions of a turn; anything else, and more than four whole ones, in degrees. */
 function formatTurn({ sense, degrees }: Turn): string {
-  if (degrees % 45 !== 0) return `turn ${sense} ${degrees}`;
+  if (degrees % 45 !== 0 || (degrees % 360 === 0 && degrees > 4 * 360)) return `turn ${sense} ${degrees}`;
   const whole = Math.floor(degrees / 360);
   const rest = degrees % 360;
   const divisor = gcd(rest, 360);
@@ -80,7 +80,7 @@ export function formatFigure(figure: Figure): string {
     if (steps || omitted.length > 0) lines.push(role, ...formatLines(steps ?? [], omitted));
     if (role === "follower" && figure.followerMirrors) lines.push("follower mirror");
   }
-  if (figure.free) lines.push("free");
+  if (composition ? composition.free : figure.free) lines.push("free");
   const length = composition ? composition.length : figure.length;
   if (length !== undefined) lines.push(`beats ${length / TICKS_PER_BEAT}`);
   return `${lines.join("\n")}\n`;

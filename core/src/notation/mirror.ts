@@ -65,3 +65,16 @@ export function stepsOf(figure: Figure, role: Role): readonly Step[] {
   mirrored.set(leader, steps);
   return steps;
 }
+
+/**
+ * Steps that begin at a moment of a longer row of them, in the hold that is in force there: it was said before, and what
+ * is left out must not take it along.
+ * @param all the whole row, in its order
+ * @param from the first moment that is kept, in ticks
+ */
+export function inForce(kept: readonly Step[], all: readonly Step[], from: number): Step[] {
+  const hold = all.findLast((step) => step.onset < from && step.hold !== undefined)?.hold;
+  return kept.map((step, at) =>
+    at === 0 && hold !== undefined && step.hold === undefined ? { ...step, hold } : step,
+  );
+}

@@ -168,3 +168,32 @@ describe("the natural opposite", () => {
     expect(writtenRoles(figure)).toEqual(["leader", "follower"]);
   });
 });
+
+describe("what says nothing, or what nobody can do, is a fault and not taken", () => {
+  it.each([
+    ["1 kick", "a foot (L or R) before kick"],
+    ["1 side", "a foot (L, R or both) before side"],
+    ["1 both kick", "L or R before kick"],
+    ["1 both tap side", "L or R before tap"],
+    ['1 L side hold ""', "the name of the hold in double quotes"],
+    ['1 L side cue "  "', "the cue in double quotes"],
+    ["1 L side turn R 8", "1/8"],
+    ["1 L side turn R 5", "up to 4 whole turns"],
+  ])("%s", (line, expected) => {
+    const { faults } = parseFigure(`solo\n${line}\n`);
+    expect(faults).toHaveLength(1);
+    expect(faults[0]?.expected).toContain(expected);
+  });
+
+  it.each(["1 hold", "1 swivel", "1 both swivel", "1 both heel", "1 both place", "1 L side turn R 4"])(
+    "but %s can be done",
+    (line) => expect(parseFigure(`solo\n${line}\n`).faults).toEqual([]),
+  );
+
+  it("writes many whole turns so that they read back", () => {
+    const { figure } = parseFigure("solo\n1 L side turn R 2160\n2 R close turn L 720");
+    expect(formatFigure(figure)).toContain("turn R 2160");
+    expect(formatFigure(figure)).toContain("turn L 2\n");
+    expect(parseFigure(formatFigure(figure)).figure).toEqual(figure);
+  });
+});

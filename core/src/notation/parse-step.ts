@@ -4,14 +4,15 @@ import { suggest } from "./suggest.ts";
 import type { Fault, Foot, Step, Turn } from "./types.ts";
 import {
   type Action,
+  canBeBoth,
   DIRECTIONS,
   FREE_ACTIONS,
   isAction,
   isDirection,
   isModifier,
-  isWeightAction,
   MAX_BEATS,
   MODIFIERS,
+  needsNoFoot,
   SHORT_FORMS,
   takesDirection,
   WEIGHT_ACTIONS,
@@ -22,6 +23,8 @@ export type Report = (at: Token, expected: string, words?: readonly string[]) =>
 
 const MAX_TURN = 8 * 360;
 const MIN_DEGREES = 9;
+/** More whole turns in one step nobody dances, so a bare 8 is rather meant for an eighth. */
+const MOST_WHOLE = 4;
 const ACTIONS: readonly string[] = [...WEIGHT_ACTIONS, ...FREE_ACTIONS];
 const COUNT = /^(\d{1,3})?([e&a])?$/;
 const RHYTHM = /^[sq]$/;
@@ -112,7 +115,7 @@ function fractionOf(word: string): number | null {
 const accept = (degrees: number, used: number) =>
   Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
 
-/** Reads `½`, `1/2`, `1 1/2`, `2` (whole turns up to 8) or degrees from 9 on. Returns degrees and tokens used. */
+/** Reads `½`, `1/2`, `1 1/2`, `2` (whole turns up to 4) or degrees from 9 on. Returns degrees and tokens used. */
 function readTurnSize(tokens: readonly Token[], from: number): { degrees: number; used: number } | null {
   const first = tokens[from];
   if (first?.kind !== "word") return null;
@@ -125,7 +128,7 @@ function readTurnSize(tokens: readonly Token[], from: number): { degrees: number
   const next = tokens[from + 1];
   const rest = next?.kind === "word" ? fractionOf(next.value) : null;
   if (rest !== null && whole <= 8) return accept(whole * 360 + rest, 2);
-  return accept(whole <= 8 ? whole * 360 : whole, 1);
+  return accept(whole <= MOST_WHOLE ? whole * 360 : whole, 1);
 }
 
 type Draft = { -readonly [K in keyof Step]: Step[K] };
@@ -146,9 +149,10 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   if (!size) {
     report(
       cursor.tokens[cursor.at + 1] ?? behind(cursor.tokens[cursor.at] as Token),
-      "the size of the turn: 1/4, 1/2, 1 1/2 or degrees from 9 to 2880",
+      "the size of the turn: 1/8, 1/4, 1 1/2, up to 4 whole turns, or degrees from 9 to 2880",
     );
-    cursor.at += 1;
+    const tried = cursor.tokens[cursor.at + 1];
+    cursor.at += tried?.kind === "word" && /^\d/.test(tried.value) ? 2 : 1;
     return null;
   }
   cursor.at += 1 + size.used;
@@ -157,9 +161,9 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
 
 function readText(cursor: Cursor, what: string, report: Report): string | null {
   const token = cursor.tokens[cursor.at];
-  if (token?.kind !== "text" || token.open) {
+  if (token?.kind !== "text" || token.open || token.value.trim() === "") {
     report(token ?? behind(cursor.tokens[cursor.at - 1] as Token), `${what} in double quotes`);
-    if (token?.open) cursor.at += 1;
+    if (token?.kind === "text") cursor.at += 1;
     return null;
   }
   cursor.at += 1;
@@ -220,8 +224,13 @@ export function readStep(tokens: readonly Token[], onset: Ticks, report: Report)
   if (foot) cursor.at = 2;
   const action = readAction(cursor, report);
   if (!action) return null;
-  if (!foot && isWeightAction(action)) {
-    report(tokens[cursor.at - 1] as Token, `a foot (L, R or both) before ${action}`);
+  if (!foot && !needsNoFoot(action)) {
+    const feet = canBeBoth(action) ? "L, R or both" : "L or R";
+    report(tokens[cursor.at - 1] as Token, `a foot (${feet}) before ${action}`);
+    return null;
+  }
+  if (foot === "both" && !canBeBoth(action)) {
+    report(tokens[1] as Token, `L or R before ${action}`);
     return null;
   }
   const draft: Draft = { onset, foot, action };

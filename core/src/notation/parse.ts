@@ -29,7 +29,7 @@ interface RoleDraft {
   readonly header: Token;
   readonly steps: Step[];
   readonly lines: number[];
-  readonly omitted: Ticks[];
+  readonly omitted: { readonly onset: Ticks; readonly at: Token }[];
   readonly mirror: boolean;
   /** Whether a step stands in the text, even one that cannot be read. */
   tried: boolean;
@@ -48,6 +48,8 @@ interface Draft {
   readonly uses: PlacedUse[];
   current: Role | null;
   beats: number | null;
+  /** Where the length stands. */
+  beatsAt: Token | null;
   free: boolean;
 }
 
@@ -83,7 +85,7 @@ function readBeats(draft: Draft, [word, value, ...rest]: Statement, report: Repo
   if (!value || beats < 1 || beats > MAX_BEATS)
     report(value ?? word, `a whole number of beats from 1 to ${MAX_BEATS}`);
   else if (draft.beats !== null) report(word, "beats only once in a figure");
-  else draft.beats = beats;
+  else [draft.beats, draft.beatsAt] = [beats, value];
   if (rest[0]) report(rest[0], "the end of the line");
 }
 
@@ -130,7 +132,7 @@ function addStep(draft: Draft, statement: Statement, context: Context): void {
   if (next?.kind === "word" && fullWord(next) === "omit") {
     if (draft.uses.length === 0) report(next, "omit only in a figure that uses another");
     if (rest[0]) report(rest[0], "the end of the line");
-    role.omitted.push(onset);
+    role.omitted.push({ onset, at: count });
     return;
   }
   const step = readStep(statement, onset, report);
@@ -170,6 +172,7 @@ const USE_PROBLEMS: Readonly<Record<UseProblem, string>> = {
   unknown: "a figure of this dance that is there, has steps without faults and does not use this one",
   "counts-outside": "counts that this figure has",
   "too-long": `a figure of at most ${MAX_BEATS} beats in all`,
+  "solo-and-couple": "a figure for the same roles as the others: all solo, or all for leader and follower",
   "pick-up-collides": "a stretch that begins after the steps before it; leave the pick-up out with counts",
 };
 
@@ -189,9 +192,26 @@ function compositionOf(draft: Draft): Composition {
   return {
     uses: draft.uses.map(({ use }) => use),
     changes: some(written.map(([role, { steps }]) => [role, steps] as const)),
-    omitted: some(written.map(([role, { omitted }]) => [role, omitted] as const)),
+    omitted: some(written.map(([role, { omitted }]) => [role, omitted.map(({ onset }) => onset)] as const)),
     ...(draft.beats === null ? {} : { length: draft.beats * TICKS_PER_BEAT }),
+    ...(draft.free ? { free: true as const } : {}),
   };
+}
+
+/** Faults of what the stretches come to together: nobody left to step, or too short for its steps. */
+function checkComposed({ roles, uses, beatsAt }: Draft, { parts, length }: Figure, report: Report): void {
+  const [first] = uses;
+  for (const role of ROLES) {
+    const steps = parts[role];
+    if (!steps) continue;
+    const from = steps[0]?.onset ?? 0;
+    const needs = Math.max(0, ...steps.map(({ onset }) => Math.max(onset, onset - from) + 1));
+    if (steps.length === 0)
+      report(roles.get(role)?.header ?? first?.at ?? here, "at least one step in each role");
+    else if (needs > length && beatsAt)
+      report(beatsAt, `at least ${Math.ceil(needs / TICKS_PER_BEAT)} beats, as long as what is used here`);
+  }
+  if (Object.keys(parts).length === 0 && first) report(first.at, "a stretch in which somebody steps");
 }
 
 function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
@@ -203,12 +223,25 @@ function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
     return { length: lengthOf(draft), parts, followerMirrors: mirrors && draft.roles.has("leader"), ...free };
   }
   const composition = compositionOf(draft);
-  const { length, parts, problems } = compose(composition, lookup, mirrors);
+  const { length, parts, problems, idle, free: usesFree } = compose(composition, lookup, mirrors);
   for (const { use, problem } of problems) {
     const placed = draft.uses[use];
     if (placed) report(placed.at, USE_PROBLEMS[problem]);
   }
-  return { length, parts, followerMirrors: mirrors && parts.leader !== undefined, ...free, composition };
+  for (const { role, onset } of idle) {
+    const at = draft.roles.get(role)?.omitted.find((one) => one.onset === onset)?.at;
+    if (at) report(at, "a count at which there is a step to leave out");
+  }
+  const figure: Figure = {
+    length,
+    parts,
+    followerMirrors: mirrors && parts.leader !== undefined,
+    ...(usesFree ? { free: true as const } : free),
+    composition,
+  };
+  // What is wrong with a stretch is said where it stands; only a sound whole is looked at further.
+  if (problems.length === 0) checkComposed(draft, figure, report);
+  return figure;
 }
 
 /**
@@ -224,7 +257,7 @@ export function parseFigure(
 ): Parsed {
   const faults: Fault[] = [];
   const report: Report = (at, expected, words) => void faults.push(makeFault(at, expected, words));
-  const draft: Draft = { roles: new Map(), uses: [], current: null, beats: null, free: false };
+  const draft: Draft = { roles: new Map(), uses: [], current: null, beats: null, beatsAt: null, free: false };
   for (const statement of scan(text)) {
     const [first] = statement;
     const word = first.kind === "word" ? fullWord(first) : "";

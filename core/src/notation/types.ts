@@ -43,6 +43,8 @@ export interface Composition {
   readonly omitted: Readonly<Partial<Record<Role, readonly Ticks[]>>>;
   /** Its length when one is written; otherwise it follows from the stretches. */
   readonly length?: Ticks;
+  /** It says itself that it is danced in one's own time, whatever its stretches are. */
+  readonly free?: true;
 }
 
 /**

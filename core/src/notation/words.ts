@@ -30,6 +30,11 @@ export const FREE_ACTIONS = [
   "hold",
 ] as const;
 
+/** Actions without weight that the whole body can do; all others are done with a foot. */
+const BODY_ACTIONS = ["swivel", "hold"] as const;
+/** Actions without weight that both feet can do together. */
+const BOTH_ACTIONS = [...BODY_ACTIONS, "heel"] as const;
+
 /** Where an action without weight (or a lock or replace) goes. */
 export const DIRECTIONS = [
   "forward",
@@ -100,6 +105,10 @@ const among = <T extends string>(list: readonly T[]) => {
 
 export const isWeightAction = among(WEIGHT_ACTIONS);
 export const isAction = among<Action>([...WEIGHT_ACTIONS, ...FREE_ACTIONS]);
+/** Whether an action needs no foot. */
+export const needsNoFoot: (action: string) => boolean = among(BODY_ACTIONS);
+/** Whether both feet can do an action at once: a step lands on both, but nobody kicks with both. */
+export const canBeBoth = (action: Action): boolean => isWeightAction(action) || among(BOTH_ACTIONS)(action);
 export const isDirection = among(DIRECTIONS);
 export const isModifier = among(MODIFIERS);
 export const isRole = among(ROLES);

@@ -20,11 +20,12 @@ const turnText = ({ netTurn, largestTurnInBeat }: RoleFacts): string => {
 
 const FOOT = { L: "left", R: "right" } as const;
 
-const feetText = ({ startFree, endFree, closes }: RoleFacts): string => {
-  if (!startFree || !endFree) return "no foot named";
-  return closes
-    ? `starts and ends ready for the ${FOOT[startFree]} foot`
-    : `starts ready for the ${FOOT[startFree]} foot, ends ready for the ${FOOT[endFree]}`;
+const feetText = ({ startFree, endFree, endsOnBoth, closes }: RoleFacts): string => {
+  if (!endFree && !endsOnBoth) return "no foot named";
+  if (startFree && startFree === endFree && closes)
+    return `starts and ends ready for the ${FOOT[startFree]} foot`;
+  const start = startFree ? `starts ready for the ${FOOT[startFree]} foot` : "starts on both feet";
+  return `${start}, ends ${endFree ? `ready for the ${FOOT[endFree]}` : "on both feet"}`;
 };
 
 const phraseText = ({ phrase, timed }: FigureFacts, { phraseBeats }: Dance): string => {
@@ -51,7 +52,7 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
       "Length",
       `${counted(beats, "beat")}; ${byRole(facts, ({ steps, weightless }) => counted(steps, "step") + (weightless ? ` and ${counted(weightless, "touch", "touches")}` : ""))}`,
     ],
-    ["Rhythm", byRole(facts, ({ rhythm }) => rhythm)],
+    ["Rhythm", facts.timed ? byRole(facts, ({ rhythm }) => rhythm) : "in one’s own time"],
     ["Feet", byRole(facts, feetText)],
     ["Turn", byRole(facts, turnText)],
     ["Faces", byRole(facts, facingText)],

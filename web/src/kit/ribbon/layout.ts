@@ -1,4 +1,4 @@
-import { rhythmWord, stepEnd } from "@map-step/core/figure";
+import { rhythmWords, stepEnd } from "@map-step/core/figure";
 import {
   type Figure,
   isWeightAction,
@@ -96,7 +96,7 @@ function rowsOf(start: Ticks, end: Ticks, width: number, phraseBeats: number, me
 function rhythmOf(steps: readonly Step[], step: Step, length: Ticks, timing: RibbonTiming): string {
   if (!isWeightAction(step.action)) return "";
   const changes = steps.filter(({ action }) => isWeightAction(action));
-  return rhythmWord(step.onset, stepEnd(changes, changes.indexOf(step), length) - step.onset, timing);
+  return rhythmWords(changes, length, timing)[changes.indexOf(step)] ?? "";
 }
 
 function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { name: string })[] {
