@@ -15,10 +15,15 @@ export const danceContent = z.object({
 });
 
 const ordered = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>
-  schema.refine(({ slowestBpm, fastestBpm }) => slowestBpm <= fastestBpm, {
-    path: ["fastestBpm"],
-    message: "Not slower than the slowest tempo",
-  });
+  schema
+    .refine(({ slowestBpm, fastestBpm }) => slowestBpm <= fastestBpm, {
+      path: ["fastestBpm"],
+      message: "Not slower than the slowest tempo",
+    })
+    .refine(({ slowBeats, quickBeats }) => quickBeats < slowBeats, {
+      path: ["quickBeats"],
+      message: "Fewer beats than a slow",
+    });
 
 export const dance = stored.extend(danceContent.shape);
 export const newDance = ordered(danceContent);

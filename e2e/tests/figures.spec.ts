@@ -191,6 +191,22 @@ test("a figure is danced: played, stepped through, looped, seen from behind, hea
   await expect(accents.getByRole("button", { name: "3" })).toHaveAttribute("aria-pressed", "true");
 });
 
+test("steps without a free foot are said before saving, and can be saved knowingly", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Two on one foot");
+  await page.getByRole("textbox", { name: "Steps" }).fill("leader\n1 L side\n2 L close\nfollower mirror");
+  const save = page.getByRole("button", { name: "Save the figure" }).first();
+  await save.click();
+  const asked = page.getByRole("dialog", { name: "Some steps have no free foot" });
+  await expect(asked).toContainText("leader, step 2: The left foot already carries the weight");
+  await asked.getByRole("button", { name: "Back to the steps" }).click();
+  await expect(asked).toBeHidden();
+  await save.click();
+  await asked.getByRole("button", { name: "Save it so" }).click();
+  await expect(page.getByRole("heading", { name: "Two on one foot" })).toBeVisible();
+});
+
 test("what resembles what is told for the whole library", async ({ page }) => {
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/figures/alike`);

@@ -108,6 +108,10 @@ describe("plans", () => {
     const stranger = await change([choose("00000000-0000-4000-8000-000000000000", 1)]);
     expect(stranger.problem.errors?.[0]?.path).toBe("chosen.0.figureId");
     expect((await change([choose(home.id, 1), choose(home.id, 2)])).status).toBe(422);
+    const strange = await change([{ ...choose(home.id, 1), approachId: "nonsense" }]);
+    expect(strange.problem.errors).toEqual([
+      { path: "chosen.0.approachId", message: "This approach is not there any more" },
+    ]);
     const beyond = await change([], { special: [{ week: 7, kind: "check", minutes: 10 }] });
     expect(beyond.problem.errors?.[0]?.path).toBe("special");
     expect((await planOf(planId)).version).toBe(version);

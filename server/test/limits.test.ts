@@ -29,7 +29,7 @@ beforeAll(async () => {
     meter: 12,
     phraseBeats: 64,
     slowBeats: 8,
-    quickBeats: 8,
+    quickBeats: 7,
     slowestBpm: 20,
     fastestBpm: 300,
     freeTimed: false,

@@ -1,11 +1,31 @@
 import { type Figure, type Role, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
-import { spokenCount, spokenFraction } from "../time/index.ts";
+import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 
-/** What is said while the figure is danced, such as `1 2 & 3`: the counts of the role that moves most often. */
+/** Longer figures than this are called in eights. Beats. */
+const LONGEST_CALL = 12;
+const EIGHT = 8 * TICKS_PER_BEAT;
+
+/**
+ * A count as it is called in a long figure: from 1 to 8 again and again, the 1 of each further eight said by its number,
+ * such as `7 8 2 2 3` for 7 to 11.
+ */
+function inEights(onset: Ticks): string {
+  const eight = Math.floor(onset / EIGHT);
+  return onset % EIGHT === 0 && eight > 0
+    ? String(eight + 1)
+    : spokenCount(onset < 0 ? onset : onset - eight * EIGHT);
+}
+
+/**
+ * What is said while the figure is danced: the counts of the role that moves most often. Long figures are called in
+ * eights.
+ * @example countCall(parseFigure("solo\n1 L side\n2 R close\n& L side").figure) // "1 2 &"
+ */
 export function countCall(figure: Figure): string {
   const roles = writtenRoles(figure).map((role) => stepsOf(figure, role));
   const busiest = roles.sort((a, b) => b.length - a.length)[0] ?? [];
-  return busiest.map(({ onset }) => spokenCount(onset)).join(" ");
+  const isLong = !figure.free && figure.length > LONGEST_CALL * TICKS_PER_BEAT && figure.length % EIGHT === 0;
+  return busiest.map(({ onset }) => (isLong ? inEights(onset) : spokenCount(onset))).join(" ");
 }
 
 const FOOT = { L: "left", R: "right", both: "both feet" } as const;

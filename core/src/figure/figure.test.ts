@@ -133,6 +133,19 @@ describe("figureFacts", () => {
 });
 
 describe("what is said", () => {
+  it("is called in eights where it is long, the first of each by its number", () => {
+    const long = (beats: number) =>
+      countCall(
+        parseFigure(
+          `solo\n${Array.from({ length: beats }, (_, at) => `${at + 1} ${at % 2 ? "R" : "L"} side`).join("\n")}`,
+        ).figure,
+      );
+    expect(long(16)).toBe("1 2 3 4 5 6 7 8 2 2 3 4 5 6 7 8");
+    expect(long(32)).toContain("8 3 2 3 4 5 6 7 8 4 2 3");
+    expect(long(12)).toBe("1 2 3 4 5 6 7 8 9 10 11 12");
+    expect(countCall(parseFigure("solo\n& L back\n1 R side\n9& L side\n16 R side").figure)).toBe("& 1 & 8");
+  });
+
   it("calls the counts of the role that moves most", () => {
     const { figure } = parseFigure(
       "leader\n1 L side\n3 R close\nfollower\n1 R side\n2 L close\n2& R side\nbeats 4",

@@ -6,6 +6,8 @@ interface Props {
   readonly title: string;
   /** What the action is called, as its button says it. */
   readonly action: string;
+  /** How the way back is called. */
+  readonly otherwise?: string;
   readonly busy?: boolean;
   readonly onConfirm: () => void;
   readonly onClose: () => void;
@@ -14,7 +16,15 @@ interface Props {
 }
 
 /** Asks before something that takes more along than one sees. */
-export const Confirm = ({ title, action, busy = false, onConfirm, onClose, children }: Props) => (
+export const Confirm = ({
+  title,
+  action,
+  otherwise = "Leave it as it is",
+  busy = false,
+  onConfirm,
+  onClose,
+  children,
+}: Props) => (
   <Modal
     open
     title={title}
@@ -23,7 +33,7 @@ export const Confirm = ({ title, action, busy = false, onConfirm, onClose, child
     foot={
       <>
         <Button variant="outline" onClick={onClose}>
-          Leave it as it is
+          {otherwise}
         </Button>
         <Button colorPalette="red" loading={busy} onClick={onConfirm}>
           {action}

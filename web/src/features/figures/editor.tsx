@@ -1,10 +1,12 @@
-import { Button, Flex, Stack } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
-import { lookupBeside } from "@map-step/core/notation";
-import { useMemo } from "react";
+import { figureFacts } from "@map-step/core/figure";
+import { lookupBeside, parseFigure } from "@map-step/core/notation";
+import { useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
 import { useNavigate, useParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
+import { Confirm } from "../../kit/confirm.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
@@ -12,6 +14,7 @@ import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
+import { footFaults } from "./facts.tsx";
 import { blankFigure, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";
 import { NotationField } from "./notation-field.tsx";
@@ -27,6 +30,8 @@ const NONE: readonly FigureRecord[] = [];
 
 function FigureForm({ figure, dances, staff }: Props) {
   const navigate = useNavigate();
+  /** What the feet cannot do, while it is asked whether to save it all the same. */
+  const [asked, setAsked] = useState<readonly string[]>([]);
   const create = useChange(api.figures.create);
   const change = useChange(api.figures.change);
   const { form, base, restored, forget, discard } = useContractForm(
@@ -58,6 +63,10 @@ function FigureForm({ figure, dances, staff }: Props) {
     () => (dance ? lookupBeside(others, dance, ownName) : () => null),
     [others, dance, ownName],
   );
+  const faultsNow = (): string[] => {
+    const { figure: read, faults } = parseFigure(form.getValues("notation"), dance, lookup);
+    return dance && faults.length === 0 ? footFaults(figureFacts(read, dance)) : [];
+  };
   const save = (
     <Button type="submit" loading={isSubmitting}>
       Save the figure
@@ -68,7 +77,9 @@ function FigureForm({ figure, dances, staff }: Props) {
       noValidate
       onSubmit={(event) => {
         event.preventDefault();
-        submit();
+        const found = faultsNow();
+        if (found.length > 0) setAsked(found);
+        else submit();
       }}
     >
       <PageHead
@@ -104,6 +115,24 @@ function FigureForm({ figure, dances, staff }: Props) {
         <Flex justify="flex-end">{save}</Flex>
       </Stack>
       {conflict}
+      {asked.length > 0 ? (
+        <Confirm
+          title="Some steps have no free foot"
+          action="Save it so"
+          otherwise="Back to the steps"
+          onConfirm={() => {
+            setAsked([]);
+            submit();
+          }}
+          onClose={() => setAsked([])}
+        >
+          <Box as="ul" listStyleType="disc" pl="5">
+            {asked.map((fault) => (
+              <li key={fault}>{fault}</li>
+            ))}
+          </Box>
+        </Confirm>
+      ) : null}
     </form>
   );
 }

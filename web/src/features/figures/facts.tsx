@@ -81,15 +81,20 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
   return lines;
 }
 
+/** What the feet cannot do as it is written, role by role, each as a sentence. */
+export const footFaults = ({ roles }: FigureFacts): string[] =>
+  roles.flatMap(({ role, footFaults: faults }) =>
+    faults.map((fault) => `${role}, step ${fault.step + 1}: ${footFaultText(fault)}`),
+  );
+
 /** All that follows from the steps, each as a sentence; what the feet cannot do stands first. */
 export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {
   const facts = useMemo(() => figureFacts(figure, dance), [figure, dance]);
-  const faults = facts.roles.flatMap(({ role, footFaults }) => footFaults.map((fault) => ({ role, fault })));
   return (
     <Box as="dl" fontSize="sm">
-      {faults.map(({ role, fault }) => (
+      {footFaults(facts).map((fault) => (
         <Box
-          key={`${role}${fault.step}`}
+          key={fault}
           bg="apricotWash"
           borderLeftWidth="4px"
           borderColor="apricot"
@@ -97,7 +102,7 @@ export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {
           p="2"
           mb="2"
         >
-          {role}, step {fault.step + 1}: {footFaultText(fault)}
+          {fault}
         </Box>
       ))}
       {factLines(facts, dance).map(([name, words]) => (
