@@ -25,6 +25,40 @@ describe("the path", () => {
     near((path[3]?.right.x ?? 0) - (path[3]?.left.x ?? 0), STEP_SIZES.hips);
   });
 
+  const ends = (text: string) => {
+    const path = pathOfRole(figure(`solo\n${text}`), "solo");
+    const [from, to] = [path[0], path.at(-1)].map((one) => one && centreOf(one));
+    return [(to?.x ?? 0) - (from?.x ?? 0), (to?.y ?? 0) - (from?.y ?? 0)] as const;
+  };
+
+  it.each([
+    [
+      "behind",
+      "1 R side\n2 L cross-behind\n3 R side\n4 L touch\n5 L side\n6 R cross-behind\n7 L side\n8 R touch",
+    ],
+    [
+      "in front",
+      "1 R side\n2 L cross-front\n3 R side\n4 L tap\n5 L side\n6 R cross-front\n7 L side\n8 R close",
+    ],
+    [
+      "with a kick between",
+      "1 R side\n2 L cross-behind\n3 R kick\n4 R side\n5 L close\n6 L side\n7 R cross-behind\n8 L side\n9 R tap",
+    ],
+  ])("brings a vine to one side and back, crossing %s, to where it began", (_where, text) => {
+    const [x, y] = ends(text);
+    if (!text.includes("kick")) near(x, 0);
+    near(y, 0);
+  });
+
+  it.each([
+    ["1 L side turn L 1/4\n2 R forward turn L 1/2\n3 L back turn L 1/4\n4 R touch", -1],
+    ["1 R side turn R 1/4\n2 L forward turn R 1/2\n3 R back turn R 1/4\n4 L touch", 1],
+  ])("keeps a three-step turn on its line", (text, side) => {
+    const [x, y] = ends(text);
+    expect(x * side).toBeGreaterThan(2 * STEP_SIZES.walk);
+    near(y, 0);
+  });
+
   it("goes where the dancer faces after a turn", () => {
     const path = pathOfRole(figure("solo\n1 L place turn R 1/4\n2 R forward"), "solo");
     expect(path[1]?.heading).toBe(90);

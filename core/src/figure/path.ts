@@ -23,6 +23,8 @@ export interface Placement {
   readonly heading: number;
   /** The foot that carries the weight. */
   readonly weight: "L" | "R" | "both";
+  /** How far a crossing foot stands before or behind the line that is danced along; the next step goes back to it. */
+  readonly offLine?: Point;
 }
 
 /**
@@ -61,6 +63,10 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     case "side":
       return { out: hips + (side - hips) * factor, forward: 0 };
     case "close":
+    // Without a direction they land beside the standing foot.
+    case "tap":
+    case "touch":
+    case "hitch":
       return { out: hips, forward: 0 };
     case "cross-front":
       return { out: -cross * factor, forward: cross };
@@ -82,6 +88,10 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
       return null;
   }
 }
+
+/** Steps along a line across the body: they keep to it, whatever was crossed before. */
+const ACROSS: ReadonlySet<string> = new Set(["side", "close", "tap", "touch", "cross-front", "cross-behind"]);
+const ALONG: ReadonlySet<string> = new Set(["forward", "back"]);
 
 /** Degrees a step turns the dancer, right turns above 0. */
 export const turnOf = ({ turn }: Step): number =>
@@ -118,9 +128,18 @@ function place(before: Placement, step: Step): Placement {
   }
   const isLeft = step.foot === "L";
   const standing = isLeft ? before.right : before.left;
-  const to = reach(step.direction ?? step.action, step.size ? SIZE_FACTOR[step.size] : 1);
+  const word = step.direction ?? step.action;
+  const to = reach(word, step.size ? SIZE_FACTOR[step.size] : 1);
   const stays = isLeft ? before.left : before.right;
-  const landed = to ? offset(standing, before.heading, isLeft ? -to.out : to.out, to.forward) : stays;
+  const { offLine = { x: 0, y: 0 } } = before;
+  const from = ACROSS.has(word) ? { x: standing.x - offLine.x, y: standing.y - offLine.y } : standing;
+  // Who turns on a step does so over it, so it lands in line with the standing foot.
+  const apart = degrees !== 0 && ALONG.has(word) ? 0 : (to?.out ?? 0);
+  const landed = to ? offset(from, before.heading, isLeft ? -apart : apart, to.forward) : stays;
+  const crosses = isWeightAction(step.action) && /^cross-/.test(word) && degrees === 0 ? to : null;
+  const aside = crosses && offset({ x: 0, y: 0 }, before.heading, 0, crosses.forward);
+  const keeps = !isWeightAction(step.action) && degrees === 0 ? before.offLine : undefined;
+  const line = aside ?? keeps;
   const weight = isWeightAction(step.action)
     ? step.foot
     : before.weight === step.foot
@@ -135,6 +154,7 @@ function place(before: Placement, step: Step): Placement {
     weight,
     left: isLeft ? moving : still,
     right: isLeft ? still : moving,
+    ...(line ? { offLine: line } : {}),
   };
 }
 
