@@ -1,7 +1,8 @@
-import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Figure, ROLES, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
 import { beatsToTicks, spokenCount, ticksToBeats } from "../time/index.ts";
+import { inWords } from "../words/index.ts";
 import { align, type Pair } from "./align.ts";
-import { type Moment, momentsOf, sameMoment } from "./moment.ts";
+import { type Moment, momentsOf, sameMoment, sameMove } from "./moment.ts";
 
 /** A stretch of a figure in beats from its count 1: `from` 0 is count 1, below 0 a pick-up; `to` is its end. */
 export interface Stretch {
@@ -29,9 +30,12 @@ export interface RowComparison {
 export interface Comparison extends RowComparison {
   /** The same for each role that both figures have: one role may dance alike while the other does not. */
   readonly byRole: Readonly<Partial<Record<Role, RowComparison>>>;
-  /** Easily taken for each other: very alike, begun in the same hold, with one difference that decides. */
+  /** Easily taken for each other: very alike, begun in the same hold, with one or two differences that decide. */
   readonly lookAlike: boolean;
-  /** The counts of the first figure on which look-alikes differ, such as `3 to 6`; null for others. */
+  /**
+   * All counts of the first figure on which look-alikes differ, such as `3 to 6` or `4 and 8`, and whose steps differ
+   * where it is one role's only, such as `3 (follower)`; null for others.
+   */
   readonly decides: string | null;
 }
 
@@ -42,8 +46,10 @@ function countsOf({ from, to }: Stretch): string {
   return first === last ? first : `${first} to ${last}`;
 }
 
-/** From this on, one difference decides between two figures. */
+/** From this on, one difference decides between two figures, or two. */
 export const LOOK_ALIKE = 0.75;
+/** What parts more often nobody takes for the other. */
+const MOST_PARTINGS = 2;
 
 export const stretchOf = (moments: readonly Moment[], from: number, to: number): Stretch => {
   const [first, last] = [moments[from], moments[to]];
@@ -122,14 +128,27 @@ const holdIn = (figure: Figure): string | null => {
   return (role && stepsOf(figure, role)[0]?.hold) ?? null;
 };
 
+/** The roles whose moves differ somewhere. */
+function rolesApart(one: readonly Moment[], two: readonly Moment[]): Role[] {
+  const { pairs } = align(one, two);
+  return ROLES.filter((role) =>
+    pairs.some(
+      ({ a, b }) => !sameMove(a === null ? undefined : one[a], b === null ? undefined : two[b], role),
+    ),
+  );
+}
+
 /** Both roles together, and whether the two are easily taken for each other. */
 export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
-  const whole = compareRows(momentsOf(a), momentsOf(b));
-  const [apart, ...more] = whole.differing;
-  const stretch = apart?.a ?? apart?.b;
-  const oneDecides = whole.likeness >= LOOK_ALIKE && stretch !== undefined && more.length === 0;
-  const lookAlike = oneDecides && holdIn(a) === holdIn(b);
-  return { ...whole, lookAlike, decides: lookAlike && stretch ? countsOf(stretch) : null };
+  const [one, two] = [momentsOf(a), momentsOf(b)];
+  const whole = compareRows(one, two);
+  const stretches = whole.differing.flatMap((apart) => apart.a ?? apart.b ?? []);
+  const few = stretches.length > 0 && stretches.length <= MOST_PARTINGS;
+  const lookAlike = whole.likeness >= LOOK_ALIKE && few && holdIn(a) === holdIn(b);
+  if (!lookAlike) return { ...whole, lookAlike, decides: null };
+  const [role, ...more] = rolesApart(one, two);
+  const whose = role && more.length === 0 && writtenRoles(a).length > 1 ? ` (${role})` : "";
+  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whose}` };
 }
 
 /** Where two figures are danced alike and where they part: both roles together, and each role by itself. */

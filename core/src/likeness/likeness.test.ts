@@ -42,6 +42,68 @@ describe("compareFigures", () => {
     expect(decides).toBe("3 to 5");
   });
 
+  it("takes two partings for look-alikes too, names both, and whose they are", () => {
+    const vine =
+      "1 R side\n2 L cross-behind\n3 R side\n4 L touch\n5 L side\n6 R cross-behind\n7 L side\n8 R touch";
+    const closed = vine.replace("4 L touch", "4 L kick").replace("8 R touch", "8 R kick");
+    expect(compareFigures(figure(`solo\n${vine}`), figure(`solo\n${closed}`))).toMatchObject({
+      lookAlike: true,
+      decides: "4 and 8",
+    });
+    const couple = (follower: string) =>
+      figure(
+        `leader\n1 L side\n2 R close\n3 L side\n4 R close\nfollower\n1 R side\n2 L close\n${follower}\n4 L close`,
+      );
+    const { decides } = compareFigures(couple("3 R side"), couple("3 R side turn R 1"));
+    expect(decides).toBe("3 (follower)");
+  });
+
+  test("look-alikes differ at the first and the last count of every stretch that is named, and nowhere else", () => {
+    const SAME = [
+      "side",
+      "close",
+      "forward",
+      "place",
+      "back",
+      "close",
+      "side",
+      "close",
+      "forward",
+      "place",
+      "back",
+      "place",
+    ];
+    const row = (changed: readonly number[]) =>
+      figure(
+        `solo\n${SAME.map((action, at) => `${at + 1} ${at % 2 ? "R" : "L"} ${changed.includes(at + 1) ? "lock" : action}`).join("\n")}`,
+      );
+    fc.assert(
+      fc.property(
+        fc.subarray(
+          [...SAME.keys()].map((at) => at + 1),
+          { minLength: 1, maxLength: 5 },
+        ),
+        (changed) => {
+          const { decides } = compareFigures(row([]), row(changed));
+          if (decides === null) return;
+          const named = decides.split(/, | and /).map((part) => part.split(" to ").map(Number));
+          for (const ends of named) for (const end of ends) expect(changed).toContain(end);
+          for (const at of changed)
+            expect(named.some(([from = 0, to = from]) => at >= from && at <= to)).toBe(true);
+        },
+      ),
+    );
+  });
+
+  it("tells feet apart after a landing on both, and partners who begin on one foot from natural opposites", () => {
+    const jump = (foot: string) => figure(`solo\n1 L side\n2 both place\n3 ${foot} kick\n4 ${foot} side`);
+    expect(compareFigures(jump("L"), jump("R")).likeness).toBeLessThan(1);
+    expect(compareFigures(jump("L"), jump("L")).likeness).toBe(1);
+    const partner = (one: string, two: string) =>
+      figure(`leader\n1 L side\n2 R close\nfollower\n1 ${one} side\n2 ${two} close`);
+    expect(compareFigures(partner("R", "L"), partner("L", "R")).likeness).toBeLessThan(1);
+  });
+
   it("finds a shared ending that comes later in the other", () => {
     const longer = figure(
       "leader\n1 L forward\n2 R forward\n3 L side\n4 R close\n5 L back\n6 R place\n7 L cross-front\n8 R place\nfollower mirror",

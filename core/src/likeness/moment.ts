@@ -1,6 +1,7 @@
 import {
   type Figure,
   isWeightAction,
+  ROLES,
   type Role,
   type Step,
   stepsOf,
@@ -12,8 +13,11 @@ import { type Ticks, withinBeat } from "../time/index.ts";
 export interface Move {
   readonly action: string;
   readonly weight: boolean;
-  /** How the foot follows the one before: `start` for the first step of the role. */
-  readonly foot: "start" | "other" | "same" | "both" | "body";
+  /**
+   * How the foot follows the one named before: `start` for the first of the role, `start-same` for a follower's that is
+   * the leader's first too.
+   */
+  readonly foot: "start" | "start-same" | "other" | "same" | "both" | "body";
   /** Degrees, right turns positive. */
   readonly turn: number;
 }
@@ -28,17 +32,22 @@ export interface Moment {
   readonly moves: Readonly<Partial<Record<Role, Move>>>;
 }
 
-function footAfter(step: Step, before: Step | undefined): Move["foot"] {
+/** The last of some steps that names one foot: a landing on both, or the body alone, does not tell which comes next. */
+const lastFoot = (steps: readonly Step[]): Step["foot"] | undefined =>
+  steps.findLast(({ foot }) => foot === "L" || foot === "R")?.foot;
+
+function footAfter(step: Step, before: readonly Step[], partner: Step["foot"] | undefined): Move["foot"] {
   if (step.foot === null) return "body";
   if (step.foot === "both") return "both";
-  if (!before) return "start";
-  return before.foot === step.foot ? "same" : "other";
+  const last = lastFoot(before);
+  if (last === undefined) return partner === step.foot ? "start-same" : "start";
+  return last === step.foot ? "same" : "other";
 }
 
-const moveOf = (step: Step, before: Step | undefined): Move => ({
+const moveOf = (step: Step, foot: Move["foot"]): Move => ({
   action: step.direction ? `${step.action} ${step.direction}` : step.action,
   weight: isWeightAction(step.action),
-  foot: footAfter(step, before),
+  foot,
   turn: step.turn ? (step.turn.sense === "R" ? step.turn.degrees : -step.turn.degrees) : 0,
 });
 
@@ -62,12 +71,17 @@ function workOut(figure: Figure, only: readonly Role[]): Moment[] {
   const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
     (a, b) => a - b,
   );
+  const leaderFirst = roles
+    .find(({ role }) => role === "leader")
+    ?.steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
   return onsets.map((onset, index) => {
     const end = onsets[index + 1] ?? figure.length + (onsets[0] ?? 0);
     const moves = roles.flatMap(({ role, steps }) => {
       const at = steps.findIndex((step) => step.onset === onset);
       const step = steps[at];
-      return step ? [[role, moveOf(step, steps[at - 1])] as const] : [];
+      if (!step) return [];
+      const partner = role === "follower" ? leaderFirst : undefined;
+      return [[role, moveOf(step, footAfter(step, steps.slice(0, at), partner))] as const];
     });
     return { onset, lasts: end - onset, part: withinBeat(onset), moves: Object.fromEntries(moves) };
   });
@@ -78,9 +92,12 @@ const WEIGHTS = { action: 0.5, weight: 0.15, foot: 0.15, turn: 0.2 } as const;
 /** The time of a moment against what is done in it. */
 const TIME_WEIGHT = 0.3;
 
+const isOneFoot = (foot: Move["foot"]): boolean => foot !== "body" && foot !== "both";
+const isStart = (foot: Move["foot"]): boolean => foot === "start" || foot === "start-same";
+
+/** The first foot of a role can be set against any later one; two first feet must stand alike to the partner's. */
 const sameFoot = (a: Move["foot"], b: Move["foot"]): boolean =>
-  a === b ||
-  ((a === "start" || b === "start") && a !== "body" && b !== "body" && a !== "both" && b !== "both");
+  a === b || (isStart(a) !== isStart(b) && isOneFoot(a) && isOneFoot(b));
 
 function moveLikeness(a: Move, b: Move): number {
   const turn = 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360);
@@ -91,8 +108,6 @@ function moveLikeness(a: Move, b: Move): number {
     turn * WEIGHTS.turn
   );
 }
-
-const ROLES: readonly Role[] = ["leader", "follower", "solo"];
 
 /** How alike two moments are, 0 to 1; 1 exactly when every feature of every role is the same. */
 export function momentLikeness(a: Moment, b: Moment): number {
@@ -111,3 +126,9 @@ export const momentKey = ({ part, lasts, moves }: Moment): string => JSON.string
 
 const ALMOST = 1 - 1e-9;
 export const sameMoment = (a: Moment, b: Moment): boolean => momentLikeness(a, b) >= ALMOST;
+
+/** Whether one role does the same at two moments; doing nothing at both is the same too. */
+export function sameMove(a: Moment | undefined, b: Moment | undefined, role: Role): boolean {
+  const [one, two] = [a?.moves[role], b?.moves[role]];
+  return one && two ? moveLikeness(one, two) >= ALMOST : one === two;
+}
