@@ -1,5 +1,6 @@
 export { anneal } from "./anneal.ts";
 export * from "./approach.ts";
+export { type Cause, causesOf } from "./cause.ts";
 export { type Change, withChange } from "./change.ts";
 export { checkPlan, mutedIn } from "./check.ts";
 export { newCountsIn, newMinutesByRole } from "./check-week.ts";

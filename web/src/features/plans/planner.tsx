@@ -210,6 +210,7 @@ export function Planner(input: PlannerInput) {
           proposal={proposal}
           present={edit.content}
           status={given ? "" : repairing ? repairInWords(repairing) : drafting ? goodness(drafting) : ""}
+          room={findings.find(({ code }) => code === "room-left")?.text ?? null}
           conflict={given || repairing ? null : (drafting?.conflict?.text ?? null)}
           running={!given && (repairing ?? drafting)?.running === true}
           nameOf={nameOf}

@@ -10,6 +10,8 @@ interface Props {
   readonly present: PlanContent;
   /** How good it is and how far the search has come. */
   readonly status: string;
+  /** Said when the proposal leaves much of its lessons empty: no search fills them with what is not chosen. */
+  readonly room: string | null;
   /** Said when no plan holds all that must be taught. */
   readonly conflict: string | null;
   readonly running: boolean;
@@ -21,7 +23,7 @@ interface Props {
 
 /** What a proposed plan moves and leaves out, and why; the grid beside it shows the proposal. */
 export function ProposalPanel(props: Props) {
-  const { proposal, present, status, conflict, running, nameOf, onStop, onTake, onLeave } = props;
+  const { proposal, present, status, room, conflict, running, nameOf, onStop, onTake, onLeave } = props;
   const moves = movesBetween(present.chosen, proposal.content.chosen);
   const names = moves.map((move) => ({
     ...move,
@@ -61,6 +63,11 @@ export function ProposalPanel(props: Props) {
       {conflict ? (
         <Text bg="brickWash" borderRadius="md" p="2" mt="3">
           {conflict}
+        </Text>
+      ) : null}
+      {room ? (
+        <Text bg="apricotWash" borderRadius="md" p="2" mt="3">
+          {room}
         </Text>
       ) : null}
       {names.length + proposal.left.length > 0 ? (

@@ -1,8 +1,8 @@
 import { Box, Button, Flex, Heading, Input, Stack, Text } from "@chakra-ui/react";
 import { choose } from "@map-step/contract";
-import { type Finding, findingKey, type Remedy } from "@map-step/core/plan";
+import { type Cause, causesOf, type Finding, findingKey, type Remedy } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
-import { useMemo, useRef, useState } from "react";
+import { type ReactNode, useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./inspector.tsx";
 import { useRemedies } from "./use-remedies.ts";
@@ -24,7 +24,12 @@ type Props = Pick<
   readonly title: string;
 };
 
-/** So many findings are shown; who has more drafts anew, or begins with the first. */
+const nameIn =
+  (library: Props["input"]["library"]) =>
+  (id: string): string =>
+    library.find((figure) => figure.id === id)?.name ?? "";
+
+/** So many causes are shown, and ways out looked for as many findings; who has more begins with the first. */
 const MOST_SHOWN = 24;
 
 interface CardProps {
@@ -119,6 +124,29 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
   );
 }
 
+/** Many findings of one cause, told as one; its list opens at a tap. */
+const Many = ({ cause, children }: { readonly cause: Cause; readonly children: ReactNode }) => (
+  <Box
+    as="li"
+    borderLeftWidth="4px"
+    borderColor={cause.severity === "must" ? "brick" : "apricot"}
+    bg={cause.severity === "must" ? "brickWash" : "apricotWash"}
+    borderRadius="sm"
+    px="3"
+    py="2"
+    fontSize="sm"
+  >
+    <details>
+      <Box asChild cursor="pointer">
+        <summary>{cause.text}</summary>
+      </Box>
+      <Stack as="ul" gap="2" mt="2" listStyleType="none">
+        {children}
+      </Stack>
+    </details>
+  </Box>
+);
+
 /** What the plan has to solve, each with the move that solves it where one does. */
 export function Findings(props: Props) {
   const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair, onChoose } = props;
@@ -127,13 +155,15 @@ export function Findings(props: Props) {
   const settled = useRef(props.findings);
   if (!dragging) settled.current = props.findings;
   const list = settled.current;
+  const nameOf = nameIn(library);
+  const causes = causesOf(list, nameOf);
+  const count = dragging ? causesOf(props.findings, nameOf).length : causes.length;
   const shown = useMemo(() => list.slice(0, MOST_SHOWN), [list]);
   const ways = useRemedies(props.levelPlan, shown, mayEdit && !dragging);
   const moveOf = (finding: Finding): Remedy | null => {
     const remedy = ways.get(findingKey(finding))?.remedy ?? null;
     return remedy && remedy.from > taught && remedy.to > taught ? remedy : null;
   };
-  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
   /** Ways out that change something else than a week: bring it back once more, find a new week for what was missed. */
   const othersFor = (finding: Finding): CardProps["others"] => {
     const { figureId, week } = finding;
@@ -164,49 +194,58 @@ export function Findings(props: Props) {
       ];
     return [];
   };
+  const cardOf = (finding: Finding) => (
+    <Card
+      key={findingKey(finding)}
+      finding={finding}
+      remedy={moveOf(finding)}
+      nameOf={nameOf}
+      onMove={onMove}
+      others={othersFor(finding)}
+      onMute={
+        mayEdit
+          ? (reason) =>
+              edit.edit({
+                muted: [
+                  ...edit.content.muted.filter(({ key }) => key !== findingKey(finding)),
+                  { key: findingKey(finding), reason, size: finding.size },
+                ],
+              })
+          : null
+      }
+      onSelect={() =>
+        onSelect(
+          finding.figureId
+            ? { figureIds: [finding.figureId] }
+            : finding.week > 0
+              ? { week: finding.week }
+              : null,
+        )
+      }
+    />
+  );
   return (
     <Box as="section" aria-label={title}>
       <Heading as="h2" size="sm" color="soft" mb="2">
-        {title} ({props.findings.length})
+        {title} ({count})
       </Heading>
       {props.findings.length === 0 ? (
         <Text>Nothing. Every lesson fits and is in a teachable order.</Text>
       ) : null}
       <Stack as="ul" gap="2" listStyleType="none">
-        {shown.map((finding) => (
-          <Card
-            key={findingKey(finding)}
-            finding={finding}
-            remedy={moveOf(finding)}
-            nameOf={nameOf}
-            onMove={onMove}
-            others={othersFor(finding)}
-            onMute={
-              mayEdit
-                ? (reason) =>
-                    edit.edit({
-                      muted: [
-                        ...edit.content.muted.filter(({ key }) => key !== findingKey(finding)),
-                        { key: findingKey(finding), reason, size: finding.size },
-                      ],
-                    })
-                : null
-            }
-            onSelect={() =>
-              onSelect(
-                finding.figureId
-                  ? { figureIds: [finding.figureId] }
-                  : finding.week > 0
-                    ? { week: finding.week }
-                    : null,
-              )
-            }
-          />
-        ))}
+        {causes.slice(0, MOST_SHOWN).map((cause) =>
+          cause.findings.length === 1 ? (
+            cause.findings.map(cardOf)
+          ) : (
+            <Many key={cause.key} cause={cause}>
+              {cause.findings.map(cardOf)}
+            </Many>
+          ),
+        )}
       </Stack>
-      {list.length > shown.length ? (
+      {causes.length > MOST_SHOWN ? (
         <Text color="soft" mt="2">
-          And {list.length - shown.length} more, later in the term.
+          And {causes.length - MOST_SHOWN} more, later in the term.
         </Text>
       ) : null}
     </Box>
