@@ -54,6 +54,7 @@ const WIDE = new Set([
   "class log",
   "recap",
   "check",
+  "roster",
 ]);
 const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "check"]);
 
@@ -77,15 +78,18 @@ for (const { colours, rule } of [
       });
   });
 
-test("nothing is cut off at tablet width", async ({ page }) => {
+test("nothing is cut off at tablet width, nor at 320 pixels", async ({ page }) => {
   test.setTimeout(300_000);
-  await page.setViewportSize({ width: 820, height: 1100 });
   await signIn(page);
   for (const { name, path, shown } of (await views(page)).filter((view) => WIDE.has(view.name)))
     await test.step(name, async () => {
+      await page.setViewportSize({ width: 820, height: 1100 });
       await page.goto(demoStudio() + path);
       await expect(page.getByText(shown).first()).toBeVisible();
-      expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(820);
+      const width = () => page.evaluate(() => document.documentElement.scrollWidth);
+      expect(await width()).toBeLessThanOrEqual(820);
+      await page.setViewportSize({ width: 320, height: 640 });
+      await expect.poll(width).toBeLessThanOrEqual(320);
     });
 });
 

@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { isPrinting, onPrinting } from "../kit/printing.ts";
 
 export type ColourMode = "light" | "dark";
 
@@ -7,6 +8,8 @@ const dark = window.matchMedia("(prefers-color-scheme: dark)");
 const listeners = new Set<() => void>();
 
 function modeNow(): ColourMode {
+  // Paper is white.
+  if (isPrinting()) return "light";
   const kept = localStorage.getItem(KEY);
   if (kept === "light" || kept === "dark") return kept;
   return dark.matches ? "dark" : "light";
@@ -22,6 +25,7 @@ export function applyColourMode(): void {
 }
 
 dark.addEventListener("change", applyColourMode);
+onPrinting(applyColourMode);
 
 const subscribe = (listener: () => void) => {
   listeners.add(listener);

@@ -27,8 +27,8 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
     void navigate(to === null ? `/${place}/${id}` : `/${place}/${id}/${to}`);
   };
   return (
-    <Flex gap="3" align="center" wrap="wrap">
-      <NativeSelect.Root size="sm" width="auto">
+    <Flex gap="3" align="center" wrap="wrap" minW="0">
+      <NativeSelect.Root size="sm" width="auto" maxW="full">
         <NativeSelect.Field
           aria-label="Section"
           value={section.id}
@@ -45,7 +45,7 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
         <NativeSelect.Indicator />
       </NativeSelect.Root>
       {at === null ? null : (
-        <Flex align="center" gap="1">
+        <Flex align="center" gap="1" maxW="full">
           <IconButton
             size="xs"
             variant="ghost"
@@ -55,7 +55,7 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
           >
             <ChevronLeft />
           </IconButton>
-          <NativeSelect.Root size="sm" width="auto">
+          <NativeSelect.Root size="sm" width="auto" minW="0">
             <NativeSelect.Field
               aria-label="Week"
               value={String(at)}

@@ -19,6 +19,12 @@ const config = defineConfig({
     "*:focus-visible": { outline: "2px solid", outlineColor: "pine", outlineOffset: "2px" },
     ".numbers": { fontVariantNumeric: "tabular-nums" },
     ".no-print": { _print: { display: "none !important" } },
+    // Drawings keep their screen's width; on paper they give way to its.
+    ".to-paper, .to-paper svg": { _print: { maxWidth: "100%", height: "auto" } },
+    "input, select, textarea": {
+      _print: { border: "none !important", background: "none !important", paddingInline: "0 !important" },
+    },
+    "select ~ [data-part=indicator], select + div": { _print: { display: "none !important" } },
     "*": { _motionReduce: { transitionDuration: "0s !important", animationDuration: "0s !important" } },
   },
   theme: {

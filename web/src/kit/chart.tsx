@@ -61,7 +61,7 @@ export function Chart({ draw, height, label }: Props) {
       chart.dispose();
     };
   }, [draw, mode]);
-  return <Box ref={place} role="img" aria-label={label} h={`${height}px`} w="full" />;
+  return <Box className="to-paper" ref={place} role="img" aria-label={label} h={`${height}px`} w="full" />;
 }
 
 /** How bars of different sorts are told apart without colour (textures, from the ground up). */

@@ -6,6 +6,7 @@ import { useWindowVirtualizer } from "@tanstack/react-virtual";
 import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
 import { Link } from "react-router";
 import { KindGlyph } from "../../kit/kind-glyph.tsx";
+import { usePrinting } from "../../kit/printing.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useWidth } from "../../kit/use-width.ts";
 import look from "./cards.module.css";
@@ -105,18 +106,20 @@ export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
     overscan: 3,
     scrollMargin: top,
   });
+  const printing = usePrinting();
+  const shown = printing ? rows.map((_, index) => ({ index, start: 0 })) : list.getVirtualItems();
   return (
-    <Box as="ul" ref={ref} position="relative" style={{ height: list.getTotalSize() }}>
-      {list.getVirtualItems().map(({ index, start }) => {
+    <Box as="ul" ref={ref} position="relative" style={printing ? {} : { height: list.getTotalSize() }}>
+      {shown.map(({ index, start }) => {
         const row = rows[index];
         if (!row) return null;
         return (
           <li
             key={index}
-            ref={list.measureElement}
+            ref={printing ? undefined : list.measureElement}
             data-index={index}
-            className={look.row}
-            style={{ transform: `translateY(${start - list.options.scrollMargin}px)` }}
+            className={printing ? look.onPaper : look.row}
+            style={printing ? {} : { transform: `translateY(${start - list.options.scrollMargin}px)` }}
           >
             {row.lines ? (
               <div

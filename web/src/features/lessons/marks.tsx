@@ -16,7 +16,7 @@ interface Props {
 
 /** What became of a part: done, part done, not done. A second tap takes the mark back. */
 export const Marks = ({ title, covered, onMark }: Props) => (
-  <Flex role="group" aria-label={`${title} was`} gap="1">
+  <Flex role="group" aria-label={`${title} was`} gap="1" wrap={{ base: "wrap", sm: "nowrap" }}>
     {COVERED.map((value) => {
       const Sign = MARK_SIGNS[value];
       const on = covered === value;
@@ -25,6 +25,7 @@ export const Marks = ({ title, covered, onMark }: Props) => (
           key={value}
           size="sm"
           px="2.5"
+          className={on ? undefined : "no-print"}
           variant={on ? "solid" : "outline"}
           aria-pressed={on}
           onClick={() => onMark(on ? null : value)}

@@ -101,7 +101,7 @@ function InsertFigure({ editor, figures }: { editor: Editor; figures: readonly I
         .run();
   };
   return (
-    <NativeSelect.Root size="xs" width="auto" ml="auto">
+    <NativeSelect.Root size="xs" width="auto" maxW="full" ml="auto">
       <NativeSelect.Field
         aria-label="Insert a figure"
         value=""
@@ -126,8 +126,10 @@ function Tools({ editor, figures }: { editor: Editor; figures: readonly Insertab
   return (
     <Flex
       role="toolbar"
+      className="no-print"
       aria-label="Formatting"
       gap="1"
+      wrap="wrap"
       borderBottomWidth="1px"
       borderColor="rule"
       px="3"

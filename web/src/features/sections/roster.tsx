@@ -105,7 +105,13 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
   };
   if (!mayWrite) return <Text py="1">{student.name}</Text>;
   return (
-    <Flex gap="2" align="center" py="1">
+    <Flex
+      gap="2"
+      align="center"
+      py="1"
+      wrap={{ base: "wrap", sm: "nowrap" }}
+      _print={{ flexWrap: "nowrap", py: "0" }}
+    >
       <Input
         aria-label={`Name of ${student.name}`}
         value={mine.name}
@@ -128,6 +134,7 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
       <IconButton
         size="sm"
         variant="ghost"
+        className="no-print"
         aria-label={`Save all that is kept of ${student.name}`}
         onClick={saveAll}
       >
@@ -137,6 +144,7 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
         <IconButton
           size="sm"
           variant="ghost"
+          className="no-print"
           aria-label={`Erase ${student.name} for good`}
           onClick={() => setErasing(true)}
         >
@@ -146,6 +154,7 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
       <Button
         size="sm"
         variant="ghost"
+        className="no-print"
         onClick={() => remove(student.id, `${student.name} is off the roster`)}
         aria-label={`Take ${student.name} off the roster`}
       >
@@ -198,7 +207,7 @@ function Roster({ section, students }: { section: Section; students: readonly St
       </PageHead>
       <Stack gap="4">
         {mayWrite ? (
-          <Panel>
+          <Panel className="no-print">
             <PanelTitle>Add a student</PanelTitle>
             <AddStudent sectionId={section.id} />
           </Panel>

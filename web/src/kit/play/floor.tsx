@@ -137,6 +137,7 @@ export function FloorView({ figure, name, at, camera, roles }: Props) {
   return (
     <Box bg="sunk" borderRadius="lg" overflow="hidden" height={{ base: "240px", md: "390px" }}>
       <svg
+        className="to-paper"
         viewBox={box}
         width="100%"
         height="100%"

@@ -40,6 +40,7 @@ function DrawnRow({ row, top, height, gap, showHolds, small, layers, picked, onP
   const total = bottom + (showHolds ? HOLD + 4 : 0);
   return (
     <svg
+      className="to-paper"
       width={row.width}
       height={total}
       viewBox={`0 0 ${row.width} ${total}`}

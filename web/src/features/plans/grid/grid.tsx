@@ -5,6 +5,7 @@ import type { Finding, LevelPlan, PlacedPart, WeekLoad, WeekRoom } from "@map-st
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
+import { usePrinting } from "../../../kit/printing.ts";
 import { columnWidth, LABEL_WIDTH, ROW_HEIGHT } from "../../../kit/strand-look.ts";
 import { useWidth } from "../../../kit/use-width.ts";
 import type { Chosen } from "../use-plan.ts";
@@ -109,7 +110,8 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
 export function WeekGrid(props: Props) {
   const { figures, chosen, before, levelPlan, partsAt, loads, rooms, findings, room, dates } = props;
   const { taught, mayEdit, selection, drag } = props;
-  const [ref, width] = useWidth<HTMLDivElement>();
+  const [ref, measured] = useWidth<HTMLDivElement>();
+  const width = usePrinting() ? PAPER.width : measured;
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
   const weeks = loads.length;
   const column = columnWidth(width, weeks);
