@@ -6,12 +6,13 @@ export default defineConfig({
   outputDir: "../.data/e2e",
   globalSetup: "./setup.ts",
   workers: 2,
-  timeout: 240_000,
-  expect: { timeout: 45_000 },
+  // Only what hangs is late, also where others share the machine.
+  timeout: 480_000,
+  expect: { timeout: 60_000 },
   reporter: [["list"], ["json", { outputFile: "../.data/e2e-report.json" }]],
   use: {
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 45_000,
+    actionTimeout: 60_000,
     launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
     // A worker that answers for the network would hide requests from the tests that stop or change them.
     serviceWorkers: "block",

@@ -64,7 +64,7 @@ for (const { colours, rule } of [
   { colours: "dark", rule: "color-contrast" },
 ] as const)
   test(`every main view can be used by everybody, in ${colours} colours`, async ({ page }) => {
-    test.setTimeout(300_000);
+    test.setTimeout(900_000);
     await page.emulateMedia({ colorScheme: colours });
     await page.goto(demoStudio());
     await expect(page.getByRole("heading", { name: "This is a made-up studio" })).toBeVisible();
@@ -79,7 +79,7 @@ for (const { colours, rule } of [
   });
 
 test("nothing is cut off at tablet width, nor at 320 pixels", async ({ page }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   await signIn(page);
   for (const { name, path, shown } of (await views(page)).filter((view) => WIDE.has(view.name)))
     await test.step(name, async () => {

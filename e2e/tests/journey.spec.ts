@@ -2,7 +2,7 @@ import { expect, test } from "../fixtures.ts";
 
 /** A director alone with an empty studio, from the first page to the published recap and the first check. */
 test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }) => {
-  test.setTimeout(300_000);
+  test.setTimeout(900_000);
   await page.goto(emptyStudio);
 
   await test.step("open the studio", async () => {
