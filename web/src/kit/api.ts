@@ -1,7 +1,14 @@
 import type { Endpoint } from "@map-step/contract/endpoint";
 import { type FieldError, PROBLEM_TYPES, type Problem } from "@map-step/contract/problem";
 import { type Session, sessionApi } from "@map-step/contract/session";
-import { type QueryClient, useMutation, useQueries, useQuery, useQueryClient } from "@tanstack/react-query";
+import {
+  type Query,
+  type QueryClient,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from "@tanstack/react-query";
 import type { z } from "zod";
 
 /** An answer that is an error, in the shape of the contract. */
@@ -108,12 +115,27 @@ const allThere = <T>(results: readonly { readonly data: T | undefined }[]): read
   return there.length === results.length ? there : undefined;
 };
 
+/**
+ * Has everything of some places read again when next shown. What is asked for the first time and still on its way was
+ * perhaps answered before the change, so it is read once more when it is here: by itself the client takes it for new.
+ */
+export function readAgain(client: QueryClient, isMeant: (place: unknown) => boolean): Promise<void> {
+  const predicate = ({ queryKey: [place] }: Query) => isMeant(place);
+  const first = client.getQueryCache().findAll({ predicate, fetchStatus: "fetching" });
+  for (const query of first) {
+    if (query.state.data !== undefined) continue;
+    const again = () => client.invalidateQueries({ queryKey: query.queryKey, exact: true });
+    void query.promise?.then(again, again);
+  }
+  return client.invalidateQueries({ predicate });
+}
+
 /** After a change everything read before is read again when next shown; the session is its own. */
 const refresh = (client: QueryClient, gone: string | null) =>
-  client.invalidateQueries({
-    predicate: ({ queryKey: [place] }) =>
-      place !== keyOf(sessionApi.read)[0] && !(gone !== null && String(place).startsWith(gone)),
-  });
+  readAgain(
+    client,
+    (place) => place !== keyOf(sessionApi.read)[0] && !(gone !== null && String(place).startsWith(gone)),
+  );
 
 /** Changes something with an endpoint. What it takes away is not read again. */
 export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(

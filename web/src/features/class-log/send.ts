@@ -1,6 +1,6 @@
 import { api, type ClassLogRecord, PROBLEM_TYPES } from "@map-step/contract";
 import type { QueryClient } from "@tanstack/react-query";
-import { ApiError, call, keyOf } from "../../kit/api.ts";
+import { ApiError, call, keyOf, readAgain } from "../../kit/api.ts";
 import { type HeldEntry, heldEntries, type LessonKey, settleEntries } from "./outbox.ts";
 
 /** What came of an attempt to send. */
@@ -17,9 +17,7 @@ async function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogReco
   // An answer still on its way was given before and must not come after.
   await client.cancelQueries({ queryKey: logKey });
   client.setQueryData(logKey, log);
-  void client.invalidateQueries({
-    predicate: ({ queryKey: [place] }) => place !== logKey[0] && place !== keyOf(api.session.read)[0],
-  });
+  void readAgain(client, (place) => place !== logKey[0] && place !== keyOf(api.session.read)[0]);
 }
 
 async function sendSome(client: QueryClient, some: readonly HeldEntry[]): Promise<void> {

@@ -217,7 +217,7 @@ function Roster({ section, students }: { section: Section; students: readonly St
             Add the students by name, so that a check can say who dances what.
           </Empty>
         ) : null}
-        <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
+        <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4">
           {roles.map((role) => (
             <Panel key={role}>
               <Heading as="h2" size="md" mb="2">
