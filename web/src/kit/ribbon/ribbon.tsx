@@ -69,7 +69,12 @@ export function CountRibbon({
   const showHolds = !small && rows.some(({ holds }) => holds.length > 0);
   const top = RULER + (small ? 17 : 14);
   return (
-    <Box ref={ref} position="relative" width="100%" css={{ printColorAdjust: "exact" }}>
+    <Box
+      ref={ref}
+      position="relative"
+      width="100%"
+      css={{ printColorAdjust: "exact", contain: "inline-size" }}
+    >
       <RibbonTable figure={figure} name={name} />
       {rows.map((row, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a line has no other name than its place
