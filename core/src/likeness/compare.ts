@@ -105,9 +105,12 @@ const sideOf = (pairs: readonly Pair[], side: "a" | "b", moments: readonly Momen
   return first === undefined ? null : stretchOf(moments, first, places.at(-1) ?? first);
 };
 
-function compareRows(one: readonly Moment[], two: readonly Moment[]): RowComparison {
+function compareRows(
+  one: readonly Moment[],
+  two: readonly Moment[],
+  { pairs, score } = align(one, two),
+): RowComparison {
   const sight = { one, two };
-  const { pairs, score } = align(one, two);
   const sides = (run: readonly Pair[]) => ({ a: sideOf(run, "a", one), b: sideOf(run, "b", two) });
   const runs = runsOf(sight, pairs);
   const parting = pairs.find((pair) => !isSame(sight, pair));
@@ -129,8 +132,7 @@ const holdIn = (figure: Figure): string | null => {
 };
 
 /** The roles whose moves differ somewhere. */
-function rolesApart(one: readonly Moment[], two: readonly Moment[]): Role[] {
-  const { pairs } = align(one, two);
+function rolesApart({ one, two }: Sight, pairs: readonly Pair[]): Role[] {
   return ROLES.filter((role) =>
     pairs.some(
       ({ a, b }) => !sameMove(a === null ? undefined : one[a], b === null ? undefined : two[b], role),
@@ -141,12 +143,13 @@ function rolesApart(one: readonly Moment[], two: readonly Moment[]): Role[] {
 /** Both roles together, and whether the two are easily taken for each other. */
 export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   const [one, two] = [momentsOf(a), momentsOf(b)];
-  const whole = compareRows(one, two);
+  const aligned = align(one, two);
+  const whole = compareRows(one, two, aligned);
   const stretches = whole.differing.flatMap((apart) => apart.a ?? apart.b ?? []);
   const few = stretches.length > 0 && stretches.length <= MOST_PARTINGS;
   const lookAlike = whole.likeness >= LOOK_ALIKE && few && holdIn(a) === holdIn(b);
   if (!lookAlike) return { ...whole, lookAlike, decides: null };
-  const [role, ...more] = rolesApart(one, two);
+  const [role, ...more] = rolesApart({ one, two }, aligned.pairs);
   const whose = role && more.length === 0 && writtenRoles(a).length > 1 ? ` (${role})` : "";
   return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whose}` };
 }

@@ -32,16 +32,23 @@ export interface Moment {
   readonly moves: Readonly<Partial<Record<Role, Move>>>;
 }
 
-/** The last of some steps that names one foot: a landing on both, or the body alone, does not tell which comes next. */
-const lastFoot = (steps: readonly Step[]): Step["foot"] | undefined =>
-  steps.findLast(({ foot }) => foot === "L" || foot === "R")?.foot;
+const isOneFoot = (foot: Step["foot"] | undefined): foot is "L" | "R" => foot === "L" || foot === "R";
 
-function footAfter(step: Step, before: readonly Step[], partner: Step["foot"] | undefined): Move["foot"] {
-  if (step.foot === null) return "body";
-  if (step.foot === "both") return "both";
-  const last = lastFoot(before);
-  if (last === undefined) return partner === step.foot ? "start-same" : "start";
-  return last === step.foot ? "same" : "other";
+/**
+ * How the foot of each step follows the last one that was named: a landing on both, or the body alone, does not tell
+ * which comes next.
+ * @param partner the foot with which the leader begins, for a follower beside one
+ */
+function feetOf(steps: readonly Step[], partner: Step["foot"] | undefined): Move["foot"][] {
+  let last: Step["foot"] | undefined;
+  return steps.map(({ foot }) => {
+    if (foot === null) return "body";
+    if (!isOneFoot(foot)) return "both";
+    const before = last;
+    last = foot;
+    if (before === undefined) return partner === foot ? "start-same" : "start";
+    return before === foot ? "same" : "other";
+  });
 }
 
 const moveOf = (step: Step, foot: Move["foot"]): Move => ({
@@ -67,21 +74,23 @@ export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(f
 }
 
 function workOut(figure: Figure, only: readonly Role[]): Moment[] {
-  const roles = only.map((role) => ({ role, steps: stepsOf(figure, role) }));
+  const leaderFirst = only.includes("leader")
+    ? stepsOf(figure, "leader").find(({ foot }) => isOneFoot(foot))?.foot
+    : undefined;
+  const roles = only.map((role) => {
+    const steps = stepsOf(figure, role);
+    return { role, steps, feet: feetOf(steps, role === "follower" ? leaderFirst : undefined) };
+  });
   const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
     (a, b) => a - b,
   );
-  const leaderFirst = roles
-    .find(({ role }) => role === "leader")
-    ?.steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
   return onsets.map((onset, index) => {
     const end = onsets[index + 1] ?? figure.length + (onsets[0] ?? 0);
-    const moves = roles.flatMap(({ role, steps }) => {
+    const moves = roles.flatMap(({ role, steps, feet }) => {
       const at = steps.findIndex((step) => step.onset === onset);
       const step = steps[at];
-      if (!step) return [];
-      const partner = role === "follower" ? leaderFirst : undefined;
-      return [[role, moveOf(step, footAfter(step, steps.slice(0, at), partner))] as const];
+      const foot = feet[at];
+      return step && foot ? [[role, moveOf(step, foot)] as const] : [];
     });
     return { onset, lasts: end - onset, part: withinBeat(onset), moves: Object.fromEntries(moves) };
   });
@@ -92,12 +101,12 @@ const WEIGHTS = { action: 0.5, weight: 0.15, foot: 0.15, turn: 0.2 } as const;
 /** The time of a moment against what is done in it. */
 const TIME_WEIGHT = 0.3;
 
-const isOneFoot = (foot: Move["foot"]): boolean => foot !== "body" && foot !== "both";
+const isNamed = (foot: Move["foot"]): boolean => foot !== "body" && foot !== "both";
 const isStart = (foot: Move["foot"]): boolean => foot === "start" || foot === "start-same";
 
 /** The first foot of a role can be set against any later one; two first feet must stand alike to the partner's. */
 const sameFoot = (a: Move["foot"], b: Move["foot"]): boolean =>
-  a === b || (isStart(a) !== isStart(b) && isOneFoot(a) && isOneFoot(b));
+  a === b || (isStart(a) !== isStart(b) && isNamed(a) && isNamed(b));
 
 function moveLikeness(a: Move, b: Move): number {
   const turn = 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360);
