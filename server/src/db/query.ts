@@ -23,7 +23,7 @@ export const holdTable = (
  */
 export async function holdRow(
   db: { sequelize: Sequelize },
-  table: "levels" | "sections" | "approaches",
+  table: "levels" | "sections",
   id: string,
 ): Promise<void> {
   const rows = await rowsOf(db, `select id from ${table} where id = $id and deleted_at is null for share`, {

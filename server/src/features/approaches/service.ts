@@ -1,7 +1,9 @@
 import type { ApproachContent, ApproachRecord } from "@map-step/contract";
+import { APPROACH_IDS } from "@map-step/core/plan";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import { inUse, notFound } from "../../http/problems.ts";
 import type { ApproachRow } from "./models.ts";
 
@@ -14,6 +16,23 @@ const view = ({ id, version, name, reason, ages, returns, returnMinutes }: Appro
   returns,
   returnMinutes,
 });
+
+/**
+ * Of some approaches those that neither ship nor are the studio's own; the rest is held until the work under way is
+ * done, so that none can be removed meanwhile.
+ */
+export async function missingApproaches(db: Database, ids: readonly string[]): Promise<ReadonlySet<string>> {
+  const missing = new Set(ids);
+  for (const id of APPROACH_IDS) missing.delete(id);
+  if (missing.size === 0) return missing;
+  const own = await rowsOf<{ id: string }>(
+    db,
+    "select id from approaches where id::text = any($ids::text[]) and deleted_at is null for share",
+    { ids: [...missing] },
+  );
+  for (const { id } of own) missing.delete(id);
+  return missing;
+}
 
 /** The studio's own approaches, by name. */
 export const listApproaches = async (db: Database): Promise<ApproachRecord[]> =>

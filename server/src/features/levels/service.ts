@@ -1,11 +1,10 @@
 import type { Level, LevelContent } from "@map-step/contract";
-import { APPROACH_IDS } from "@map-step/core/plan";
-import { z } from "zod";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, holdTable, rowsOf } from "../../db/query.ts";
-import { HttpProblem, inUse, invalid } from "../../http/problems.ts";
+import { holdTable, rowsOf } from "../../db/query.ts";
+import { inUse, invalid } from "../../http/problems.ts";
+import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "./read.ts";
 
 type Rules = Pick<LevelContent, "danceId" | "followsId" | "approachId">;
@@ -34,12 +33,8 @@ async function checkFollows(db: Database, id: string | null, { danceId, followsI
 
 /** An approach that ships, or one of the studio's own. */
 async function checkApproach(db: Database, { approachId }: Rules): Promise<void> {
-  if ((APPROACH_IDS as readonly string[]).includes(approachId)) return;
-  const gone = () => invalid([{ path: "approachId", message: "This approach is not there any more" }]);
-  if (!z.uuid().safeParse(approachId).success) throw gone();
-  await holdRow(db, "approaches", approachId).catch((error: unknown) => {
-    throw error instanceof HttpProblem ? gone() : error;
-  });
+  if ((await missingApproaches(db, [approachId])).size > 0)
+    throw invalid([{ path: "approachId", message: "This approach is not there any more" }]);
 }
 
 /** Weeks that were taught can't fall out of a level. */

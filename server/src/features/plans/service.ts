@@ -1,33 +1,15 @@
 import { type ChosenFigure, contentOfPlan, type FieldError, type PlanContent } from "@map-step/contract";
-import { APPROACH_IDS } from "@map-step/core/plan";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
 import { invalid } from "../../http/problems.ts";
+import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "../levels/read.ts";
 import { planOfLevel, readPlan, type TaughtPlan } from "./read.ts";
 
 async function writePlaces(db: Database, planId: string, chosen: readonly ChosenFigure[]): Promise<void> {
   await db.PlanFigure.destroy({ where: { planId } });
   await db.PlanFigure.bulkCreate(chosen.map((place, position) => ({ ...place, planId, position })));
-}
-
-/** Ways of teaching that a plan names and that neither ship nor are the studio's own. */
-async function strangeApproaches(
-  db: Database,
-  chosen: readonly ChosenFigure[],
-): Promise<ReadonlySet<string>> {
-  const named = new Set(chosen.flatMap(({ approachId }) => approachId ?? []));
-  for (const id of APPROACH_IDS) named.delete(id);
-  if (named.size === 0) return named;
-  const own = await rowsOf<{ id: string }>(
-    db,
-    "select id from approaches where id::text = any($ids::text[]) and deleted_at is null for share",
-    { ids: [...named] },
-  );
-  for (const { id } of own) named.delete(id);
-  return named;
 }
 
 /** What keeps a plan from being kept: figures of another dance, weeks after the last, approaches that are not there. */
@@ -43,7 +25,10 @@ async function faultsOf(
     attributes: ["id"],
   });
   const fits = new Set(fitting.map((figure) => figure.id));
-  const strange = await strangeApproaches(db, chosen);
+  const strange = await missingApproaches(
+    db,
+    chosen.flatMap(({ approachId }) => approachId ?? []),
+  );
   return [
     ...[...special, ...away].flatMap(({ week }) => (week > weeks ? [tooLate("special")] : [])),
     ...chosen.flatMap(({ figureId, week, approachId }, index) => [

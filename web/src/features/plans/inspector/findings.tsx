@@ -43,6 +43,12 @@ interface CardProps {
   readonly onMute: ((reason: string) => void) | null;
 }
 
+const SLIP = { borderLeftWidth: "4px", borderRadius: "sm", px: "3", py: "2", fontSize: "sm" } as const;
+const TONES = {
+  must: { bg: "brickWash", borderColor: "brick" },
+  should: { bg: "apricotWash", borderColor: "apricot" },
+} as const;
+
 const LINK = {
   variant: "plain",
   size: "sm",
@@ -92,16 +98,7 @@ function Mute({ onMute }: { readonly onMute: (reason: string) => void }) {
 
 function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: CardProps) {
   return (
-    <Box
-      as="li"
-      bg={finding.severity === "must" ? "brickWash" : "apricotWash"}
-      borderLeftWidth="4px"
-      borderColor={finding.severity === "must" ? "brick" : "apricot"}
-      borderRadius="sm"
-      px="3"
-      py="2"
-      fontSize="sm"
-    >
+    <Box as="li" {...SLIP} {...TONES[finding.severity]}>
       <Text srOnly>{finding.severity === "must" ? "Must change:" : "Worth a look:"}</Text>
       <Box asChild textAlign="left" cursor="pointer">
         <button type="button" onClick={onSelect}>
@@ -126,16 +123,7 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
 
 /** Many findings of one cause, told as one; its list opens at a tap. */
 const Many = ({ cause, children }: { readonly cause: Cause; readonly children: ReactNode }) => (
-  <Box
-    as="li"
-    borderLeftWidth="4px"
-    borderColor={cause.severity === "must" ? "brick" : "apricot"}
-    bg={cause.severity === "must" ? "brickWash" : "apricotWash"}
-    borderRadius="sm"
-    px="3"
-    py="2"
-    fontSize="sm"
-  >
+  <Box as="li" {...SLIP} {...TONES[cause.severity]}>
     <details>
       <Box asChild cursor="pointer">
         <summary>{cause.text}</summary>
