@@ -20,18 +20,23 @@ const LONGEST = 12;
 interface Reached {
   readonly at: number;
   readonly mask: number;
-  /** The hold in which the couple is then; `null` where nobody said one yet. */
-  readonly hold: string | null;
+  /** Which of the holds the couple is in then; 0 where nobody said one yet. */
+  readonly hold: number;
   readonly from: Reached | null;
   readonly length: number;
 }
 
-/** What a chain is made of, with what can follow what. */
+/** What a chain is made of, with what can follow what. Holds are numbered from 1. */
 interface Graph {
-  readonly nodes: readonly ChainFigure[];
+  readonly ids: readonly string[];
   /** The bit of a wanted figure; -1 for one that only leads on. */
   readonly wantOf: readonly number[];
+  /** The hold in which each begins and ends; 0 for one that says none, and so leaves the couple in the one before. */
+  readonly holdIn: readonly number[];
+  readonly holdOut: readonly number[];
   readonly next: readonly (readonly number[])[];
+  readonly wants: number;
+  readonly holds: number;
 }
 
 /**
@@ -50,48 +55,47 @@ function graphOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): 
     return [{ figure, want: -1 }];
   });
   const nodes = kept.map(({ figure }) => figure);
+  const names = new Map<string, number>();
+  const numberOf = (hold: string | null | undefined): number => {
+    if (hold === null || hold === undefined) return 0;
+    if (!names.has(hold)) names.set(hold, names.size + 1);
+    return names.get(hold) as number;
+  };
+  const stances = nodes.map(({ steps }) => stancesOf(steps));
   return {
-    nodes,
+    ids: nodes.map(({ id }) => id),
     wantOf: kept.map(({ want }) => want),
+    holdIn: stances.map(({ first }) => numberOf(first[0]?.hold)),
+    holdOut: stances.map(({ last }) => numberOf(last[0]?.hold)),
     next: nodes.map(({ steps }) =>
       nodes.flatMap((other, index) => (flowsInto(steps, other.steps) ? [index] : [])),
     ),
+    wants,
+    holds: names.size,
   };
 }
 
-const holdIn = ({ steps }: ChainFigure): string | null => stancesOf(steps).first[0]?.hold ?? null;
-const holdOut = ({ steps }: ChainFigure): string | null => stancesOf(steps).last[0]?.hold ?? null;
-
-/** What can follow here. A figure that says no hold leaves the couple in the one before. */
-const after = ({ at, hold }: Reached, { nodes, next }: Graph): number[] =>
-  (next[at] as readonly number[]).filter((other) => {
-    const wanted = holdIn(nodes[other] as ChainFigure);
-    return wanted === null || hold === null || wanted === hold;
-  });
+const fits = (hold: number, wanted: number | undefined): boolean => !wanted || hold === 0 || wanted === hold;
 
 /** From one figure on, the shortest way to every set of wanted figures in every hold, breadth first. */
-function ways(start: number, graph: Graph): Reached[] {
-  const { nodes, wantOf } = graph;
-  const seen = new Set<string>();
-  const first = {
-    at: start,
-    mask: 1 << (wantOf[start] as number),
-    hold: holdOut(nodes[start] as ChainFigure),
-  };
+function* ways(start: number, { next, wantOf, holdIn, holdOut, wants, holds }: Graph): Generator<Reached> {
+  const seen = new Uint8Array((next.length * (holds + 1)) << wants);
+  const first = { at: start, mask: 1 << (wantOf[start] as number), hold: holdOut[start] as number };
   const queue: Reached[] = [{ ...first, from: null, length: 1 }];
   for (const here of queue) {
+    yield here;
     if (here.length >= LONGEST) continue;
-    for (const at of after(here, graph)) {
+    for (const at of next[here.at] as readonly number[]) {
+      if (!fits(here.hold, holdIn[at])) continue;
       const want = wantOf[at] as number;
       const mask = want < 0 ? here.mask : here.mask | (1 << want);
-      const hold = holdOut(nodes[at] as ChainFigure) ?? here.hold;
-      const place = `${at} ${mask} ${hold ?? ""}`;
-      if (seen.has(place)) continue;
-      seen.add(place);
+      const hold = holdOut[at] || here.hold;
+      const place = ((at * (holds + 1) + hold) << wants) | mask;
+      if (seen[place] === 1) continue;
+      seen[place] = 1;
       queue.push({ at, mask, hold, from: here, length: here.length + 1 });
     }
   }
-  return queue;
 }
 
 const orderOf = (way: Reached | null): number[] => {
@@ -101,16 +105,14 @@ const orderOf = (way: Reached | null): number[] => {
 };
 
 /** Whether all can be danced a second time, in the hold in which the first time ends. */
-function goesRound(way: Reached, start: number, graph: Graph): boolean {
-  if (!after(way, graph).includes(start)) return false;
+function goesRound(way: Reached, start: number, { next, holdIn, holdOut }: Graph): boolean {
+  if (!fits(way.hold, holdIn[start]) || !next[way.at]?.includes(start)) return false;
   let { hold } = way;
-  for (const at of orderOf(way)) {
-    const figure = graph.nodes[at] as ChainFigure;
-    const wanted = holdIn(figure);
-    if (wanted !== null && hold !== null && wanted !== hold) return false;
-    hold = holdOut(figure) ?? hold;
-  }
-  return true;
+  return orderOf(way).every((at) => {
+    const follows = fits(hold, holdIn[at]);
+    hold = holdOut[at] || hold;
+    return follows;
+  });
 }
 
 const sizeOf = (mask: number): number => {
@@ -118,6 +120,10 @@ const sizeOf = (mask: number): number => {
   for (let rest = mask; rest > 0; rest &= rest - 1) size++;
   return size;
 };
+
+/** All wanted figures come first, then going round, then being short. */
+const worthOf = (mask: number, round: boolean, length: number): number =>
+  sizeOf(mask) * 1000 + (round ? 100 : 0) - length;
 
 /**
  * The shortest chain that holds as many of the wanted figures as can be joined, with others between them where
@@ -127,17 +133,21 @@ const sizeOf = (mask: number): number => {
  */
 export function chainOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): Chain {
   const graph = graphOf(figures, wanted);
-  const { nodes, wantOf } = graph;
+  const { ids, wantOf, wants } = graph;
+  const all = 2 ** wants - 1;
   let best: Reached | null = null;
   let most = 0;
   let loops = false;
-  for (const start of nodes.keys()) {
+  for (const start of ids.keys()) {
     if ((wantOf[start] as number) < 0) continue;
     for (const way of ways(start, graph)) {
+      // Ways come shortest first: none that follows can be worth more than this, if it has all and goes round.
+      if (best !== null && worthOf(all, true, way.length) <= most) break;
+      if (best !== null && worthOf(way.mask, true, way.length) <= most) continue;
       const round = goesRound(way, start, graph);
-      const worth = sizeOf(way.mask) * 1000 + (round ? 100 : 0) - way.length;
+      const worth = worthOf(way.mask, round, way.length);
       if (best === null || worth > most) [best, most, loops] = [way, worth, round];
     }
   }
-  return { figureIds: orderOf(best).flatMap((index) => nodes[index]?.id ?? []), loops };
+  return { figureIds: orderOf(best).flatMap((index) => ids[index] ?? []), loops };
 }

@@ -35,8 +35,12 @@ export async function missingApproaches(db: Database, ids: readonly string[]): P
 }
 
 /** The studio's own approaches, by name. */
-export const listApproaches = async (db: Database): Promise<ApproachRecord[]> =>
-  (await db.Approach.findAll({ where: { deletedAt: null }, order: ["name"] })).map(view);
+export const listApproaches = (db: Database): Promise<ApproachRecord[]> =>
+  rowsOf(
+    db,
+    `select id, version, name, reason, ages, returns, return_minutes as "returnMinutes"
+     from approaches where deleted_at is null order by name`,
+  );
 
 async function readApproach(db: Database, id: string): Promise<ApproachRecord> {
   const row = await db.Approach.findOne({ where: { id, deletedAt: null } });

@@ -3,10 +3,9 @@ import { hash, verify } from "@node-rs/argon2";
 import type { Config } from "../../config.ts";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable } from "../../db/query.ts";
+import { holdTable, rowsOf } from "../../db/query.ts";
 import { forbidden, invalid, wrongPassword } from "../../http/problems.ts";
 import { LONGEST_MS } from "../../http/session.ts";
-import type { StaffRow } from "../staff/models.ts";
 import { refuseWeak } from "./password.ts";
 
 const dateIn = (timeZone: string): string =>
@@ -20,7 +19,7 @@ export async function studioToday(db: Database, config: Config): Promise<string>
   return dateIn(studio?.timeZone ?? "UTC");
 }
 
-const asPerson = ({ id, name, role }: StaffRow): Person => ({ id, name, role });
+const asPerson = ({ id, name, role }: Person): Person => ({ id, name, role });
 
 interface OpenSession {
   readonly personId?: string | undefined;
@@ -33,8 +32,12 @@ interface OpenSession {
  */
 export async function personOf(db: Database, { personId, signedInAt }: OpenSession): Promise<Person | null> {
   if (!personId || signedInAt === undefined || Date.now() - signedInAt > LONGEST_MS) return null;
-  const row = await db.Staff.findOne({ where: { id: personId, active: true } });
-  return row && signedInAt >= (row.sessionsSince?.getTime() ?? 0) ? asPerson(row) : null;
+  const [row] = await rowsOf<Person & { readonly since: Date | null }>(
+    db,
+    `select id, name, role, sessions_since as since from staff where id = $personId and active`,
+    { personId },
+  );
+  return row && signedInAt >= (row.since?.getTime() ?? 0) ? asPerson(row) : null;
 }
 
 export async function describeSession(
