@@ -7,6 +7,8 @@ const RUINS = 9000;
 /** The share of figures that a ruin tears out at most, and how seldom a week that would do is passed over. */
 const MOST_TORN = 0.4;
 const PASSED_OVER = 0.04;
+/** How often what others build on is put back as early as can be, so that all of them find a week. */
+const BUILT_EARLY = 0.5;
 /** How much worse a plan may be and still be gone on from, at the beginning and at the end, in score. */
 const HOT = 120;
 const COLD = 1;
@@ -51,8 +53,8 @@ export function ruinAndRecreate(
       for (const one of family[f] as readonly number[]) board.put(one, -1);
     }
   };
-  /** Puts one figure where the whole is worth most; leaves it out where no week takes it. */
-  const putBest = (f: number): boolean => {
+  /** Puts one figure where the whole is worth most, or as early as it can be; leaves it out where no week takes it. */
+  const putBest = (f: number, early: boolean): boolean => {
     let best = -1;
     let most = Number.NEGATIVE_INFINITY;
     for (const w of weeksOf[f] as readonly number[]) {
@@ -60,6 +62,7 @@ export function ruinAndRecreate(
       board.put(f, w);
       const { score, broken } = board.look();
       if (broken < 1e-9 && score > most) [best, most] = [w, score];
+      if (early && best >= 0) break;
     }
     board.put(f, best);
     return best >= 0;
@@ -71,6 +74,7 @@ export function ruinAndRecreate(
     return all;
   };
   const rebuild = (): void => {
+    const early = random() < BUILT_EARLY;
     const waiting = free.filter((f) => (places[f] as number) < 0);
     const rank = new Map(waiting.map((f) => [f, (worth[f] as number) * (0.3 + random())]));
     // A figure that others build on is worth a part of what they are worth.
@@ -83,7 +87,7 @@ export function ruinAndRecreate(
       const all = withNeeds(f);
       const done: number[] = [];
       for (const one of all) {
-        if (!putBest(one)) break;
+        if (!putBest(one, early && (family[one] as readonly number[]).length > 1)) break;
         done.push(one);
       }
       if (done.length < all.length) for (const one of done) board.put(one, -1);
