@@ -1,10 +1,11 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
+import { baseSheet } from "./base-sheet.ts";
 import { packed } from "./packed.ts";
 import { studioAhead } from "./studio-ahead.ts";
 
 export default defineConfig({
-  plugins: [react(), studioAhead(), packed()],
+  plugins: [react(), baseSheet(), studioAhead(), packed()],
   server: { host: "127.0.0.1", proxy: { "/api": process.env.API_ADDRESS ?? "http://127.0.0.1:4317" } },
   build: {
     target: "es2022",

@@ -10,7 +10,6 @@ import {
   collapsibleSlotRecipe,
   dialogSlotRecipe,
   fieldSlotRecipe,
-  globalCss,
   headingRecipe,
   inputRecipe,
   keyframes,
@@ -45,12 +44,10 @@ const some = <T extends object>(all: T, names: readonly string[]): T =>
 
 /** The looks of the components that are used here, and of no others, to keep the first load small. */
 export const components = defineConfig({
-  preflight: true,
   // With layers each look that is new on a page lays out the whole page anew, 70 ms in a wide plan.
   disableLayers: true,
   cssVarsPrefix: "chakra",
   cssVarsRoot: ":where(html, .chakra-theme)",
-  globalCss,
   theme: {
     animationStyles,
     breakpoints,

@@ -1,3 +1,4 @@
+import "virtual:base.css";
 import "@fontsource-variable/atkinson-hyperlegible-next";
 import "@fontsource-variable/bricolage-grotesque";
 import { ChakraProvider } from "@chakra-ui/react";

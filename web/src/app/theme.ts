@@ -8,25 +8,6 @@ const both = (light: string, dark: string) => ({ value: { _light: light, _dark: 
  * plum and pine for the two roles. Solid tones carry `on…` text; plain ones are text themselves.
  */
 const config = defineConfig({
-  globalCss: {
-    "html, body": {
-      bg: "ground",
-      color: "ink",
-      fontFamily: "body",
-      _print: { bg: "white", color: "black" },
-    },
-    "h1, h2, h3": { fontFamily: "heading", letterSpacing: "-0.01em" },
-    "*:focus-visible": { outline: "2px solid", outlineColor: "pine", outlineOffset: "2px" },
-    ".numbers": { fontVariantNumeric: "tabular-nums" },
-    ".no-print": { _print: { display: "none !important" } },
-    // Drawings keep their screen's width; on paper they give way to its.
-    ".to-paper, .to-paper svg": { _print: { maxWidth: "100%", height: "auto" } },
-    "input, select, textarea": {
-      _print: { border: "none !important", background: "none !important", paddingInline: "0 !important" },
-    },
-    "select ~ [data-part=indicator], select + div": { _print: { display: "none !important" } },
-    "*": { _motionReduce: { transitionDuration: "0s !important", animationDuration: "0s !important" } },
-  },
   theme: {
     tokens: {
       fonts: {
@@ -85,9 +66,13 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultBaseConfig, components, config, {
-  globalCss: { html: { colorPalette: "pine" } },
-});
+/** All that the look is made of. */
+export const look = [defaultBaseConfig, components, config] as const;
+
+const made = createSystem(...look);
+
+/** The look as components use it. What every page begins with lies in the first style sheet (`base-sheet.ts`). */
+export const system: typeof made = { ...made, _global: [] };
 
 /** A colour of the theme for drawings, where no style property reaches. */
 export const tone = (name: string): string =>
