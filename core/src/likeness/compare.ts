@@ -2,7 +2,7 @@ import { type Figure, ROLES, type Role, stepsOf, writtenRoles } from "../notatio
 import { beatsToTicks, spokenCount, ticksToBeats } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { align, type Pair } from "./align.ts";
-import { type Moment, momentsOf, sameMoment, sameMove } from "./moment.ts";
+import { type Moment, momentsOf, sameHold, sameMoment, sameMove } from "./moment.ts";
 
 /** A stretch of a figure in beats from its count 1: `from` 0 is count 1, below 0 a pick-up; `to` is its end. */
 export interface Stretch {
@@ -33,8 +33,8 @@ export interface Comparison extends RowComparison {
   /** Easily taken for each other: very alike, begun in the same hold, with one or two differences that decide. */
   readonly lookAlike: boolean;
   /**
-   * All counts of the first figure on which look-alikes differ, such as `3 to 6` or `4 and 8`, and whose steps differ
-   * where it is one role's only, such as `3 (follower)`; null for others.
+   * All counts of the first figure on which look-alikes differ, such as `3 to 6` or `4 and 8`, and what differs
+   * where it is not all: `3 (follower)`, `4 to 6 (hold)`; null for others.
    */
   readonly decides: string | null;
 }
@@ -62,11 +62,19 @@ export const stretchOf = (moments: readonly Moment[], from: number, to: number):
 interface Sight {
   readonly one: readonly Moment[];
   readonly two: readonly Moment[];
+  /** What counts as a difference. */
+  readonly same: (a: Moment, b: Moment) => boolean;
 }
 
-function isSame({ one, two }: Sight, { a, b }: Pair): boolean {
-  const [mine, theirs] = [a === null ? undefined : one[a], b === null ? undefined : two[b]];
-  return mine !== undefined && theirs !== undefined && sameMoment(mine, theirs);
+type Met = readonly [Moment | undefined, Moment | undefined];
+const met = ({ one, two }: Omit<Sight, "same">, { a, b }: Pair): Met => [
+  a === null ? undefined : one[a],
+  b === null ? undefined : two[b],
+];
+
+function isSame(sight: Sight, pair: Pair): boolean {
+  const [mine, theirs] = met(sight, pair);
+  return mine !== undefined && theirs !== undefined && sight.same(mine, theirs);
 }
 
 interface Run {
@@ -110,7 +118,7 @@ function compareRows(
   two: readonly Moment[],
   { pairs, score } = align(one, two),
 ): RowComparison {
-  const sight = { one, two };
+  const sight = { one, two, same: sameMoment };
   const sides = (run: readonly Pair[]) => ({ a: sideOf(run, "a", one), b: sideOf(run, "b", two) });
   const runs = runsOf(sight, pairs);
   const parting = pairs.find((pair) => !isSame(sight, pair));
@@ -131,13 +139,13 @@ const holdIn = (figure: Figure): string | null => {
   return (role && stepsOf(figure, role)[0]?.hold) ?? null;
 };
 
-/** The roles whose moves differ somewhere. */
-function rolesApart({ one, two }: Sight, pairs: readonly Pair[]): Role[] {
-  return ROLES.filter((role) =>
-    pairs.some(
-      ({ a, b }) => !sameMove(a === null ? undefined : one[a], b === null ? undefined : two[b], role),
-    ),
-  );
+/** Whose part it is that differs, where it is not all of them: `follower`, `hold`, `follower and hold`. */
+function partsApart(sight: Sight, pairs: readonly Pair[], roles: readonly Role[]): string[] {
+  const all = pairs.map((pair) => met(sight, pair));
+  const apart = roles.filter((role) => all.some(([mine, theirs]) => !sameMove(mine, theirs, role)));
+  const hold = all.some(([mine, theirs]) => !sameHold(mine, theirs)) ? ["hold"] : [];
+  if (apart.length < roles.length) return [...apart, ...hold];
+  return hold.length > 0 ? ["steps", ...hold] : [];
 }
 
 /** Both roles together, and whether the two are easily taken for each other. */
@@ -145,13 +153,21 @@ export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   const [one, two] = [momentsOf(a), momentsOf(b)];
   const aligned = align(one, two);
   const whole = compareRows(one, two, aligned);
-  const stretches = whole.differing.flatMap((apart) => apart.a ?? apart.b ?? []);
+  const same = (mine: Moment, theirs: Moment) => sameMoment(mine, theirs) && sameHold(mine, theirs);
+  const sight = { one, two, same };
+  const stretches = runsOf(sight, aligned.pairs)
+    .filter(({ shared }) => !shared)
+    .flatMap(({ pairs }) => {
+      const apart = trimmed(sight, pairs);
+      return sideOf(apart, "a", one) ?? sideOf(apart, "b", two) ?? [];
+    });
   const few = stretches.length > 0 && stretches.length <= MOST_PARTINGS;
   const lookAlike = whole.likeness >= LOOK_ALIKE && few && holdIn(a) === holdIn(b);
   if (!lookAlike) return { ...whole, lookAlike, decides: null };
-  const [role, ...more] = rolesApart({ one, two }, aligned.pairs);
-  const whose = role && more.length === 0 && writtenRoles(a).length > 1 ? ` (${role})` : "";
-  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whose}` };
+  const roles = ROLES.filter((role) => writtenRoles(a).includes(role) || writtenRoles(b).includes(role));
+  const whose = partsApart(sight, aligned.pairs, roles);
+  const told = whose.length > 0 ? ` (${inWords(whose)})` : "";
+  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${told}` };
 }
 
 /** Where two figures are danced alike and where they part: both roles together, and each role by itself. */

@@ -58,6 +58,44 @@ describe("compareFigures", () => {
     expect(decides).toBe("3 (follower)");
   });
 
+  it("says where only the hold differs, and where it differs beside the steps", () => {
+    const couple = (third: string, follower = "follower mirror") =>
+      figure(`leader\n1 L side hold "open"\n2 R close\n${third}\n4 R close hold "open"\n${follower}`);
+    const plain = couple("3 L side");
+    expect(compareFigures(plain, couple('3 L side hold "shadow"'))).toMatchObject({
+      likeness: 1,
+      differing: [],
+      lookAlike: true,
+      decides: "3 (hold)",
+    });
+    expect(compareFigures(plain, couple('3 L forward hold "shadow"')).decides).toBe("3 (steps and hold)");
+    expect(
+      compareFigures(
+        plain,
+        couple('3 L side hold "shadow"', "follower\n1 R side\n2 L close\n3 R side turn R 1\n4 L close"),
+      ).decides,
+    ).toBe("3 (follower and hold)");
+  });
+
+  test("holds that are not said make no difference", () => {
+    const holds = fc.constantFrom("", ' hold "open"', ' hold "closed"');
+    const row = fc.tuple(holds, holds, holds);
+    const couple = ([a, b, c]: readonly string[]) =>
+      figure(`leader\n1 L side${a}\n2 R close${b}\n3 L side${c}\n4 R close\nfollower mirror`);
+    fc.assert(
+      fc.property(row, row, (one, two) => {
+        const force = (said: readonly string[]) =>
+          said.map((_, at) => said.slice(0, at + 1).findLast(Boolean));
+        const [mine, theirs] = [force(one), force(two)];
+        const apart = mine.some((hold, at) => hold && theirs[at] && hold !== theirs[at]);
+        const { decides, likeness } = compareFigures(couple(one), couple(two));
+        expect(likeness).toBe(1);
+        if (decides !== null) expect(decides).toMatch(/ \(hold\)$/);
+        expect(decides !== null).toBe(apart && one[0] === two[0]);
+      }),
+    );
+  });
+
   test("look-alikes differ at the first and the last count of every stretch that is named, and nowhere else", () => {
     const SAME = [
       "side",

@@ -29,6 +29,8 @@ export interface Moment {
   readonly lasts: Ticks;
   /** Ticks after the beat. */
   readonly part: Ticks;
+  /** The hold in which the couple is then; null where nobody said one yet. Likeness does not look at it. */
+  readonly hold: string | null;
   readonly moves: Readonly<Partial<Record<Role, Move>>>;
 }
 
@@ -84,7 +86,10 @@ function workOut(figure: Figure, only: readonly Role[]): Moment[] {
   const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
     (a, b) => a - b,
   );
+  const [first] = writtenRoles(figure);
+  const holds = first ? stepsOf(figure, first).filter(({ hold }) => hold !== undefined) : [];
   return onsets.map((onset, index) => {
+    const hold = holds.findLast((step) => step.onset <= onset)?.hold ?? null;
     const end = onsets[index + 1] ?? figure.length + (onsets[0] ?? 0);
     const moves = roles.flatMap(({ role, steps, feet }) => {
       const at = steps.findIndex((step) => step.onset === onset);
@@ -92,7 +97,7 @@ function workOut(figure: Figure, only: readonly Role[]): Moment[] {
       const foot = feet[at];
       return step && foot ? [[role, moveOf(step, foot)] as const] : [];
     });
-    return { onset, lasts: end - onset, part: withinBeat(onset), moves: Object.fromEntries(moves) };
+    return { onset, lasts: end - onset, part: withinBeat(onset), hold, moves: Object.fromEntries(moves) };
   });
 }
 
@@ -141,3 +146,7 @@ export function sameMove(a: Moment | undefined, b: Moment | undefined, role: Rol
   const [one, two] = [a?.moves[role], b?.moves[role]];
   return one && two ? moveLikeness(one, two) >= ALMOST : one === two;
 }
+
+/** Whether the couple is in one hold at both; what is not said is no difference. */
+export const sameHold = (a: Moment | undefined, b: Moment | undefined): boolean =>
+  !a?.hold || !b?.hold || a.hold === b.hold;
