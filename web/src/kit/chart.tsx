@@ -48,10 +48,10 @@ export function Chart({ draw, height, label }: Props) {
     if (!place.current) return;
     const chart = init(place.current, null, { renderer: "svg" });
     const font = getComputedStyle(document.body).fontFamily;
-    const still = window.matchMedia("(prefers-reduced-motion: reduce)").matches;
     chart.setOption({
       textStyle: { fontFamily: font, color: inkNow("ink") },
-      animation: !still,
+      // On paper a chart is drawn anew for the width of the sheet, and is printed as it is then.
+      animation: false,
       ...draw(inkNow),
     });
     const observer = new ResizeObserver(() => chart.resize());

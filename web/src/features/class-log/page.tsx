@@ -70,6 +70,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
             <PanelTitle
               aside={
                 <Button
+                  className="no-print"
                   size="xs"
                   variant="outline"
                   onClick={() => copyText(recapToMarkdown(title, { type: "doc", content: blocks }), "Copied")}

@@ -58,15 +58,7 @@ function Tonight(open: OpenLesson) {
         // What only comes back needs no words; its cue is one tap away.
         const brief = part.kind === "return";
         return (
-          <Flex
-            as="li"
-            key={part.id}
-            gap="4"
-            py="2.5"
-            borderTopWidth="1px"
-            borderColor="rule"
-            css={{ breakInside: "avoid" }}
-          >
+          <Flex as="li" key={part.id} gap="4" py="2.5" borderTopWidth="1px" borderColor="rule">
             <Box className="numbers" w="4.2rem" flexShrink="0">
               <Text fontWeight="700">{from}</Text>
               <Text color="soft" fontSize="sm">
@@ -74,19 +66,21 @@ function Tonight(open: OpenLesson) {
               </Text>
             </Box>
             <Box flex="1" minW="0" fontSize="sm">
-              <Text fontWeight="700" fontSize="md" lineHeight="1.3">
-                {part.title}
-                <Text as="span" color="soft" fontWeight="400">
-                  {" "}
-                  {kind}
-                  {steps ? `, ${countCall(steps)}` : ""}
+              <Box css={{ breakInside: "avoid" }}>
+                <Text fontWeight="700" fontSize="md" lineHeight="1.3">
+                  {part.title}
+                  <Text as="span" color="soft" fontWeight="400">
+                    {" "}
+                    {kind}
+                    {steps ? `, ${countCall(steps)}` : ""}
+                  </Text>
                 </Text>
-              </Text>
-              {isNew && steps ? (
-                <Box maxW="30rem" my="1">
-                  <CountRibbon figure={steps} name={part.title} timing={dance} small />
-                </Box>
-              ) : null}
+                {isNew && steps ? (
+                  <Box maxW="30rem" my="1">
+                    <CountRibbon figure={steps} name={part.title} timing={dance} small />
+                  </Box>
+                ) : null}
+              </Box>
               {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
               {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
               {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}

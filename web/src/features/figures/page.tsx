@@ -49,7 +49,7 @@ function Neighbours({
   none: string;
 }) {
   return (
-    <Box mb="3">
+    <Box mb="3" className={figures.length === 0 ? "no-print" : undefined}>
       <Text fontWeight="700" mb="1">
         {title}
       </Text>

@@ -30,7 +30,16 @@ interface LinkProps {
 function PublicLink({ secret, publishedAt, onRenew, onUnpublish }: LinkProps) {
   const address = `${window.location.origin}/r/${secret}`;
   return (
-    <Flex bg="pineWash" borderRadius="md" p="3" mb="4" gap="2" align="center" wrap="wrap">
+    <Flex
+      className="no-print"
+      bg="pineWash"
+      borderRadius="md"
+      p="3"
+      mb="4"
+      gap="2"
+      align="center"
+      wrap="wrap"
+    >
       <Text fontWeight="700">Published{publishedAt ? ` ${momentOf(publishedAt)}` : ""}.</Text>
       <Input readOnly aria-label="Public link" value={address} bg="panel" flex="1" minW="16rem" />
       <Button variant="outline" bg="panel" onClick={() => copyText(address, "The link is copied")}>

@@ -31,8 +31,9 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
       borderColor="rule"
       borderRadius="xl"
       p={{ base: "5", md: main ? "7" : "5" }}
+      _print={{ bg: "white", color: "ink", borderWidth: "1px", breakInside: "avoid" }}
     >
-      <Text fontWeight="700" color={main ? "#FBCFA0" : "soft"}>
+      <Text fontWeight="700" color={main ? "#FBCFA0" : "soft"} _print={{ color: "soft" }}>
         {awayInWords(today, lesson.date)}
       </Text>
       <Heading as="h2" size={main ? "4xl" : "2xl"} lineHeight="1.1" mt="1">
@@ -48,7 +49,7 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
         <Line name="Section">{lesson.sectionName}</Line>
         {lesson.teachers.length > 0 ? <Line name="Teaching">{lesson.teachers.join(" and ")}</Line> : null}
       </Stack>
-      <Flex gap="2" wrap="wrap">
+      <Flex gap="2" wrap="wrap" className="no-print">
         <Button
           asChild
           size="lg"

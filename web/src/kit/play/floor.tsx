@@ -135,7 +135,13 @@ export function FloorView({ figure, name, at, camera, roles }: Props) {
     : frame.box;
   const lines = Array.from({ length: 25 }, (_, index) => index - 12);
   return (
-    <Box bg="sunk" borderRadius="lg" overflow="hidden" height={{ base: "240px", md: "390px" }}>
+    <Box
+      bg="sunk"
+      borderRadius="lg"
+      overflow="hidden"
+      height={{ base: "240px", md: "390px" }}
+      _print={{ bg: "white", height: "auto", maxW: "24rem" }}
+    >
       <svg
         className="to-paper"
         viewBox={box}
