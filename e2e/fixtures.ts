@@ -94,3 +94,23 @@ export async function expectAccessible(page: Page, rule?: string): Promise<void>
     [],
   );
 }
+
+const ACTS = "button|link|radio|checkbox|switch|combobox|textbox|searchbox|spinbutton|slider";
+const SAYS_NOTHING = [
+  new RegExp(`^\\s*- '?(${ACTS}) "[^A-Za-z]*"`),
+  new RegExp(`^\\s*- (${ACTS}|table|radiogroup|toolbar|dialog)(:| \\[|$)`),
+  /^\s*- list$/,
+];
+const depthOf = (line: string): number => line.search(/\S/);
+
+/** Read aloud, everything on the page says what it is: no bare number, no picture without a word, no empty list. */
+export async function expectNamed(page: Page): Promise<void> {
+  const lines = (await page.locator("body").ariaSnapshot()).split("\n");
+  const nameless = lines.filter((line, at) => {
+    if (SAYS_NOTHING.some((pattern) => pattern.test(line))) return true;
+    // Within something that has a name a picture only adorns.
+    const around = lines.slice(0, at).findLast((other) => depthOf(other) < depthOf(line)) ?? "";
+    return /^\s*- img$/.test(line) && !new RegExp(`- '?(${ACTS}|option) "`).test(around);
+  });
+  expect(nameless).toEqual([]);
+}

@@ -3,7 +3,7 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import type { Page } from "@playwright/test";
 import { WEB_ROOT } from "../../scripts/lib/build.ts";
-import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { demoStudio, expect, expectAccessible, expectNamed, signIn, test } from "../fixtures.ts";
 
 /** The main views, by the names of their links and what shows that they are there. */
 async function views(page: Page): Promise<{ name: string; path: string; shown: RegExp }[]> {
@@ -75,6 +75,7 @@ for (const { colours, rule } of [
         await page.goto(demoStudio() + path);
         await expect(page.getByText(shown).first()).toBeVisible();
         await expectAccessible(page, rule);
+        if (!rule) await expectNamed(page);
       });
   });
 

@@ -1,4 +1,4 @@
-import { Button, Flex, IconButton, NativeSelect, Text } from "@chakra-ui/react";
+import { Button, Flex, IconButton, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { ChevronLeft, ChevronRight, Moon, Sun, Trash2, UserRound } from "lucide-react";
 import { lazy, Suspense } from "react";
@@ -7,6 +7,7 @@ import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
 import { rememberSection } from "../kit/here.ts";
+import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";
 
 const HeldNotice = lazy(async () => ({
@@ -28,22 +29,15 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
   };
   return (
     <Flex gap="3" align="center" wrap="wrap" minW="0">
-      <NativeSelect.Root size="sm" width="auto" maxW="full">
-        <NativeSelect.Field
-          aria-label="Section"
-          value={section.id}
-          onChange={({ target }) => go(target.value, null)}
-          bg="panel"
-          fontWeight="600"
-        >
-          {sections.map(({ id, levelId, name }) => (
-            <option key={id} value={id}>
-              {levelName(levelId)}, {name}
-            </option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Select
+        label="Section"
+        value={section.id}
+        onChange={(id) => go(id, null)}
+        choices={sections.map(({ id, levelId, name }) => [id, `${levelName(levelId)}, ${name}`])}
+        size="sm"
+        maxW="full"
+        fontWeight="600"
+      />
       {at === null ? null : (
         <Flex align="center" gap="1" maxW="full">
           <IconButton
@@ -55,21 +49,17 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
           >
             <ChevronLeft />
           </IconButton>
-          <NativeSelect.Root size="sm" width="auto" minW="0">
-            <NativeSelect.Field
-              aria-label="Week"
-              value={String(at)}
-              onChange={({ target }) => go(section.id, Number(target.value))}
-              bg="panel"
-            >
-              {section.dates.map((date, index) => (
-                <option key={date} value={index + 1}>
-                  Week {index + 1}, {shortDay(date)}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Select
+            label="Week"
+            value={String(at)}
+            onChange={(week) => go(section.id, Number(week))}
+            choices={section.dates.map((date, index) => [
+              String(index + 1),
+              `Week ${index + 1}, ${shortDay(date)}`,
+            ])}
+            size="sm"
+            minW="0"
+          />
           <IconButton
             size="xs"
             variant="ghost"

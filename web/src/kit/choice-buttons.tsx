@@ -2,7 +2,8 @@ import { Box, Button, Flex } from "@chakra-ui/react";
 
 interface Props<T> {
   readonly label: string;
-  readonly choices: readonly { readonly value: T; readonly label: string }[];
+  /** What is shown on each, and said where that is more than is shown. */
+  readonly choices: readonly { readonly value: T; readonly label: string; readonly said?: string }[];
   readonly isChosen: (value: T) => boolean;
   readonly onChoose: (value: T) => void;
   readonly hideLabel?: boolean;
@@ -30,6 +31,7 @@ export function ChoiceButtons<T extends string | number>({
           minW="7"
           px="2"
           variant={isChosen(choice.value) ? "solid" : "outline"}
+          aria-label={choice.said}
           aria-pressed={isChosen(choice.value)}
           onClick={() => onChoose(choice.value)}
         >

@@ -79,7 +79,7 @@ export const ChoiceField = ({
           </option>
         ))}
       </NativeSelect.Field>
-      <NativeSelect.Indicator />
+      <NativeSelect.Indicator aria-hidden />
     </NativeSelect.Root>
   </Framed>
 );

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type Check, type FigureLine, type Section, type Student } from "@map-step/contract";
 import { MARK_NAMES, type Mark, standingOf } from "@map-step/core/check";
 import { useState } from "react";
@@ -8,6 +8,7 @@ import { ConflictDialog } from "../../kit/conflict.tsx";
 import { longDay, shortDay } from "../../kit/dates.ts";
 import { Aside, PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
+import { Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { useFigureLines } from "../figures/library.ts";
@@ -166,21 +167,12 @@ function SectionChecks({ section }: { section: Section }) {
               about={check ? `${section.name}, held ${longDay(check.heldOn)} by ${check.by}` : section.name}
             >
               {all.length > 1 ? (
-                <NativeSelect.Root width="auto">
-                  <NativeSelect.Field
-                    aria-label="Check"
-                    bg="panel"
-                    value={check?.id}
-                    onChange={({ target }) => setCheckId(target.value)}
-                  >
-                    {all.map(({ id, heldOn, by }) => (
-                      <option key={id} value={id}>
-                        {shortDay(heldOn)}, {by}
-                      </option>
-                    ))}
-                  </NativeSelect.Field>
-                  <NativeSelect.Indicator />
-                </NativeSelect.Root>
+                <Select
+                  label="Check"
+                  value={check?.id ?? ""}
+                  onChange={setCheckId}
+                  choices={all.map(({ id, heldOn, by }) => [id, `${shortDay(heldOn)}, ${by}`])}
+                />
               ) : null}
               <Button asChild variant="outline" bg="panel">
                 <Link to={`/sections/${section.id}/roster`}>Students</Link>

@@ -56,6 +56,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
     <Box overflowX="auto">
       <Box
         as="table"
+        aria-label="Marks"
         borderCollapse="separate"
         borderSpacing="0"
         css={{ "& td, & th": { borderBottom: "1px solid var(--chakra-colors-rule)" } }}
@@ -166,7 +167,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
                 );
               })}
               <Box as="td" className="numbers" textAlign="right" pl="3" whiteSpace="nowrap">
-                {standingOf(student.id, ids, marked).has.length}/{ids.length}
+                {standingOf(student.id, ids, marked).has.length} of {ids.length}
               </Box>
             </Box>
           ))}
@@ -190,7 +191,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
               const { have, marked: seen } = shareOf(id, marked);
               return (
                 <Box as="td" key={id} className="numbers" textAlign="center" fontSize="sm" color="soft">
-                  {seen === 0 ? "–" : `${have}/${seen}`}
+                  {seen === 0 ? "–" : `${have} of ${seen}`}
                 </Box>
               );
             })}

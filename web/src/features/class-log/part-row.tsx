@@ -1,8 +1,9 @@
-import { Box, Flex, Input, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
 import type { Layer } from "@map-step/core/figure";
 import { notedAt, SEGMENT_NAMES } from "@map-step/core/lesson";
 import { useState } from "react";
+import { asTheyAre, Select } from "../../kit/select.tsx";
 import { Marks } from "../lessons/marks.tsx";
 import type { ClassLogEdit } from "./use-class-log.ts";
 
@@ -72,24 +73,19 @@ export function PartRow({ part, log }: { part: LessonSegment; log: ClassLogEdit 
             }
           />
           {mark?.covered === "part" ? (
-            <NativeSelect.Root size="sm" width="8.5rem">
-              <NativeSelect.Field
-                aria-label={`How far ${part.title} got`}
-                value={mark?.reached ?? ""}
-                onChange={({ target }) =>
-                  void log.note("mark", part.id, {
-                    covered: "part",
-                    reached: target.value === "" ? null : (target.value as Layer),
-                  })
-                }
-              >
-                <option value="">how far?</option>
-                {layers.map((layer) => (
-                  <option key={layer}>{layer}</option>
-                ))}
-              </NativeSelect.Field>
-              <NativeSelect.Indicator />
-            </NativeSelect.Root>
+            <Select
+              label={`How far ${part.title} got`}
+              value={mark?.reached ?? ""}
+              onChange={(layer) =>
+                void log.note("mark", part.id, {
+                  covered: "part",
+                  reached: layer === "" ? null : (layer as Layer),
+                })
+              }
+              choices={[["", "how far?"], ...asTheyAre(layers)]}
+              size="sm"
+              width="8.5rem"
+            />
           ) : null}
         </>
       ) : null}

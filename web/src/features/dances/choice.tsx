@@ -1,6 +1,6 @@
-import { NativeSelect } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { useRemembered } from "../../kit/remembered.ts";
+import { byName, Select } from "../../kit/select.tsx";
 
 /** The dance somebody works on, which this browser remembers from page to page; the first of all otherwise. */
 export function useDanceChoice(dances: readonly DanceRecord[] | undefined) {
@@ -17,19 +17,5 @@ interface Props {
 /** Nothing where there is only one. */
 export const DanceSelect = ({ dance, dances, onChoose }: Props) =>
   dances.length < 2 ? null : (
-    <NativeSelect.Root width="auto">
-      <NativeSelect.Field
-        aria-label="Dance"
-        bg="panel"
-        value={dance.id}
-        onChange={({ target }) => onChoose(target.value)}
-      >
-        {dances.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Select label="Dance" value={dance.id} onChange={onChoose} choices={byName(dances)} />
   );

@@ -134,7 +134,12 @@ export function DancesDialog({ dances, onClose }: { dances: readonly DanceRecord
                 </Text>
               </Stack>
               {mayWrite ? (
-                <Button size="sm" variant="outline" onClick={() => setOpen(dance)}>
+                <Button
+                  size="sm"
+                  variant="outline"
+                  aria-label={`Edit ${dance.name}`}
+                  onClick={() => setOpen(dance)}
+                >
                   Edit
                 </Button>
               ) : null}

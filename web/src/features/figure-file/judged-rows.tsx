@@ -48,6 +48,7 @@ export function JudgedRows({ rows }: { rows: readonly JudgedRow[] }) {
     <Box overflowX="auto">
       <Box
         as="table"
+        aria-label="Figures of the file"
         w="full"
         fontSize="sm"
         css={{ "& th, & td": { padding: "6px 8px", textAlign: "left" } }}

@@ -1,10 +1,11 @@
-import { Button, Flex, NativeSelect, SimpleGrid, Text } from "@chakra-ui/react";
+import { Button, Flex, SimpleGrid, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, toFileFigure } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { download } from "../../kit/download.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Select } from "../../kit/select.tsx";
 import { Loaded, Loading } from "../../kit/states.tsx";
 import { useDances, useWholeLibrary } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
@@ -32,22 +33,18 @@ function TakeOut({ library, dances }: Props) {
         With steps, cues, slips, cautions, other names and what each needs. Who may teach them stays here.
       </Text>
       <Flex gap="2" wrap="wrap" align="center">
-        <NativeSelect.Root width="auto">
-          <NativeSelect.Field
-            aria-label="Figures of"
-            bg="panel"
-            value={danceId}
-            onChange={({ target }) => setDanceId(target.value)}
-          >
-            <option value="">all dances ({counted(library.length, "figure")})</option>
-            {dances.map(({ id, name }) => (
-              <option key={id} value={id}>
-                {name} ({library.filter((figure) => figure.danceId === id).length})
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Select
+          label="Figures of"
+          value={danceId}
+          onChange={setDanceId}
+          choices={[
+            ["", `all dances (${counted(library.length, "figure")})`],
+            ...dances.map(
+              ({ id, name }) =>
+                [id, `${name} (${library.filter((figure) => figure.danceId === id).length})`] as const,
+            ),
+          ]}
+        />
         <Button
           variant="outline"
           disabled={chosen.length === 0}

@@ -145,7 +145,11 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
           <LoopSelect beats={beats} loop={[first, last]} onLoop={setLoop} />
           <ChoiceButtons
             label="Accents"
-            choices={numbered(cycle).map((count) => ({ value: count, label: String(count) }))}
+            choices={numbered(cycle).map((count) => ({
+              value: count,
+              label: String(count),
+              said: `Accent on ${count}`,
+            }))}
             isChosen={(count) => accented.has(count)}
             onChoose={(count) =>
               setAccents(accented.has(count) ? accents.filter((one) => one !== count) : [...accents, count])

@@ -31,31 +31,33 @@ interface FaultsProps {
 }
 
 const Faults = ({ faults, onShow }: FaultsProps) => (
-  <Stack as="ul" gap="1" mt="2" aria-live="polite" listStyleType="none">
-    {faults.map((fault) => (
-      <Box as="li" key={`${fault.line}:${fault.column}:${fault.expected}`}>
-        <Button
-          size="sm"
-          variant="plain"
-          height="auto"
-          p="2"
-          bg="brickWash"
-          color="ink"
-          whiteSpace="normal"
-          textAlign="left"
-          fontWeight="400"
-          onClick={() => onShow(fault)}
-        >
-          <Text>
-            <Text as="span" fontWeight="700" className="numbers">
-              Line {fault.line}, column {fault.column}:{" "}
+  <Box aria-live="polite">
+    <Stack as="ul" gap="1" mt="2" listStyleType="none" hidden={faults.length === 0}>
+      {faults.map((fault) => (
+        <Box as="li" key={`${fault.line}:${fault.column}:${fault.expected}`}>
+          <Button
+            size="sm"
+            variant="plain"
+            height="auto"
+            p="2"
+            bg="brickWash"
+            color="ink"
+            whiteSpace="normal"
+            textAlign="left"
+            fontWeight="400"
+            onClick={() => onShow(fault)}
+          >
+            <Text>
+              <Text as="span" fontWeight="700" className="numbers">
+                Line {fault.line}, column {fault.column}:{" "}
+              </Text>
+              {faultText(fault)}
             </Text>
-            {faultText(fault)}
-          </Text>
-        </Button>
-      </Box>
-    ))}
-  </Stack>
+          </Button>
+        </Box>
+      ))}
+    </Stack>
+  </Box>
 );
 
 const Help = () => (

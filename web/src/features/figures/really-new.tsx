@@ -1,4 +1,4 @@
-import { Box, Flex, NativeSelect, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { api, type FigureRecord, type Level } from "@map-step/contract";
 import { type KnownFigure, newMaterial, type RoleMaterial } from "@map-step/core/likeness";
 import type { Figure } from "@map-step/core/notation";
@@ -7,6 +7,7 @@ import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { Select } from "../../kit/select.tsx";
 import { useDances } from "./library.ts";
 import { stepsIn } from "./steps.ts";
 import { countsOf, stretchesInWords } from "./stretches.ts";
@@ -114,22 +115,19 @@ export function ReallyNew({ record, figure, library }: Props) {
   return (
     <Panel>
       <PanelTitle>What is really new</PanelTitle>
-      <NativeSelect.Root size="sm" mb="3">
-        <NativeSelect.Field
-          aria-label="For somebody who knows"
-          value={choice}
-          onChange={({ target }) => setChoice(target.value)}
-        >
-          <option value={NEEDS}>for somebody who knows what it needs</option>
-          {ofDance.map(({ id, name }) => (
-            <option key={id} value={id}>
-              for somebody who knows {name}
-            </option>
-          ))}
-          <option value="">for somebody who knows nothing yet</option>
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Select
+        label="For somebody who knows"
+        value={choice}
+        onChange={setChoice}
+        choices={[
+          [NEEDS, "for somebody who knows what it needs"],
+          ...ofDance.map(({ id, name }) => [id, `for somebody who knows ${name}`] as const),
+          ["", "for somebody who knows nothing yet"],
+        ]}
+        size="sm"
+        width="full"
+        mb="3"
+      />
       <Text fontWeight="700" mb="2" className="numbers">
         {newBeats === 0
           ? "Nothing: every beat is danced elsewhere."

@@ -20,7 +20,7 @@ import {
 import { type Dance, spokenCount, spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
 import { type KeyboardEvent, useState } from "react";
 import { CountRibbon, type PickedStep } from "../../kit/ribbon/index.ts";
-import { SmallSelect } from "../../kit/small-select.tsx";
+import { SmallSelect } from "../../kit/select.tsx";
 
 const TURNS = [45, 90, 135, 180, 270, 360, 540, 720];
 const QUARTER = TICKS_PER_BEAT / 4;

@@ -7,7 +7,7 @@ import { TIER_NAMES, TIERS, ticksToBeats } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
-import { FilterSelect } from "../../kit/filter-select.tsx";
+import { FilterSelect } from "../../kit/select.tsx";
 import { filterFigures } from "../figures/filter.ts";
 import { useWithSteps } from "../figures/really-new.tsx";
 import type { Chosen } from "./use-plan.ts";

@@ -79,6 +79,7 @@ export function Forecast({ input, levelPlan, figures, onClose }: Props) {
       </Suspense>
       <Box
         as="table"
+        aria-label="What students will remember"
         w="full"
         mt="4"
         fontSize="sm"

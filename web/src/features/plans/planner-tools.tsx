@@ -1,8 +1,9 @@
-import { Button, IconButton, NativeSelect } from "@chakra-ui/react";
+import { Button, IconButton } from "@chakra-ui/react";
 import { Redo2, Undo2 } from "lucide-react";
 import { memo } from "react";
 import { useNavigate } from "react-router";
 import { SaveBadge } from "../../kit/save-state.tsx";
+import { byName, Select } from "../../kit/select.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import type { PlanEdit } from "./use-plan.ts";
 
@@ -14,26 +15,12 @@ function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "
   const navigate = useNavigate();
   if (sections.length === 0) return null;
   return (
-    <NativeSelect.Root width="auto">
-      <NativeSelect.Field
-        aria-label="Plan of"
-        bg="panel"
-        value={section?.id ?? ""}
-        onChange={({ target }) =>
-          navigate(
-            target.value === "" ? `/levels/${level.id}` : `/levels/${level.id}/sections/${target.value}`,
-          )
-        }
-      >
-        <option value="">Level plan</option>
-        {sections.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Select
+      label="Plan of"
+      value={section?.id ?? ""}
+      onChange={(id) => navigate(id === "" ? `/levels/${level.id}` : `/levels/${level.id}/sections/${id}`)}
+      choices={[["", "Level plan"], ...byName(sections)]}
+    />
   );
 }
 
@@ -103,21 +90,12 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
       ))}
       {canEdit ? (
         <>
-          <NativeSelect.Root width="auto">
-            <NativeSelect.Field
-              aria-label="The draft should"
-              bg="panel"
-              value={input.depth}
-              onChange={({ target }) => input.onDepth(Number(target.value))}
-            >
-              {DEPTHS.map(([depth, name]) => (
-                <option key={depth} value={depth}>
-                  {name}
-                </option>
-              ))}
-            </NativeSelect.Field>
-            <NativeSelect.Indicator />
-          </NativeSelect.Root>
+          <Select
+            label="The draft should"
+            value={String(input.depth)}
+            onChange={(depth) => input.onDepth(Number(depth))}
+            choices={DEPTHS.map(([depth, name]) => [String(depth), name])}
+          />
           <Button disabled={edit.chosen.length === 0} onClick={onDraft}>
             Draft the plan
           </Button>

@@ -50,12 +50,15 @@ export function GapsPanel({ program: { gaps, levels }, nameOf }: Props) {
         {groups.map(({ title, none, entries }) => (
           <Box key={title}>
             <Text fontWeight="700">{title}</Text>
-            {entries.length === 0 ? <Text color="soft">{none}</Text> : null}
-            <Box as="ul" listStyleType="disc" pl="5">
-              {entries.map(({ key, words }) => (
-                <li key={key}>{words}</li>
-              ))}
-            </Box>
+            {entries.length === 0 ? (
+              <Text color="soft">{none}</Text>
+            ) : (
+              <Box as="ul" listStyleType="disc" pl="5">
+                {entries.map(({ key, words }) => (
+                  <li key={key}>{words}</li>
+                ))}
+              </Box>
+            )}
           </Box>
         ))}
       </Stack>

@@ -17,6 +17,7 @@ export const RepertoireTable = ({ levels }: { levels: readonly CountedLevel[] })
     <Box overflowX="auto">
       <Box
         as="table"
+        aria-label="What each level adds"
         w="full"
         className="numbers"
         css={{

@@ -1,4 +1,4 @@
-import { Box, Flex, IconButton, NativeSelect } from "@chakra-ui/react";
+import { Box, Flex, IconButton } from "@chakra-ui/react";
 import type { RecapDocument } from "@map-step/core/recap";
 import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
@@ -14,6 +14,7 @@ import {
   Undo2,
 } from "lucide-react";
 import { useEffect, useRef } from "react";
+import { Select } from "../../kit/select.tsx";
 import { LIVE_EXTENSIONS } from "./live-nodes.tsx";
 import { PAPER } from "./paper.ts";
 
@@ -101,23 +102,20 @@ function InsertFigure({ editor, figures }: { editor: Editor; figures: readonly I
         .run();
   };
   return (
-    <NativeSelect.Root size="xs" width="auto" maxW="full" ml="auto">
-      <NativeSelect.Field
-        aria-label="Insert a figure"
-        value=""
-        onChange={({ target }) => insert(target.value)}
-      >
-        <option value="">Insert a figure</option>
-        {figures.flatMap(({ figureId, name }) =>
-          (["ribbon", "floor"] as const).map((type) => (
-            <option key={`${type} ${figureId}`} value={`${type} ${figureId}`}>
-              {name}, {type}
-            </option>
-          )),
-        )}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Select
+      label="Insert a figure"
+      value=""
+      onChange={insert}
+      choices={[
+        ["", "Insert a figure"],
+        ...figures.flatMap(({ figureId, name }) =>
+          (["ribbon", "floor"] as const).map((type) => [`${type} ${figureId}`, `${name}, ${type}`] as const),
+        ),
+      ]}
+      size="xs"
+      maxW="full"
+      ml="auto"
+    />
   );
 }
 

@@ -1,15 +1,4 @@
-import {
-  Box,
-  Button,
-  Flex,
-  Heading,
-  IconButton,
-  Input,
-  NativeSelect,
-  SimpleGrid,
-  Stack,
-  Text,
-} from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, IconButton, Input, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import {
   api,
   type Section,
@@ -31,6 +20,7 @@ import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
+import { asTheyAre, Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
@@ -119,18 +109,15 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
         onBlur={() => save(mine, student.version)}
         size="sm"
       />
-      <NativeSelect.Root size="sm" width="8.5rem" flexShrink="0">
-        <NativeSelect.Field
-          aria-label={`Role of ${student.name}`}
-          value={mine.role}
-          onChange={({ target }) => save({ ...mine, role: target.value as Student["role"] }, student.version)}
-        >
-          {STUDENT_ROLES.map((role) => (
-            <option key={role}>{role}</option>
-          ))}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator />
-      </NativeSelect.Root>
+      <Select
+        label={`Role of ${student.name}`}
+        value={mine.role}
+        onChange={(role) => save({ ...mine, role: role as Student["role"] }, student.version)}
+        choices={asTheyAre(STUDENT_ROLES)}
+        size="sm"
+        width="8.5rem"
+        flexShrink="0"
+      />
       <IconButton
         size="sm"
         variant="ghost"

@@ -141,7 +141,12 @@ export function StaffPage() {
                       </Text>
                     </Box>
                     {mayWrite ? (
-                      <Button size="sm" variant="outline" onClick={() => setOpen(member)}>
+                      <Button
+                        size="sm"
+                        variant="outline"
+                        aria-label={`Edit ${member.name}`}
+                        onClick={() => setOpen(member)}
+                      >
                         Edit
                       </Button>
                     ) : null}

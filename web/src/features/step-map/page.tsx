@@ -1,6 +1,6 @@
 import { counted } from "@map-step/core/words";
 import "@xyflow/react/dist/style.css";
-import { Box, Button, Flex, NativeSelect, VisuallyHidden } from "@chakra-ui/react";
+import { Box, Button, Flex, VisuallyHidden } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, type Level } from "@map-step/contract";
 import { buildStepMap, routeTo, type StepMap } from "@map-step/core/step-map";
 import { TIER_NAMES } from "@map-step/core/time";
@@ -11,6 +11,7 @@ import { tone } from "../../app/theme.ts";
 import { useApi } from "../../kit/api.ts";
 import { download } from "../../kit/download.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
+import { Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
@@ -134,22 +135,15 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
         about={`${dance.name}: ${counted(figures.length, "figure")}, from first basics to goals`}
       >
         <DanceSelect dance={dance} dances={dances} onChoose={onDance} />
-        <NativeSelect.Root width="auto">
-          <NativeSelect.Field
-            aria-label="For somebody who knows"
-            bg="panel"
-            value={levelId}
-            onChange={({ target }) => setLevelId(target.value)}
-          >
-            <option value="">for somebody who knows nothing yet</option>
-            {levels.map(({ id, name }) => (
-              <option key={id} value={id}>
-                for somebody who knows {name}
-              </option>
-            ))}
-          </NativeSelect.Field>
-          <NativeSelect.Indicator />
-        </NativeSelect.Root>
+        <Select
+          label="For somebody who knows"
+          value={levelId}
+          onChange={setLevelId}
+          choices={[
+            ["", "for somebody who knows nothing yet"],
+            ...levels.map(({ id, name }) => [id, `for somebody who knows ${name}`] as const),
+          ]}
+        />
         <Button
           variant="outline"
           bg="panel"

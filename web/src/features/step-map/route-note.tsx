@@ -1,9 +1,10 @@
-import { Box, Button, Flex, Heading, NativeSelect, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { api, choose, contentOfPlan, type FigureRecord, type Level, type Plan } from "@map-step/contract";
 import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
 import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { call, useChange } from "../../kit/api.ts";
+import { byName, Select } from "../../kit/select.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
@@ -37,24 +38,18 @@ function AddToLevel({ route, levels }: AddProps) {
   };
   if (levels.length === 0) return null;
   return (
-    <NativeSelect.Root size="sm" mt="3">
-      <NativeSelect.Field
-        aria-label="Add the route to a level"
-        value=""
-        onChange={({ target }) => {
-          const level = levels.find(({ id }) => id === target.value);
-          if (level) void add(level);
-        }}
-      >
-        <option value="">Add the route to a level …</option>
-        {levels.map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-      </NativeSelect.Field>
-      <NativeSelect.Indicator />
-    </NativeSelect.Root>
+    <Select
+      label="Add the route to a level"
+      value=""
+      onChange={(chosen) => {
+        const level = levels.find(({ id }) => id === chosen);
+        if (level) void add(level);
+      }}
+      choices={[["", "Add the route to a level …"], ...byName(levels)]}
+      size="sm"
+      width="full"
+      mt="3"
+    />
   );
 }
 
@@ -114,24 +109,18 @@ export const GoalSelect = ({
   goalId,
   onGoal,
 }: Pick<Props, "map" | "onGoal"> & { goalId: string | null }) => (
-  <NativeSelect.Root size="sm" mb="3">
-    <NativeSelect.Field
-      aria-label="The way to"
-      value={goalId ?? ""}
-      onChange={({ target }) => target.value !== "" && onGoal(target.value)}
-    >
-      <option value="">The way to …</option>
-      {map.nodes
-        .map(({ figure }) => figure)
-        .sort((a, b) => a.name.localeCompare(b.name))
-        .map(({ id, name }) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
-    </NativeSelect.Field>
-    <NativeSelect.Indicator />
-  </NativeSelect.Root>
+  <Select
+    label="The way to"
+    value={goalId ?? ""}
+    onChange={(id) => id !== "" && onGoal(id)}
+    choices={[
+      ["", "The way to …"],
+      ...byName(map.nodes.map(({ figure }) => figure).sort((a, b) => a.name.localeCompare(b.name))),
+    ]}
+    size="sm"
+    width="full"
+    mb="3"
+  />
 );
 
 /** So many names of a list are shown; the rest is counted. */

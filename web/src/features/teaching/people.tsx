@@ -169,7 +169,7 @@ export function Partners({ students, log, week, name }: PartnersProps) {
       <Text mt="2" fontWeight="600" role="status">
         {dance.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(dance.waiting)}`}
       </Text>
-      <Box as="ul" listStyleType="none" mt="2" fontSize="sm">
+      <Box as="ul" listStyleType="none" mt="2" fontSize="sm" aria-label="Couples">
         {dance.couples.map(([leader, follower]) => (
           <li key={`${leader} ${follower}`}>
             {leaders[leader]?.name} with {followers[follower]?.name}

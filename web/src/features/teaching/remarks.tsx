@@ -19,6 +19,7 @@ export function Remarks({ log, name, figureId }: Props) {
   const [text, setText] = useState(() => keptDraft<string>(name) ?? "");
   const [kind, setKind] = useState<RemarkKind>("note");
   const { keep, forget } = useKeepDraft<string>(name);
+  const remarks = remarksOf(log.log);
   const add = async () => {
     const words = text.trim();
     if (words === "") return;
@@ -54,8 +55,8 @@ export function Remarks({ log, name, figureId }: Props) {
       <Button mt="2" w="full" disabled={text.trim() === ""} onClick={() => void add()}>
         Note it
       </Button>
-      <Box as="ul" listStyleType="none" mt="3">
-        {remarksOf(log.log).map((remark) => (
+      <Box as="ul" listStyleType="none" mt="3" hidden={remarks.length === 0}>
+        {remarks.map((remark) => (
           <Flex
             as="li"
             key={remark.id}

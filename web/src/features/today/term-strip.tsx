@@ -10,6 +10,7 @@ function Week({ lesson, next }: { lesson: LessonSummary; next: boolean }) {
   const taught = lesson.state === "taught";
   const recap = lesson.recap === "published" ? "recap out" : "no recap yet";
   const words = taught ? recap : next ? "next" : `${lesson.newFigures.length} new`;
+  const date = dayAndMonth(lesson.date);
   return (
     <Flex
       asChild
@@ -23,13 +24,16 @@ function Week({ lesson, next }: { lesson: LessonSummary; next: boolean }) {
       bg={taught ? "pineWash" : "panel"}
       _hover={{ borderColor: next ? "apricot" : "pine2" }}
     >
-      <Link to={`/lessons/${lesson.sectionId}/${lesson.week}`}>
+      <Link
+        to={`/lessons/${lesson.sectionId}/${lesson.week}`}
+        aria-label={`Week ${lesson.week}, ${date}: ${taught ? "taught, " : ""}${words}`}
+      >
         <Flex align="center" gap="1" fontWeight="700">
           {lesson.week}
-          {taught ? <Check size={14} aria-label="taught" role="img" /> : null}
+          {taught ? <Check size={14} /> : null}
         </Flex>
         <Text fontSize="xs" className="numbers">
-          {dayAndMonth(lesson.date)}
+          {date}
         </Text>
         <Text fontSize="xs" color="soft">
           {words}

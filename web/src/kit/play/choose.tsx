@@ -1,4 +1,5 @@
-import { Box, Flex, NativeSelect } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
+import { asTheyAre, Select } from "../select.tsx";
 
 /** How fast a figure is played, as a share of its tempo. */
 export const SPEEDS = [
@@ -17,18 +18,14 @@ interface CountSelectProps {
 }
 
 export const CountSelect = ({ label, value, counts, onChange }: CountSelectProps) => (
-  <NativeSelect.Root size="xs" width="4.2rem">
-    <NativeSelect.Field
-      aria-label={label}
-      value={value}
-      onChange={({ target }) => onChange(Number(target.value))}
-    >
-      {counts.map((count) => (
-        <option key={count}>{count}</option>
-      ))}
-    </NativeSelect.Field>
-    <NativeSelect.Indicator />
-  </NativeSelect.Root>
+  <Select
+    label={label}
+    value={String(value)}
+    onChange={(count) => onChange(Number(count))}
+    choices={asTheyAre(counts.map(String))}
+    size="xs"
+    width="4.2rem"
+  />
 );
 
 interface LoopSelectProps {

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { type Finding, type WeekLoad, type WeekRoom, WORK } from "@map-step/core/plan";
 import { daysBetween } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { Check } from "lucide-react";
 import { dayAndMonth } from "../../../kit/dates.ts";
 import { LABEL_WIDTH, WORK_FILL } from "../../../kit/strand-look.ts";
@@ -82,13 +83,27 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
           const here = findings.filter((finding) => finding.week === load.week);
           const fresh = load.newFigures.length;
           const there = rooms[index];
-          const over = load.minutes > (there?.minutes ?? room);
+          const minutes = there?.minutes ?? room;
+          const over = load.minutes > minutes;
+          const date = dates[index] ? dayAndMonth(dates[index]) : "";
+          const isTaught = load.week <= taught;
+          const name = [
+            `Week ${load.week}`,
+            date,
+            isTaught ? "taught" : "",
+            there?.special?.kind ?? "",
+            `${load.minutes} of ${counted(minutes, "minute")}`,
+            `${fresh} new`,
+            here.length > 0 ? `${here.length} to solve` : "",
+            skipped(index) ? "no class the week after" : "",
+          ];
           return (
             <button
               key={load.week}
               type="button"
               className={`${look.head} ${column < 64 ? look.narrow : ""} ${over ? look.over : ""} ${here.length > 0 ? look.flagged : ""}`}
               style={{ width: column }}
+              aria-label={name.filter((part) => part !== "").join(", ")}
               aria-pressed={week === load.week}
               onClick={() => onSelect(load.week)}
             >
@@ -97,21 +112,14 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
               <div className={look.title}>
                 <div className={look.week}>
                   {column < 64 ? load.week : `Week ${load.week}`}
-                  {load.week <= taught ? <Check size={14} aria-label="taught" role="img" /> : null}
+                  {isTaught ? <Check size={14} /> : null}
                 </div>
-                <div className={look.line}>{dates[index] ? dayAndMonth(dates[index]) : ""}</div>
+                <div className={look.line}>{date}</div>
                 <div className={look.line}>
                   {there?.special ? there.special.kind : fresh > 0 ? `${fresh} new` : "–"}
                 </div>
               </div>
-              {here.length > 0 ? (
-                <div className={look.count}>
-                  <span aria-hidden>{here.length}</span>
-                  <Text as="span" srOnly>
-                    {here.length} to solve
-                  </Text>
-                </div>
-              ) : null}
+              {here.length > 0 ? <div className={look.count}>{here.length}</div> : null}
               {skipped(index) ? (
                 <div className={look.gap} title="The class does not meet in between" />
               ) : null}

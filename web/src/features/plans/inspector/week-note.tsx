@@ -11,7 +11,7 @@ import {
 import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { TextField } from "../../../kit/fields.tsx";
-import { SmallSelect } from "../../../kit/small-select.tsx";
+import { SmallSelect } from "../../../kit/select.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../../kit/strand-look.ts";
 import { SPECIAL_NAMES } from "../words.ts";
 import type { InspectorProps } from "./inspector.tsx";

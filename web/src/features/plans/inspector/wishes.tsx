@@ -1,7 +1,7 @@
 import { Box, Button, Flex, SimpleGrid, Text } from "@chakra-ui/react";
 import type { ChosenFigure, FigureRecord } from "@map-step/contract";
 import { APPROACH_IDS, APPROACHES, WISHES, type Wish } from "@map-step/core/plan";
-import { SmallSelect } from "../../../kit/small-select.tsx";
+import { SmallSelect } from "../../../kit/select.tsx";
 import { withEntry } from "../use-plan.ts";
 import { WISH_NAMES } from "../words.ts";
 import type { InspectorProps } from "./inspector.tsx";
