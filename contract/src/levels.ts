@@ -31,7 +31,7 @@ const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T)
     ({ lessonMinutes, warmUpMinutes, wrapMinutes }) => warmUpMinutes + wrapMinutes + 5 <= lessonMinutes,
     {
       path: ["lessonMinutes"],
-      message: "Warm-up and wrap must leave at least 5 minutes for figures",
+      message: "Warm-up and closing minutes must leave at least 5 for figures",
     },
   );
 

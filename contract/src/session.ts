@@ -3,7 +3,7 @@ import { localDate, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 
-export const email = z.email("An address such as name@studio.example").max(200).toLowerCase();
+export const email = z.email("An email address such as name@studio.example").max(200).toLowerCase();
 /** The server also refuses common ones and the address itself. */
 export const newPassword = z.string().min(10, "At least 10 characters").max(200, "At most 200 characters");
 

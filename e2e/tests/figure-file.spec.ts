@@ -24,9 +24,9 @@ test("a file is judged row by row, then taken in whole, and comes out again as i
   await chooser.setInputFiles(file("new.csv", HEAD + FAR + LANTERN));
   await expect(page.getByText("new.csv: 1 added, 0 changed, 0 the same, 1 refused")).toBeVisible();
   await expect(page.getByText(/There is no dance called Nowhere step/)).toBeVisible();
-  await expect(page.getByRole("button", { name: "Take the file in" })).toBeDisabled();
-  await page.getByRole("button", { name: "Leave the refused rows out" }).click();
-  await page.getByRole("button", { name: "Take the file in" }).click();
+  await expect(page.getByRole("button", { name: "Import the file" })).toBeDisabled();
+  await page.getByRole("button", { name: "Leave out the refused rows" }).click();
+  await page.getByRole("button", { name: "Import the file" }).click();
   await expect(page.getByText("new.csv: 1 added, 0 changed")).toBeVisible();
 
   await page.getByLabel("Figures of").selectOption({ label: "Hustle (27)" });

@@ -97,6 +97,12 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   await page.getByRole("link", { name: /Foundation step/ }).click();
   await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
   await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
+  // Nor a form that only refuses what was typed.
+  for (const path of ["/figures/new", `${new URL(page.url()).pathname}/edit`]) {
+    await page.goto(demoStudio() + path);
+    await expect(page.getByRole("heading", { name: "A director writes figures" })).toBeVisible();
+    await expect(page.getByLabel("Steps")).toHaveCount(0);
+  }
   await page.getByRole("link", { name: "Levels" }).click();
   await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
   await page.getByRole("link", { name: "Week plan" }).first().click();
@@ -203,7 +209,7 @@ test("steps without a free foot are said before saving, and can be saved knowing
   await asked.getByRole("button", { name: "Back to the steps" }).click();
   await expect(asked).toBeHidden();
   await save.click();
-  await asked.getByRole("button", { name: "Save it so" }).click();
+  await asked.getByRole("button", { name: "Save anyway" }).click();
   await expect(page.getByRole("heading", { name: "Two on one foot" })).toBeVisible();
 });
 

@@ -91,7 +91,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await page.getByRole("button", { name: "Plan the first level" }).click();
     await page.getByLabel("Name").fill("Hall swing 1");
     await page.getByLabel("Weeks", { exact: true }).fill("4");
-    await page.getByLabel("Minutes a lesson").fill("50");
+    await page.getByLabel("Minutes per lesson").fill("50");
     await page.getByRole("button", { name: "Save the level" }).click();
     await page.getByRole("button", { name: "Choose figures" }).first().click();
     for (const name of ["Home six", "Outside turn", "Side lean"])

@@ -55,7 +55,7 @@ test("a check tells for each student what is missing", async ({ page }) => {
   await expect(about).toContainText("1 of 4 alone or better");
   await expect(about).toContainText("Still missing");
   await expect(about).toContainText("Not seen yet");
-  await expect(page.getByRole("row", { name: /^Iska/ }).getByRole("cell").last()).toHaveText("1/4");
+  await expect(page.getByRole("row", { name: /^Iska/ }).getByRole("cell").last()).toHaveText("1 of 4");
 });
 
 test("the director adds somebody, who can sign in until the account is closed", async ({
@@ -74,7 +74,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
   await expect(page.getByText("At least 10 characters").last()).toBeVisible();
   await page.getByLabel("Password").fill("northwick says so");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("Somebody on the staff has this address already")).toBeVisible();
+  await expect(page.getByText("Somebody on the staff has this email address already")).toBeVisible();
   await page.getByLabel("Email address").fill("pella@saltglass.example");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Pella Northwick", { exact: true })).toBeVisible();

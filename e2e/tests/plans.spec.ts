@@ -21,16 +21,16 @@ test("a strand moves by dragging, and loads and findings answer before it is let
   const before = await bead.getAttribute("aria-label");
   const week = Number(/week (\d+)/.exec(before ?? "")?.[1]);
   const box = await bead.boundingBox();
-  const head = (number: number) => page.getByRole("button", { name: new RegExp(`^\\d+ Week ${number} `) });
+  const head = (number: number) => page.getByRole("button", { name: new RegExp(`^Week ${number}, `) });
   const next = await head(week + 1).boundingBox();
   const here = await head(week).boundingBox();
   if (!box || !next || !here) throw new Error("not on screen");
-  const totals = await page.getByRole("button", { name: /^\d+ Week \d / }).allInnerTexts();
+  const totals = await page.getByRole("button", { name: /^Week \d, / }).allInnerTexts();
   await bead.hover();
   await page.mouse.down();
   await page.mouse.move(box.x + box.width / 2 + (next.x - here.x), box.y + box.height / 2, { steps: 8 });
   await expect(strand(page, "Free spin")).toHaveAccessibleName(new RegExp(`new in week ${week + 1}`));
-  expect(await page.getByRole("button", { name: /^\d+ Week \d / }).allInnerTexts()).not.toEqual(totals);
+  expect(await page.getByRole("button", { name: /^Week \d, / }).allInnerTexts()).not.toEqual(totals);
   await page.mouse.up();
   await expect(strand(page, "Free spin")).toHaveAccessibleName(new RegExp(`new in week ${week + 1}`));
   await saved(page);
@@ -155,7 +155,7 @@ test("the forecast, saved plans and files of a plan", async ({ page }) => {
   await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
   await page.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Saved plans" }).click();
-  await page.getByLabel("Name of the kept plan").fill("Before the holidays");
+  await page.getByLabel("Name of the saved plan").fill("Before the holidays");
   await page.getByRole("button", { name: "Keep it" }).click();
   await expect(page.getByRole("dialog").getByText("Before the holidays")).toBeVisible();
   await page.getByRole("dialog").getByRole("button", { name: "Compare" }).last().click();

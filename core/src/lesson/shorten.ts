@@ -46,7 +46,7 @@ const CUTS: readonly Cut[] = [
   { kinds: ["deepen", "carry-over"], floor: share(0.6, 2), why: "goes deeper next time" },
   { kinds: ["new"], floor: share(0.6, 3), why: "gets less time, but stays whole" },
   { kinds: ["warm-up"], floor: share(0.6, 3), why: "bodies still need warming up" },
-  { kinds: ALL, floor: () => 1, why: "everything is cut to the bone" },
+  { kinds: ALL, floor: () => 1, why: "every part is as short as it can be" },
 ];
 
 /** Takes minutes from the longest of some parts, one by one, until none may give more. */

@@ -125,7 +125,7 @@ export class Board {
     );
   }
 
-  /** Ways to count beyond what a lesson takes. */
+  /** Rhythms beyond what a lesson takes. */
   #overCounts(): number {
     const { counts, countKinds, knownCounts, weeks, mostCounts } = this.problem;
     const first = new Int16Array(countKinds).fill(weeks);

@@ -5,7 +5,7 @@ import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
 import type { Sight } from "./sight.ts";
 
-/** Ways to count that are new in a week: neither known nor taught in a week before. */
+/** Rhythms that are new in a week: neither known nor taught in a week before. */
 export function newCountsIn(
   sight: Sight,
   week: number,

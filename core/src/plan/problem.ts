@@ -73,7 +73,7 @@ export interface Problem {
   /** Its way to count as an index; -1 for one that brings none. */
   readonly counts: readonly number[];
   readonly countKinds: number;
-  /** Ways to count that dancers bring along. */
+  /** Rhythms that dancers bring along. */
   readonly knownCounts: ReadonlySet<number>;
   /** Figure f is worth more one or two weeks after g. */
   readonly follows: readonly { readonly f: number; readonly g: number }[];

@@ -20,7 +20,7 @@ import {
 
 /** Fields a unique index stands for, by the name of the index. */
 const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>> = {
-  staff_email_key: { path: "email", message: "Somebody on the staff has this address already" },
+  staff_email_key: { path: "email", message: "Somebody on the staff has this email address already" },
   dances_name: { path: "name", message: "There is a dance of this name already" },
   figures_name: { path: "name", message: "This dance has a figure of this name already" },
   approaches_name: { path: "name", message: "There is an approach of this name already" },

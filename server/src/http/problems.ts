@@ -39,7 +39,12 @@ export const signedOut = () =>
   make("signedOut", 401, "Not signed in", "Sign in to go on. What you typed is kept.");
 
 export const wrongPassword = () =>
-  make("signedOut", 401, "Not signed in", "That address and password do not belong together. Try again.");
+  make(
+    "signedOut",
+    401,
+    "Not signed in",
+    "That email address and password do not belong together. Try again.",
+  );
 
 export const forbidden = (detail = "Your account may not do this. Ask the director.") =>
   make("forbidden", 403, "Not yours to do", detail);

@@ -18,7 +18,7 @@ export function decodeText(bytes: ArrayBuffer): TextFile {
   } catch {
     return {
       text: new TextDecoder("windows-1252").decode(bytes),
-      note: "This file is not in UTF-8. It was read as Windows-1252; look whether accented letters are right before you take it in.",
+      note: "This file is not in UTF-8. It was read as Windows-1252; look whether accented letters are right before you import it.",
     };
   }
 }

@@ -121,9 +121,9 @@ async function refuseIfUsed(db: Database, figure: FigureRecord, what: string): P
   const { usersOf } = layOut(dance ? [dance] : [], figures, new Set());
   refuse(usersOf(figure), "uses its steps", "Change the steps there first.");
   const helped = figures.filter(({ helps }) => helps.includes(id));
-  refuse(helped, "is helped by it", "Take it out of the helps there first.");
+  refuse(helped, "is helped by it", "Take it out under “Easier after” there first.");
   const variants = figures.filter(({ variantOfId }) => variantOfId === id);
-  refuse(variants, "is a variant of it", "Let it stand for itself there first.");
+  refuse(variants, "is a variant of it", "Choose “none” under “Variant of” there first.");
   const levels = await rowsOf<{ name: string }>(
     db,
     `select distinct levels.name from plan_figures join plans on plans.id = plan_id

@@ -8,7 +8,7 @@ export function weakness(password: string, email: string): string | null {
   const word = password.trim().toLowerCase();
   const [name = ""] = email.split("@");
   if (word === email || word === name || (name.length >= 4 && word.replaceAll(/[^a-z]/g, "") === name))
-    return "Not the address itself; take words that nobody would guess";
+    return "Not the email address itself; take words that nobody would guess";
   // What most people add to a common word, so that it counts as another, makes it no harder to guess.
   const bare = word.replace(/[^a-z]+$/, "");
   if (common.has(word) || common.has(bare) || new Set(word).size < 4)

@@ -13,8 +13,8 @@ const NAMES: Readonly<Record<RemovableKind, string>> = {
   section: "Section",
   student: "Student",
   approach: "Approach",
-  "plan-draft": "Kept plan",
-  "lesson-template": "Lesson shape",
+  "plan-draft": "Saved plan",
+  "lesson-template": "Lesson template",
 };
 
 const RESTORES = {

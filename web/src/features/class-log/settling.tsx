@@ -63,7 +63,7 @@ export function LogSettling({ edit, nameOf }: Props) {
             </Button>
           )}
           <Button size="sm" variant="outline" onClick={() => void edit.dismiss(held)}>
-            Give it up
+            Discard it
           </Button>
         </Flex>
       ))}

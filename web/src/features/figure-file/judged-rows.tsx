@@ -18,7 +18,7 @@ const SIGNS: Readonly<Record<Verdict, { sign: string; bg: string; word: string }
 const ORDER: readonly Verdict[] = ["refused", "changed", "added", "same"];
 
 const FIELD_WORDS: Readonly<Record<string, string>> = {
-  variantOf: "another footwork of",
+  variantOf: "variant of",
   otherNames: "other names",
   notation: "steps",
   helps: "easier after",
@@ -48,7 +48,7 @@ export function JudgedRows({ rows }: { rows: readonly JudgedRow[] }) {
     <Box overflowX="auto">
       <Box
         as="table"
-        aria-label="Figures of the file"
+        aria-label="Rows of the file"
         w="full"
         fontSize="sm"
         css={{ "& th, & td": { padding: "6px 8px", textAlign: "left" } }}

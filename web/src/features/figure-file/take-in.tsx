@@ -76,7 +76,7 @@ export function TakeIn() {
     <Panel>
       <PanelTitle>Import figures</PanelTitle>
       <Text mb="3">
-        First you see what would happen to each row. Then the whole file is taken in, or nothing of it. A
+        First you see what would happen to each row. Then the whole file is imported, or nothing of it. A
         figure is known by its dance and its name; what a file does not mention stays as it is.
       </Text>
       <Box
@@ -134,7 +134,7 @@ export function TakeIn() {
             </Text>
             {counts.refused > 0 && fine.length > 0 ? (
               <Button variant="outline" onClick={() => void judge(opened.name, fine)}>
-                Leave the refused rows out
+                Leave out the refused rows
               </Button>
             ) : null}
             <Button
@@ -142,7 +142,7 @@ export function TakeIn() {
               loading={takeIn.isPending}
               onClick={() => void take(opened)}
             >
-              Take the file in
+              Import the file
             </Button>
           </Flex>
           <JudgedRows rows={judged.rows} />

@@ -134,13 +134,13 @@ export function AboutFields({ form, others, staff }: Props) {
           name="variantOfId"
           render={({ field }) => (
             <ChoiceField
-              label="Another footwork of"
+              label="Variant of"
               help="For a simpler form, or one for faster music"
               error={errors.variantOfId?.message}
               value={field.value ?? ""}
               onChange={({ target }) => field.onChange(target.value === "" ? null : target.value)}
               choices={[
-                { value: "", label: "no other; a figure of its own" },
+                { value: "", label: "none; a figure of its own" },
                 ...others
                   .filter(({ variantOfId }) => variantOfId === null)
                   .map(({ id, name }) => ({ value: id, label: name })),

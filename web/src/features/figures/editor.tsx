@@ -2,9 +2,9 @@ import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
 import { figureFacts } from "@map-step/core/figure";
 import { lookupBeside, parseFigure } from "@map-step/core/notation";
-import { useMemo, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
-import { useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
 import { useContractForm } from "../../kit/form.ts";
@@ -13,6 +13,7 @@ import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
+import { useMay } from "../session/session.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
 import { footFaults } from "./facts.tsx";
 import { blankFigure, shownFields } from "./figure-form.ts";
@@ -118,7 +119,7 @@ function FigureForm({ figure, dances, staff }: Props) {
       {asked.length > 0 ? (
         <Confirm
           title="Some steps have no free foot"
-          action="Save it so"
+          action="Save anyway"
           otherwise="Back to the steps"
           onConfirm={() => {
             setAsked([]);
@@ -137,6 +138,23 @@ function FigureForm({ figure, dances, staff }: Props) {
   );
 }
 
+/** A form that only refuses at the end is no use: a teacher is told before typing. */
+const ForDirectors = ({ children }: { children: ReactNode }) =>
+  useMay("figures.write") ? (
+    children
+  ) : (
+    <Empty
+      title="A director writes figures"
+      action={
+        <Button asChild>
+          <Link to="/figures">Go to the figures</Link>
+        </Button>
+      }
+    >
+      Tell a director what should be new or different; everybody on the staff can read every figure.
+    </Empty>
+  );
+
 export function NewFigurePage() {
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
@@ -146,7 +164,9 @@ export function NewFigurePage() {
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
         ) : (
-          <FigureForm figure={null} dances={all} staff={people} />
+          <ForDirectors>
+            <FigureForm figure={null} dances={all} staff={people} />
+          </ForDirectors>
         )
       }
     </Loaded>
@@ -160,7 +180,11 @@ export function EditFigurePage() {
   const staff = useApi(api.staff.list, {});
   return (
     <Loaded all={[figure, dances, staff]}>
-      {(record, all, people) => <FigureForm key={record.id} figure={record} dances={all} staff={people} />}
+      {(record, all, people) => (
+        <ForDirectors>
+          <FigureForm key={record.id} figure={record} dances={all} staff={people} />
+        </ForDirectors>
+      )}
     </Loaded>
   );
 }

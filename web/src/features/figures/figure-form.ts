@@ -51,7 +51,7 @@ export function shownFields(
     notation: ["Steps", words],
     needs: ["Needs", figures],
     helps: ["Easier after", figures],
-    variantOfId: ["Another footwork of", nameIn(library)],
+    variantOfId: ["Variant of", nameIn(library)],
     teacherIds: ["May be taught by", (ids) => ids.map(nameIn(staff)).join(", ")],
     cues: [
       "Cues",

@@ -133,14 +133,14 @@ export function FiguresPage() {
             </Empty>
           ) : found.length === 0 ? (
             <Empty
-              title="Nothing of that sort"
+              title="No figure fits"
               action={
                 <Button onClick={() => choose({ search: "", dance: "", kind: "", level: "" })}>
                   Show all figures
                 </Button>
               }
             >
-              No figure fits the search and the filters together.
+              Search for something else, or show all figures.
             </Empty>
           ) : (
             <FigureCards found={found} dances={allDances} />

@@ -83,7 +83,7 @@ export function LookAlikesPage() {
             </PageHead>
             {pairs === undefined ? <LikenessWait progress={progress} failed={failed} /> : null}
             {pairs && told.length === 0 ? (
-              <Empty title="Nothing resembles anything yet">
+              <Empty title="No look-alikes yet">
                 Two figures are told here as soon as half of what they hold is danced alike.
               </Empty>
             ) : null}

@@ -23,7 +23,7 @@ export function TemplatesDialog({ segments, onTake, onClose }: Props) {
     <Modal open title="Templates" onClose={onClose} size="lg">
       <KeepAs
         label="Name of the template"
-        placeholder="Keep the shape of this lesson as …"
+        placeholder="Save this lesson as a template …"
         onKeep={(name) => keep.mutateAsync({ body: { name, parts: [...templateOf(segments).parts] } })}
       />
       <Loaded all={[templates]}>
@@ -32,7 +32,7 @@ export function TemplatesDialog({ segments, onTake, onClose }: Props) {
             {all.length === 0 ? (
               <Text color="soft">
                 A template holds the order in which kinds of parts come, and parts of your own such as a
-                circle at the end. None is kept yet.
+                circle at the end. None is saved yet.
               </Text>
             ) : null}
             {all.map(({ id, name: title, parts }) => (

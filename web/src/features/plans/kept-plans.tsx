@@ -62,8 +62,8 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
       {mayEdit ? (
         <Box mb="4">
           <KeepAs
-            label="Name of the kept plan"
-            placeholder="keep this plan as …"
+            label="Name of the saved plan"
+            placeholder="save this plan as …"
             onKeep={(name) => keep.mutateAsync({ params, body: { name, content: edit.content } })}
           />
         </Box>
@@ -71,9 +71,7 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
       <Loaded all={[drafts]}>
         {(list) => (
           <Stack gap="0">
-            {list.length + others.length === 0 ? (
-              <Text color="soft">Nothing is kept beside this plan yet.</Text>
-            ) : null}
+            {list.length + others.length === 0 ? <Text color="soft">No other plan is saved yet.</Text> : null}
             {list.map(({ id, name: title, content }) =>
               line(id, title, content, mayEdit ? () => remove(id, `${title} is removed`) : null),
             )}

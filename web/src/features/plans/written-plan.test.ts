@@ -59,6 +59,8 @@ it("is drawn with every placed figure, its names made safe", () => {
   const svg = planAsSvg(plan);
   expect(svg).toContain("<title>Level &lt;one&gt;, Monday</title>");
   expect(svg).toContain("Box &amp; &quot;more&quot;");
+  expect(svg).toContain("10 of 48 min");
+  expect(svg).toContain("Monday 1 February 2027 to Monday 8 February 2027");
   expect(svg).not.toContain("=Turn");
   expect(svg.match(/rx="7"/g)).toHaveLength(2);
 });
@@ -76,4 +78,11 @@ it("tells what moves between two plans, first what leaves first", () => {
     { figureId: "c", from: null, to: 2 },
   ]);
   expect(movesBetween(before, before)).toEqual([]);
+});
+
+it("cuts a name that does not fit, and keeps the whole where other programs show it", () => {
+  const name = "A very long name & more of it than any column has room for";
+  const svg = planAsSvg({ ...plan, figures: [{ ...figures[0], name } as FigureRecord] });
+  expect(svg).toContain(`<title>${name.replace("&", "&amp;")}</title>`);
+  expect(svg).toMatch(/<\/title>A very long name &amp; more[^<]{0,20}…<\/text>/);
 });

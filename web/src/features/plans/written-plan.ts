@@ -1,6 +1,9 @@
 import type { FigureRecord, PlanContent } from "@map-step/contract";
 import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { counted } from "@map-step/core/words";
 import { writeTable } from "../../kit/csv.ts";
+import { dayAndMonth, longDay } from "../../kit/dates.ts";
+import { svgDrawing, svgText } from "../../kit/svg-text.ts";
 
 /** What is written of a plan. */
 export interface WrittenPlan {
@@ -73,10 +76,7 @@ export function planAsCsv({ content, figures, loads, partsAt }: WrittenPlan): st
   );
 }
 
-const escaped = (text: string): string =>
-  text.replace(/&/g, "&amp;").replace(/</g, "&lt;").replace(/>/g, "&gt;").replace(/"/g, "&quot;");
-
-const SVG = { label: 190, column: 62, row: 24, head: 92, sky: 60 } as const;
+const SVG = { label: 190, column: 70, row: 24, title: 40, head: 92, sky: 60, letters: 10 } as const;
 
 /** The week grid as a drawing in black and white that other programs open. */
 export function planAsSvg({
@@ -93,22 +93,31 @@ export function planAsSvg({
     .filter(({ week }) => week !== null)
     .sort((a, b) => (a.week ?? 0) - (b.week ?? 0));
   const width = SVG.label + loads.length * SVG.column + 10;
-  const height = SVG.head + placed.length * SVG.row + 20;
+  const height = SVG.title + SVG.head + placed.length * SVG.row + 20;
   const most = Math.max(1, ...loads.map(({ minutes }) => minutes), ...rooms.map(({ minutes }) => minutes));
   const centre = (week: number) => SVG.label + (week - 0.5) * SVG.column;
-  const text = (x: number, y: number, words: string, more = "") =>
-    `<text x="${x}" y="${y}" ${more}>${escaped(words)}</text>`;
+  const text = (x: number, y: number, words: string, more = "", room?: number) =>
+    svgText(x, y, words, { size: SVG.letters, more, ...(room === undefined ? {} : { room }) });
   const heads = loads.map(({ week, minutes }, index) => {
     const tall = (minutes / most) * SVG.sky;
     const kind = rooms[index]?.special?.kind ?? "";
+    const there = rooms[index]?.minutes ?? 0;
+    const date = dates[index];
     return [
       `<rect x="${centre(week) - 14}" y="${SVG.sky - tall + 4}" width="28" height="${tall}" fill="#bbb" stroke="#000"/>`,
-      text(centre(week), SVG.sky + 18, `${week}: ${minutes} min`, 'text-anchor="middle" font-weight="bold"'),
-      text(centre(week), SVG.sky + 30, kind || (dates[index] ?? "").slice(5), 'text-anchor="middle"'),
+      text(centre(week), SVG.sky + 18, `Week ${week}`, 'text-anchor="middle" font-weight="bold"'),
+      text(centre(week), SVG.sky + 30, `${minutes} of ${there} min`, 'text-anchor="middle"'),
+      text(
+        centre(week),
+        SVG.sky + 42,
+        kind || (date ? dayAndMonth(date) : ""),
+        'text-anchor="middle"',
+        SVG.column,
+      ),
     ].join("");
   });
   const rows = placed.map(({ figureId, week }, row) => {
-    const y = SVG.head + row * SVG.row + SVG.row / 2;
+    const y = SVG.head + 12 + row * SVG.row + SVG.row / 2;
     const parts = partsAt(figureId, week ?? 0);
     const weeks = [...new Set(parts.map((part) => part.week))];
     const beads = weeks.map((at) => {
@@ -125,14 +134,17 @@ export function planAsSvg({
     });
     const [first = 0, last = 0] = [weeks[0], weeks.at(-1)];
     const thread = `<line x1="${centre(first)}" x2="${centre(last)}" y1="${y}" y2="${y}" stroke="#000"/>`;
-    return `${text(4, y + 4, nameIn(figures, figureId))}${thread}${beads.join("")}`;
+    return `${text(4, y + 4, nameIn(figures, figureId), "", SVG.label - 8)}${thread}${beads.join("")}`;
   });
   const title = sectionName === null ? levelName : `${levelName}, ${sectionName}`;
-  return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" font-size="10">`,
-    `<title>${escaped(title)}</title>`,
+  const [first, last] = [dates[0], dates.at(-1)];
+  const when = first && last ? `${longDay(first)} to ${longDay(last)}` : counted(loads.length, "week");
+  return svgDrawing({ width, height, size: SVG.letters, title }, [
+    text(4, 16, title, 'font-weight="bold"', width - 8),
+    text(4, 30, when, "", width - 8),
+    `<g transform="translate(0 ${SVG.title})">`,
     ...heads,
     ...rows,
-    "</svg>",
-  ].join("\n");
+    "</g>",
+  ]);
 }

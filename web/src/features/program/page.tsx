@@ -53,7 +53,7 @@ function DanceProgram({ levels, plans, library, dances, approaches, sections }: 
         <PanelTitle>What dancers hold, week by week</PanelTitle>
         <RepertoireChart weeks={weeks} />
         <Text color="soft" fontSize="sm">
-          A stretch is two steps after each other; figures that share their footwork hold it once.
+          A stretch is two steps in a row. What several figures share counts once.
         </Text>
       </Panel>
       <LevelLoads levels={program.levels} />

@@ -7,7 +7,7 @@ import type { CountedLevel } from "./program.ts";
 const SORT_NAMES: Readonly<Record<ElementSort, string>> = {
   stretches: "Stretches",
   holds: "Holds",
-  counts: "Ways to count",
+  counts: "Rhythms",
 };
 
 /** What each level brings along, adds and ends with, as numbers. */

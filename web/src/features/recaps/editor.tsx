@@ -180,7 +180,12 @@ export function RecapEditor({ document, figures, onChange }: Props) {
   return (
     <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg">
       <Tools editor={editor} figures={figures} />
-      <Box css={{ "& .tiptap": { ...PAPER, outline: "none", px: "6", py: "5", minH: "24rem" } }}>
+      <Box
+        css={{
+          "& .tiptap": { ...PAPER, px: "6", py: "5", minH: "24rem" },
+          "& .tiptap:focus-visible": { outlineOffset: "-2px", borderRadius: "md" },
+        }}
+      >
         <EditorContent editor={editor} />
       </Box>
     </Box>

@@ -142,7 +142,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
               {
                 onSuccess: (next) => {
                   take(next);
-                  tellDone("The link is new; the one before is dead");
+                  tellDone("The link is new; the old one no longer works");
                 },
                 onError: tellError,
               },

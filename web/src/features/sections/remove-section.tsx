@@ -14,8 +14,8 @@ const inWords = ({ lessonsTaught, recapsPublished, students, checks }: SectionCo
     ...some(lessonsTaught, "taught lesson with its class log", "taught lessons with their class logs"),
     ...some(
       recapsPublished,
-      "published recap, whose link will be dead",
-      "published recaps, whose links will be dead",
+      "published recap, whose link will no longer work",
+      "published recaps, whose links will no longer work",
     ),
     ...some(students, "student"),
     ...some(checks, "check"),

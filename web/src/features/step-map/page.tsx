@@ -147,7 +147,7 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
         <Button
           variant="outline"
           bg="panel"
-          onClick={() => download("step-map.svg", "image/svg+xml", mapAsSvg(map, layout))}
+          onClick={() => download("step-map.svg", "image/svg+xml", mapAsSvg(map, layout, dance.name))}
         >
           Save as SVG
         </Button>

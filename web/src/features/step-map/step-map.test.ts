@@ -49,9 +49,10 @@ describe("layoutMap", () => {
 });
 
 it("draws every figure and every need, with its signs escaped", () => {
-  const svg = mapAsSvg(map, layout);
+  const svg = mapAsSvg(map, layout, "Hustle");
   expect(svg.match(/<path /g)).toHaveLength(map.edges.length);
   expect(svg.match(/rx="6"/g)).toHaveLength(map.nodes.length);
   expect(svg).toContain("goal &amp; &quot;more&quot;");
   expect(svg).not.toContain('& "');
+  expect(svg).toContain("<title>Step map of Hustle</title>");
 });

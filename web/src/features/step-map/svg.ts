@@ -1,15 +1,17 @@
 import type { MapFigure, StepMap } from "@map-step/core/step-map";
 import { TIER_NAMES } from "@map-step/core/time";
+import { svgDrawing, svgText } from "../../kit/svg-text.ts";
 import { CARD, type MapLayout } from "./layout.ts";
 
-const escaped = (text: string): string =>
-  text.replace(
-    /[&<>"]/g,
-    (sign) => ({ "&": "&amp;", "<": "&lt;", ">": "&gt;", '"': "&quot;" })[sign] ?? sign,
-  );
+const LETTERS = 14;
+const TITLE = 34;
 
 /** The map as a drawing of its own, for print and other programs, in black on white. */
-export function mapAsSvg(map: StepMap<MapFigure>, { places, lanes, width, height }: MapLayout): string {
+export function mapAsSvg(
+  map: StepMap<MapFigure>,
+  { places, lanes, width, height }: MapLayout,
+  danceName: string,
+): string {
   const bands = lanes.map(
     ({ tier, y, height: tall }) =>
       `<rect x="0" y="${y}" width="${width}" height="${tall}" fill="none" stroke="#999"/>` +
@@ -26,15 +28,16 @@ export function mapAsSvg(map: StepMap<MapFigure>, { places, lanes, width, height
     if (!place) return [];
     return (
       `<rect x="${place.x}" y="${place.y}" width="${CARD.width}" height="${CARD.height}" rx="6" fill="#fff" stroke="#000"/>` +
-      `<text x="${place.x + 10}" y="${place.y + 26}">${escaped(figure.name)}</text>`
+      svgText(place.x + 10, place.y + 26, figure.name, { size: LETTERS, room: CARD.width - 20 })
     );
   });
-  return [
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${width} ${height}" font-family="sans-serif" font-size="14">`,
-    "<title>Step map</title>",
+  const title = `Step map of ${danceName}`;
+  return svgDrawing({ width, height: height + TITLE, size: LETTERS, title }, [
+    svgText(10, 22, title, { size: LETTERS, more: 'font-weight="bold"' }),
+    `<g transform="translate(0 ${TITLE})">`,
     ...bands,
     ...lines,
     ...cards,
-    "</svg>",
-  ].join("\n");
+    "</g>",
+  ]);
 }

@@ -43,7 +43,7 @@ export function AfterClass({ sectionId, week, levelId, segments, markOf }: Props
           <Link to={`/recaps/${sectionId}/${week}`}>Write the recap</Link>
         </Button>
         <Button asChild variant="outline" bg="panel">
-          <Link to={`/lessons/${sectionId}/${week}/log`}>Look over the log</Link>
+          <Link to={`/lessons/${sectionId}/${week}/log`}>Read the log</Link>
         </Button>
         {notReached && mayPlan ? (
           <Button asChild variant="outline" bg="panel">

@@ -149,7 +149,7 @@ export function WeekNote(props: Props) {
       {told && names.length > 0 ? (
         <Text fontSize="sm" color="soft" className="numbers" mt="1">
           {told.counts.length > 0
-            ? `New to count: ${told.counts.map(({ counts }) => counts).join("; ")}. `
+            ? `New rhythms: ${told.counts.map(({ counts }) => counts).join("; ")}. `
             : ""}
           {told.roles.leader + told.roles.follower > 0
             ? `New steps: leaders ${told.roles.leader} min, followers ${told.roles.follower} min.`
