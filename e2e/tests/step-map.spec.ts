@@ -60,6 +60,6 @@ test("the map is saved as a drawing that other programs open", async ({ page }) 
   ]);
   expect(file.suggestedFilename()).toBe("step-map.svg");
   const svg = await readFile(await file.path(), "utf8");
-  expect(svg).toContain("<title>Step map</title>");
+  expect(svg).toContain("<title>Step map of Hustle</title>");
   expect(svg).toContain(">Turn and a half</text>");
 });

@@ -155,7 +155,7 @@ const ForDirectors = ({ children }: { children: ReactNode }) =>
     </Empty>
   );
 
-export function NewFigurePage() {
+function NewFigure() {
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
   return (
@@ -164,27 +164,33 @@ export function NewFigurePage() {
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
         ) : (
-          <ForDirectors>
-            <FigureForm figure={null} dances={all} staff={people} />
-          </ForDirectors>
+          <FigureForm figure={null} dances={all} staff={people} />
         )
       }
     </Loaded>
   );
 }
 
-export function EditFigurePage() {
+function EditFigure() {
   const { figureId = "" } = useParams();
   const figure = useApi(api.figures.read, { params: { id: figureId } });
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
   return (
     <Loaded all={[figure, dances, staff]}>
-      {(record, all, people) => (
-        <ForDirectors>
-          <FigureForm key={record.id} figure={record} dances={all} staff={people} />
-        </ForDirectors>
-      )}
+      {(record, all, people) => <FigureForm key={record.id} figure={record} dances={all} staff={people} />}
     </Loaded>
   );
 }
+
+export const NewFigurePage = () => (
+  <ForDirectors>
+    <NewFigure />
+  </ForDirectors>
+);
+
+export const EditFigurePage = () => (
+  <ForDirectors>
+    <EditFigure />
+  </ForDirectors>
+);
