@@ -1,6 +1,6 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { type Browser, type BrowserContext, test as base, expect, type Page } from "@playwright/test";
-import { openStudio } from "./studios.ts";
+import { openStudio } from "../scripts/lib/studios.ts";
 
 interface Watch {
   /** Statuses that a test brings about on purpose; the browser logs each as an error. */

@@ -1,5 +1,5 @@
 import { buildWeb } from "../scripts/lib/build.ts";
-import { layTemplates } from "./studios.ts";
+import { layTemplates } from "../scripts/lib/studios.ts";
 
 /** Builds what is not built and lays the studios that the tests copy. */
 export default async function setup(): Promise<() => Promise<void>> {

@@ -2,9 +2,9 @@ import { mkdirSync } from "node:fs";
 import { join } from "node:path";
 import { DEMO_PASSWORD } from "@map-step/demo";
 import { type Browser, chromium, type Page } from "@playwright/test";
-import { layTemplates, openStudio } from "../e2e/studios.ts";
 import { buildWeb } from "./lib/build.ts";
 import { CHROMIUM_FLAGS, needChromium } from "./lib/packages.ts";
+import { layTemplates, openStudio } from "./lib/studios.ts";
 
 const FOLDER = join(process.cwd(), "docs/screenshots");
 

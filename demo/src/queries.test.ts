@@ -4,7 +4,7 @@ import { api, type Endpoint } from "@map-step/contract";
 import { createApp, type Database, migrate, openDatabase, readConfig } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { TASKS } from "../../server/src/work/tasks.ts";
-import type { Workers } from "../../server/src/work/workers.ts";
+import type { Workers } from "../../server/src/work/work.ts";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { Visitor } from "../../server/test/studio.ts";
 import { layBigStudio, type Size } from "./big-studio.ts";

@@ -1,6 +1,6 @@
 import type { Browser, Page } from "@playwright/test";
+import { openStudio, type Studio } from "../../scripts/lib/studios.ts";
 import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
-import { openStudio, type Studio } from "../studios.ts";
 
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });

@@ -7,6 +7,7 @@ const SOURCES = [
   "web/index.html",
   "web/vite.config.ts",
   "web/packed.ts",
+  "web/base-sheet.ts",
   "web/studio-ahead.ts",
   "web/public",
   "core/src",

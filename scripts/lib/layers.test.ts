@@ -12,6 +12,9 @@ describe("the layers", () => {
     ["web", "web/src/kit/api.ts", "@map-step/contract"],
     ["web", "web/src/features/plans/page.tsx", "../../kit/api.ts"],
     ["web", "web/src/features/plans/planner.tsx", "../session/session.tsx"],
+    ["web", "web/src/app/routes.tsx", "../features/plans/page.tsx"],
+    ["server", "server/src/features/plans/read.ts", "../figures/library.ts"],
+    ["scripts", "scripts/screenshots.ts", "./lib/studios.ts"],
   ])("of %s let %s import %s", (workspace, file, target) => {
     expect(importFault(workspace, file, target)).toBeNull();
   });
@@ -28,6 +31,9 @@ describe("the layers", () => {
     ["web", "web/src/kit/api.ts", "@map-step/server", "not for this layer"],
     ["web", "web/src/kit/api.ts", "node:path", "not for this layer"],
     ["web", "web/src/kit/page.tsx", "../features/plans/page.tsx", "the kit knows no feature"],
+    ["web", "web/src/features/plans/planner.tsx", "../session/setup.tsx", "not of the face of session"],
+    ["server", "server/src/features/plans/read.ts", "../figures/routes.ts", "not of the face of figures"],
+    ["scripts", "scripts/screenshots.ts", "../e2e/fixtures.ts", "is a test of what scripts make"],
   ])("of %s keep %s from importing %s", (workspace, file, target, why) => {
     expect(importFault(workspace, file, target)).toContain(why);
   });

@@ -24,6 +24,39 @@ const MAY_IMPORT: Readonly<Record<string, (name: string) => boolean>> = {
   web: (name) => !/^@map-step\/(server|demo)|^node:/.test(name),
 };
 
+/** The face of each feature: those of its files that others may use. A page is nobody else's. */
+const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
+  web: {
+    approaches: ["strand-picture.tsx"],
+    "class-log": ["log-badge.tsx", "settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
+    dances: ["choice.tsx", "dialog.tsx"],
+    figures: ["filter.ts", "library.ts", "really-new.tsx", "steps.ts", "use-likeness.ts"],
+    lessons: [
+      "finish.tsx",
+      "lesson-gate.tsx",
+      "marks.tsx",
+      "use-last-taught.ts",
+      "use-section.ts",
+      "written-lesson.ts",
+    ],
+    recaps: ["document.tsx", "live-figure.tsx"],
+    sections: ["form.tsx"],
+    session: ["session.tsx"],
+    staff: ["teachers-field.tsx"],
+    teaching: ["people.tsx"],
+  },
+  server: {
+    approaches: ["service.ts"],
+    "class-log": ["service.ts"],
+    figures: ["checks.ts", "library.ts", "likeness.ts", "links.ts", "service.ts"],
+    lessons: ["models.ts", "read.ts", "service.ts"],
+    levels: ["read.ts"],
+    plans: ["read.ts", "service.ts"],
+    sections: ["read.ts"],
+    session: ["password.ts", "service.ts"],
+  },
+};
+
 const IMPORT = /(?:from|import)\s*\(?\s*"([^"]+)"/g;
 
 const filesBelow = (folder: string): string[] =>
@@ -41,27 +74,56 @@ function insideCore(file: string, target: string): string | null {
   return CONCEPTS.indexOf(other) < CONCEPTS.indexOf(concept) ? null : `${concept} stands below ${other}`;
 }
 
+const FEATURE = /^(web|server)\/src\/features\/([\w-]+)\/(.+)$/;
+
+/** Why a feature may not use a file of another one, if it may not. */
+function betweenFeatures(file: string, target: string): string | null {
+  const [, , own] = FEATURE.exec(file) ?? [];
+  const [, workspace = "", other = "", rest = ""] = FEATURE.exec(target) ?? [];
+  if (own === undefined || other === "" || other === own) return null;
+  return FACES[workspace]?.[other]?.includes(rest) ? null : `is not of the face of ${other}`;
+}
+
 /**
  * Why a file of a workspace may not import something.
  * @param file its path from the root of the repository
  * @returns null when it may
  */
 export function importFault(workspace: string, file: string, target: string): string | null {
-  if (!target.startsWith(".")) return MAY_IMPORT[workspace]?.(target) ? null : "is not for this layer";
-  if (!join(file, "..", target).startsWith(`${workspace}/`)) return "leaves the workspace";
+  if (!target.startsWith("."))
+    return (MAY_IMPORT[workspace]?.(target) ?? true) ? null : "is not for this layer";
+  const place = join(file, "..", target);
+  if (workspace === "scripts") return place.startsWith("e2e/") ? "is a test of what scripts make" : null;
+  if (!place.startsWith(`${workspace}/`)) return "leaves the workspace";
   if (workspace === "core") return insideCore(file, target);
-  const fromKit = file.startsWith("web/src/kit/") && target.includes("/features/");
-  return fromKit ? "the kit knows no feature" : null;
+  if (file.startsWith("web/src/kit/") && target.includes("/features/")) return "the kit knows no feature";
+  return betweenFeatures(file, place);
+}
+
+/** Files that a face names though nobody else uses them, or that are not there: the table stays as short as it can. */
+function idleFaces(used: ReadonlySet<string>): string[] {
+  return Object.entries(FACES).flatMap(([workspace, features]) =>
+    Object.entries(features).flatMap(([feature, files]) =>
+      files
+        .map((name) => `${workspace}/src/features/${feature}/${name}`)
+        .filter((path) => !used.has(path))
+        .map((path) => `${path}: of the face of ${feature}, and used by no other feature`),
+    ),
+  );
 }
 
 /** Every import that goes against the layers, as a line to read. */
 export function layerFaults(): string[] {
-  return Object.keys(MAY_IMPORT).flatMap((workspace) =>
-    filesBelow(join(workspace, "src")).flatMap((file) =>
+  const used = new Set<string>();
+  const faults = [...Object.keys(MAY_IMPORT), "scripts"].flatMap((workspace) =>
+    filesBelow(workspace === "scripts" ? "scripts" : join(workspace, "src")).flatMap((file) =>
       [...readFileSync(file, "utf8").matchAll(IMPORT)].flatMap(([, target = ""]) => {
+        const place = join(file, "..", target);
+        if (FEATURE.exec(file)?.[2] !== FEATURE.exec(place)?.[2]) used.add(place);
         const why = importFault(workspace, file, target);
         return why ? [`${file}: “${target}” ${why}`] : [];
       }),
     ),
   );
+  return [...faults, ...idleFaces(used)];
 }

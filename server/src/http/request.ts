@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from "node:async_hooks";
 import type { Person } from "@map-step/contract";
 import type { RequestHandler, Response } from "express";
-import type { Workers } from "../work/workers.ts";
+import type { Workers } from "../work/work.ts";
 
 /** What is known of the request under way, wherever its work has got to. */
 interface RequestNow {

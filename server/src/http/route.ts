@@ -3,7 +3,7 @@ import type { Request, Response, Router } from "express";
 import type { z } from "zod";
 import type { Config } from "../config.ts";
 import type { Database } from "../db/connection.ts";
-import type { Workers } from "../work/workers.ts";
+import type { Workers } from "../work/work.ts";
 import { forbidden, HttpProblem, invalid, signedOut } from "./problems.ts";
 import { badText } from "./well-formed.ts";
 

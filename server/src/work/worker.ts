@@ -1,12 +1,9 @@
 import { workerData } from "node:worker_threads";
-import type { Problem } from "@map-step/contract";
 import { openDatabase } from "../db/connection.ts";
 import { HttpProblem } from "../http/problems.ts";
 import { asPerson } from "../http/request.ts";
-import { type Order, TASKS } from "./tasks.ts";
-
-/** What comes back from a thread: a value, or the problem that is the answer to the request. */
-export type Done = { readonly value: unknown } | { readonly problem: Problem };
+import { TASKS } from "./tasks.ts";
+import type { Done, Order } from "./work.ts";
 
 const db = openDatabase((workerData as { databaseUrl: string }).databaseUrl, { connections: 2 });
 

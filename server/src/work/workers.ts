@@ -3,15 +3,7 @@ import { fileURLToPath } from "node:url";
 import { Piscina } from "piscina";
 import { HttpProblem, unavailable } from "../http/problems.ts";
 import { whoAsks } from "../http/request.ts";
-import type { Order, TaskArguments, TaskName, TaskResult } from "./tasks.ts";
-import type { Done } from "./worker.ts";
-
-/** Threads that do what would hold up everybody else. */
-export interface Workers {
-  /** @throws the problem that the task answers with */
-  readonly run: <N extends TaskName>(name: N, ...rest: TaskArguments<N>) => Promise<TaskResult<N>>;
-  readonly close: () => Promise<void>;
-}
+import type { Done, Order, TaskName, Tasks, Workers } from "./work.ts";
 
 /** More than so many tasks in line are sent away rather than kept waiting. */
 const LONGEST_LINE = 40;
@@ -31,12 +23,12 @@ export function openWorkers(databaseUrl: string): Workers {
     return pool;
   };
   return {
-    run: async <N extends TaskName>(name: N, ...rest: TaskArguments<N>) => {
+    run: async <N extends TaskName>(name: N, ...rest: Parameters<Tasks[N]>) => {
       const threads = open();
       if (threads.queueSize >= LONGEST_LINE) throw unavailable();
       const done = await threads.run({ name, arguments: rest, person: whoAsks() });
       if ("problem" in done) throw new HttpProblem(done.problem);
-      return done.value as TaskResult<N>;
+      return done.value as ReturnType<Tasks[N]>;
     },
     close: async () => {
       await pool?.destroy();

@@ -4,12 +4,11 @@ import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
+import type { FileRows } from "../../work/work.ts";
 import { readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
 import { holdLibrary, staffIdsOf } from "../figures/service.ts";
 import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
-
-type Rows = readonly Readonly<Record<string, unknown>>[];
 
 async function libraryOf(db: Database): Promise<LibraryOfFile> {
   const libraries = [...(await readLibraries(db, "all")).values()];
@@ -27,7 +26,7 @@ function basisOf({ figures, dances }: LibraryOfFile): string {
 }
 
 /** What would become of each row. Changes nothing. */
-export const previewFile = async (db: Database, rows: Rows): Promise<JudgedFile> => {
+export const previewFile = async (db: Database, rows: FileRows): Promise<JudgedFile> => {
   const library = await libraryOf(db);
   return { rows: judgeFile(rows, library).map(({ told }) => told), basis: basisOf(library) };
 };
@@ -89,7 +88,7 @@ async function write(db: Database, judged: readonly Judged[]): Promise<void> {
  * @param basis the library as it was when the file was looked at
  * @throws a problem naming each refused row; a stale problem with the file judged anew when the library changed
  */
-export const takeInFile = (db: Database, rows: Rows, basis: string): Promise<JudgedFile> =>
+export const takeInFile = (db: Database, rows: FileRows, basis: string): Promise<JudgedFile> =>
   atomically(db, async () => {
     await holdLibrary(db);
     const library = await libraryOf(db);

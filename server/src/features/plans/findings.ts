@@ -2,14 +2,8 @@ import type { Today } from "@map-step/contract";
 import { checkPlan, type Finding } from "@map-step/core/plan";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import type { AskedPlan } from "../../work/work.ts";
 import { computablePlans, readPlans } from "./read.ts";
-
-/** A plan to be looked at, and the week after which its findings still matter. */
-export interface AskedPlan {
-  readonly planId: string;
-  readonly title: string;
-  readonly after: number;
-}
 
 type PlanLine = Today["plans"][number];
 type Found = Pick<Finding, "week" | "severity" | "text">;

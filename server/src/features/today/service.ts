@@ -4,7 +4,7 @@ import type { Config } from "../../config.ts";
 import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import type { Workers } from "../../work/workers.ts";
+import type { Workers } from "../../work/work.ts";
 import { listLessons } from "../lessons/read.ts";
 import { listLevels } from "../levels/read.ts";
 import { listSections } from "../sections/read.ts";

@@ -9,7 +9,7 @@ import { Link } from "react-router";
 import { CountRibbon } from "../../../kit/ribbon/index.ts";
 import { timingOf, useSteps } from "../../figures/library.ts";
 import { withEntry } from "../use-plan.ts";
-import type { InspectorProps } from "./inspector.tsx";
+import type { InspectorProps } from "./props.ts";
 import { Wishes } from "./wishes.tsx";
 
 /** Why a waiting figure waits, or why a placed one stands in its week. */

@@ -4,7 +4,7 @@ import { type Cause, causesOf, type Finding, findingKey, type Remedy } from "@ma
 import { counted } from "@map-step/core/words";
 import { type ReactNode, useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
-import type { InspectorProps } from "./inspector.tsx";
+import type { InspectorProps } from "./props.ts";
 import { useRemedies } from "./use-remedies.ts";
 
 type Props = Pick<

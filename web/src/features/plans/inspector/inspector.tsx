@@ -1,37 +1,13 @@
 import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
-import type { Change, Finding, LeftOut, LevelPlan, Strand, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { memo, useDeferredValue, useMemo } from "react";
 import { Aside } from "../../../kit/page.tsx";
-import { figuresIn, type Selection } from "../grid/grid.tsx";
-import type { PlannerInput } from "../planner-input.ts";
-import { type PlanEdit, withEntry } from "../use-plan.ts";
+import { figuresIn } from "../grid/grid.tsx";
+import { withEntry } from "../use-plan.ts";
 import { FigureNote } from "./figure-note.tsx";
 import { Findings } from "./findings.tsx";
 import { MutedFindings } from "./muted.tsx";
+import type { InspectorProps } from "./props.ts";
 import { WeekNote } from "./week-note.tsx";
-
-export interface InspectorProps {
-  readonly input: PlannerInput;
-  readonly edit: PlanEdit;
-  readonly levelPlan: LevelPlan;
-  readonly strands: ReadonlyMap<string, Strand>;
-  readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekRoom[];
-  readonly findings: readonly Finding[];
-  readonly muted: readonly { readonly finding: Finding; readonly reason: string }[];
-  readonly taught: number;
-  readonly mayEdit: boolean;
-  readonly selection: Selection;
-  /** What a draft could not place, and why. */
-  readonly left: readonly LeftOut[];
-  /** While a strand is on its way, only what is quick to say is said. */
-  readonly dragging: boolean;
-  readonly onSelect: (selection: Selection) => void;
-  readonly onMove: (figureId: string, week: number) => void;
-  readonly onRepair: (change: Change) => void;
-  /** Opens the list of figures to choose from. */
-  readonly onChoose: () => void;
-}
 
 /** Several figures at once. */
 function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) {

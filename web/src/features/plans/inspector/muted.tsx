@@ -1,6 +1,6 @@
 import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
 import { findingKey } from "@map-step/core/plan";
-import type { InspectorProps } from "./inspector.tsx";
+import type { InspectorProps } from "./props.ts";
 
 /** Findings that somebody accepted, each with the reason, and the way to hear of it again. */
 export function MutedFindings({ muted, edit, mayEdit }: InspectorProps) {

@@ -14,7 +14,7 @@ import { TextField } from "../../../kit/fields.tsx";
 import { SmallSelect } from "../../../kit/select.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../../kit/strand-look.ts";
 import { SPECIAL_NAMES } from "../words.ts";
-import type { InspectorProps } from "./inspector.tsx";
+import type { InspectorProps } from "./props.ts";
 
 type Props = InspectorProps & { readonly week: number };
 

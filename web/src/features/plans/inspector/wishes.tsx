@@ -4,7 +4,7 @@ import { APPROACH_IDS, APPROACHES, WISHES, type Wish } from "@map-step/core/plan
 import { SmallSelect } from "../../../kit/select.tsx";
 import { withEntry } from "../use-plan.ts";
 import { WISH_NAMES } from "../words.ts";
-import type { InspectorProps } from "./inspector.tsx";
+import type { InspectorProps } from "./props.ts";
 
 const numbered = (most: number) =>
   Array.from({ length: most }, (_, index) => [String(index + 1), String(index + 1)] as const);

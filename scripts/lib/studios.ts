@@ -4,8 +4,8 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
-import { startCluster } from "../scripts/lib/cluster.ts";
-import { startServer } from "../scripts/lib/serve.ts";
+import { startCluster } from "./cluster.ts";
+import { startServer } from "./serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
 export const TODAY = "2027-02-16";

@@ -1,0 +1,40 @@
+import type { JudgedFile, Person, Problem, Today } from "@map-step/contract";
+import type { LikePair } from "@map-step/core/likeness";
+
+/** A plan that is looked through, with what it is called and the last week that was taught by it. */
+export interface AskedPlan {
+  readonly planId: string;
+  readonly title: string;
+  readonly after: number;
+}
+
+/** Rows of a file as they were read, whatever they hold. */
+export type FileRows = readonly Readonly<Record<string, unknown>>[];
+
+/** What is done beside the thread that answers requests, because it takes long: what each takes, and what it gives. */
+export interface Tasks {
+  readonly compareDance: (danceId: string) => readonly LikePair[];
+  readonly lookAtAllPlans: () => void;
+  readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
+  readonly previewFile: (rows: FileRows) => JudgedFile;
+  readonly takeInFile: (rows: FileRows, basis: string) => JudgedFile;
+}
+export type TaskName = keyof Tasks;
+
+/** Threads that do what would hold up everybody else. */
+export interface Workers {
+  /** @throws the problem that the task answers with */
+  readonly run: <N extends TaskName>(name: N, ...rest: Parameters<Tasks[N]>) => Promise<ReturnType<Tasks[N]>>;
+  readonly close: () => Promise<void>;
+}
+
+/** A task as it goes to a thread. */
+export interface Order {
+  readonly name: TaskName;
+  readonly arguments: readonly unknown[];
+  /** Who asked for it. */
+  readonly person: Person | null;
+}
+
+/** What comes back from a thread: a value, or the problem that is the answer to the request. */
+export type Done = { readonly value: unknown } | { readonly problem: Problem };
