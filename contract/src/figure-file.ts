@@ -1,39 +1,60 @@
-import { FIGURE_KINDS } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS, type Tier } from "@map-step/core/time";
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
-import { cue, type FigureRecord, figureContent, otherName } from "./figures.ts";
+import { FIELD_NAMES, type FieldName, fieldOf, type shapeOfFields } from "./figure-fields.ts";
+import type { FigureRecord } from "./figures.ts";
 import { fieldError } from "./problem.ts";
 
 export const FIGURE_FILE_FORMAT = "map-step/figures";
 
 const LEVEL_NAMES = TIERS.map((tier) => TIER_NAMES[tier]);
-const { shape } = figureContent;
-const figureNames = z.array(z.string().trim().min(1, "Write a name here")).max(30, "At most 30 figures");
+
+/** What a field holds in a file: others are named there, and what needs no other word is as in the studio. */
+function inFile(name: FieldName): z.ZodType {
+  const { sort, schema } = fieldOf(name);
+  if (sort === "dance") return z.string().trim().min(1, "Write the name of its dance");
+  if (sort === "tier") return z.enum(LEVEL_NAMES).optional();
+  if (sort === "figure") return z.string().trim().optional();
+  if (sort === "figures")
+    return z.array(z.string().trim().min(1, "Write a name here")).max(30, "At most 30 figures").optional();
+  return name === "name" ? schema : schema.optional();
+}
+
+type OfFigure = z.infer<z.ZodObject<ReturnType<typeof shapeOfFields<"name" | AsItIs>>>>;
+type AsItIs = Exclude<
+  FieldName,
+  "danceId" | "tier" | "variantOfId" | "needs" | "helps" | "teacherIds" | "name"
+>;
 
 /**
  * A figure as files carry it: other figures by their names, so that it can go from one studio to another. Who
  * may teach it stays with the studio. Only the dance and the name must be there: what a row leaves out stays as
  * it is in the library.
  */
+export type FileFigure = Pick<OfFigure, "name"> & {
+  dance: string;
+  level?: (typeof LEVEL_NAMES)[number] | undefined;
+  variantOf?: string | undefined;
+  needs?: string[] | undefined;
+  helps?: string[] | undefined;
+} & { [K in AsItIs]?: OfFigure[K] | undefined };
+
+/** The fields that files carry, by their names there. */
+export const FILE_FIELDS = FIELD_NAMES.flatMap((name) => {
+  const { file, sort } = fieldOf(name);
+  return file ? [{ name, sort, ...file }] : [];
+});
+
 export const fileFigure = z
-  .object({
-    dance: z.string().trim().min(1, "Write the name of its dance").describe("Name of the dance"),
-    name: shape.name.describe("Name of the figure; with the dance it says which figure is meant"),
-    kind: z.enum(FIGURE_KINDS).optional(),
-    level: z.enum(LEVEL_NAMES).optional().describe("The first level that may learn it"),
-    minutes: shape.minutes.optional().describe("Minutes to teach it on its first night"),
-    notation: shape.notation.optional().describe("Steps, as docs/notation.md describes; empty for a drill"),
-    variantOf: z.string().trim().optional().describe("The figure of which it is another way of footwork"),
-    needs: figureNames.optional().describe("Figures that must be taught before it"),
-    helps: figureNames.optional().describe("Figures that make it easier"),
-    otherNames: z.array(otherName).max(20, "At most 20 names").optional(),
-    cues: z.array(cue).max(40, "At most 40 entries").optional(),
-    slips: shape.slips.optional(),
-    cautions: shape.cautions.optional(),
-  })
-  .strict();
-export type FileFigure = z.infer<typeof fileFigure>;
+  .object(
+    Object.fromEntries(
+      FILE_FIELDS.map(({ name, json, about }) => {
+        const schema = inFile(name);
+        return [json, about ? schema.describe(about) : schema];
+      }),
+    ),
+  )
+  .strict() as unknown as z.ZodType<FileFigure, FileFigure>;
 
 /** A file of figures. */
 export const figureFile = z.object({
@@ -52,21 +73,15 @@ export function toFileFigure(
   danceName: string,
   nameOf: (figureId: string) => string,
 ): FileFigure {
-  return {
-    dance: danceName,
-    name: figure.name,
-    kind: figure.kind,
-    level: TIER_NAMES[figure.tier],
-    minutes: figure.minutes,
-    notation: figure.notation,
-    variantOf: figure.variantOfId === null ? "" : nameOf(figure.variantOfId),
-    needs: figure.needs.map(nameOf),
-    helps: figure.helps.map(nameOf),
-    otherNames: figure.otherNames,
-    cues: figure.cues,
-    slips: figure.slips,
-    cautions: figure.cautions,
-  };
+  const entries = FILE_FIELDS.map(({ name, json, sort }) => {
+    if (sort === "dance") return [json, danceName];
+    if (sort === "tier") return [json, TIER_NAMES[figure.tier]];
+    const value = figure[name];
+    if (sort === "figure") return [json, value === null ? "" : nameOf(value as string)];
+    if (sort === "figures") return [json, (value as string[]).map(nameOf)];
+    return [json, value];
+  });
+  return Object.fromEntries(entries) as FileFigure;
 }
 
 export const VERDICTS = ["added", "changed", "same", "refused"] as const;

@@ -1,15 +1,11 @@
 import { z } from "zod";
-import { FIGURE_FILE_FORMAT, figureFile } from "./figure-file.ts";
+import { FIGURE_FILE_FORMAT, FILE_FIELDS, figureFile } from "./figure-file.ts";
 
-/** Lists in which nothing may stand twice; the contract says so in a refinement, which a schema cannot hold. */
-const NONE_TWICE: ReadonlySet<unknown> = new Set([
-  "needs",
-  "helps",
-  "otherNames",
-  "cues",
-  "slips",
-  "cautions",
-]);
+/** Lists of these hold nothing twice; the contract says so in a refinement, which a schema cannot hold. */
+const LISTS: ReadonlySet<string> = new Set(["figures", "names", "cues", "lines"]);
+const NONE_TWICE: ReadonlySet<unknown> = new Set(
+  FILE_FIELDS.flatMap(({ sort, json }) => (LISTS.has(sort) ? [json] : [])),
+);
 
 /** The JSON Schema of a file of figures, made from the contract. */
 export function figureSchema(): string {

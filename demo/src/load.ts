@@ -4,6 +4,7 @@ import {
   type FigureContent,
   type FigureRecord,
   type Level,
+  newFigure,
   type Section,
 } from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
@@ -50,9 +51,8 @@ function contentOf(
 ): FigureContent {
   const ids = (names: readonly string[] = []) => names.flatMap((name) => figures.get(name)?.id ?? []);
   return {
-    cautions: [],
+    ...newFigure(danceId),
     ...draft,
-    danceId,
     needs: ids(draft.needs),
     helps: ids(draft.helps),
     variantOfId: figures.get(variantOf ?? "")?.id ?? null,

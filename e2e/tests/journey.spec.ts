@@ -115,7 +115,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await page.getByRole("button", { name: "Settings" }).click();
     await page.getByLabel("Closing minutes").fill("50");
     await page.getByRole("button", { name: "Save the level" }).click();
-    await expect(page.getByText("Warm-up and wrap must leave at least 5 minutes")).toBeVisible();
+    await expect(page.getByText("Warm-up and closing minutes must leave at least 5")).toBeVisible();
     await page.getByLabel("Closing minutes").fill("6");
     await page.getByRole("button", { name: "Save the level" }).click();
     await expect(page.getByRole("dialog")).toHaveCount(0);

@@ -8,6 +8,7 @@ import {
   type FileFigure,
   fileFigure,
   type JudgedRow,
+  newFigure,
   tierOfLevel,
   toFileFigure,
 } from "@map-step/contract";
@@ -50,18 +51,6 @@ function readRow(value: Readonly<Record<string, unknown>>, index: number): Read 
   };
 }
 
-const NEW: Omit<FigureRecord, "id" | "version" | "danceId" | "name" | "kind" | "tier" | "minutes"> = {
-  otherNames: [],
-  notation: "",
-  needs: [],
-  helps: [],
-  variantOfId: null,
-  teacherIds: [],
-  cues: [],
-  slips: [],
-  cautions: [],
-};
-
 /** What a new figure must say of itself. */
 function missing(data: FileFigure): FieldError[] {
   const wanted = (["kind", "level", "minutes"] as const).filter((field) => data[field] === undefined);
@@ -71,7 +60,7 @@ function missing(data: FileFigure): FieldError[] {
 /** The figure with what the row says put in the place of what was there; links still by name. */
 function merged(data: FileFigure, now: FigureRecord | null, danceId: string): FigureRecord {
   const { dance: _dance, level, needs: _needs, helps: _helps, variantOf: _variantOf, ...own } = data;
-  const before = now ?? { ...NEW, id: randomUUID(), version: 1, danceId, kind: "basic", tier: 1, minutes: 1 };
+  const before = now ?? { ...newFigure(danceId), id: randomUUID(), version: 1 };
   const said = Object.fromEntries(Object.entries(own).filter(([, value]) => value !== undefined));
   return { ...before, ...said, danceId, tier: level ? tierOfLevel(level) : before.tier } as FigureRecord;
 }

@@ -5,7 +5,7 @@ import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
 import type { FileRows } from "../../work/work.ts";
-import { readLibraries } from "../figures/library.ts";
+import { FIGURE_COLUMNS, readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
 import { holdLibrary, staffIdsOf } from "../figures/service.ts";
 import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
@@ -31,36 +31,18 @@ export const previewFile = async (db: Database, rows: FileRows): Promise<JudgedF
   return { rows: judgeFile(rows, library).map(({ told }) => told), basis: basisOf(library) };
 };
 
-const COLUMNS = {
-  danceId: "dance_id",
-  name: "name",
-  otherNames: "other_names",
-  kind: "kind",
-  tier: "tier",
-  notation: "notation",
-  minutes: "minutes",
-  variantOfId: "variant_of_id",
-  cues: "cues",
-  slips: "slips",
-  cautions: "cautions",
-} as const satisfies Partial<Record<keyof FigureRecord, string>>;
-
 /** New values of many figures at once, each of which counts as an edit. */
 const updateAll = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
   rowsOf(
     db,
-    `update figures set ${Object.values(COLUMNS)
-      .map((column) => `${column} = next.${column}`)
-      .join(", ")}, version = figures.version + 1, updated_at = now()
+    `update figures set ${FIGURE_COLUMNS.map(({ column }) => `${column} = next.${column}`).join(", ")}, version = figures.version + 1, updated_at = now()
      from jsonb_populate_recordset(null::figures, $figures::jsonb) as next
      where figures.id = next.id returning figures.id`,
     {
       figures: JSON.stringify(
         figures.map((figure) => ({
           id: figure.id,
-          ...Object.fromEntries(
-            Object.entries(COLUMNS).map(([key, column]) => [column, figure[key as keyof typeof COLUMNS]]),
-          ),
+          ...Object.fromEntries(FIGURE_COLUMNS.map(({ name, column }) => [column, figure[name]])),
         })),
       ),
     },

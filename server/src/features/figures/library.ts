@@ -1,4 +1,10 @@
-import type { DanceRecord, FigureLine, FigureRecord } from "@map-step/contract";
+import {
+  type DanceRecord,
+  FIELD_NAMES,
+  type FigureLine,
+  type FigureRecord,
+  fieldOf,
+} from "@map-step/contract";
 import { FIGURE_KINDS } from "@map-step/core/figure";
 import { isWithinChange } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
@@ -20,9 +26,14 @@ interface Kept extends DanceLibrary {
 const MOST_KEPT = 24;
 const kept = new Map<string, Kept>();
 
+/** The fields that are kept in the table of figures itself, each with its column. */
+export const FIGURE_COLUMNS = FIELD_NAMES.flatMap((name) => {
+  const { column } = fieldOf(name);
+  return column === null ? [] : [{ name, column }];
+});
+
 const FIGURES = `
-  select f.id, f.version, f.dance_id as "danceId", f.name, f.other_names as "otherNames", f.kind, f.tier,
-    f.notation, f.minutes, f.variant_of_id as "variantOfId", f.cues, f.slips, f.cautions,
+  select f.id, f.version, ${FIGURE_COLUMNS.map(({ name, column }) => `f.${column} as "${name}"`).join(", ")},
     array(select needs_id::text from figure_needs where figure_id = f.id order by position) as needs,
     array(select helped_by_id::text from figure_helps where figure_id = f.id order by position) as helps,
     array(select staff_id::text from figure_teachers where figure_id = f.id order by staff_id) as "teacherIds"

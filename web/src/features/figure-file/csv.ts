@@ -1,4 +1,4 @@
-import type { FileFigure } from "@map-step/contract";
+import { type Cue, FILE_FIELDS, type FieldSort, type FileFigure, type OtherName } from "@map-step/contract";
 import { parse } from "papaparse";
 import { unguarded, writeTable } from "../../kit/csv.ts";
 import { readLines, writeLines } from "./cells.ts";
@@ -6,63 +6,39 @@ import { readLines, writeLines } from "./cells.ts";
 /** A row as it was read from a file, whatever it holds; the server judges it. */
 export type RawRow = Record<string, unknown>;
 
-interface Column {
-  readonly name: string;
-  readonly key: keyof FileFigure;
-  readonly write: (figure: FileFigure) => string;
-  /** What a cell says; `undefined` for nothing. */
+/** How what a field holds is laid into a cell, and read from one; `undefined` for nothing. */
+interface InCell {
+  readonly write: (value: never) => string;
   readonly read: (cell: string) => unknown;
 }
 
-const text = (name: string, key: "dance" | "name" | "notation" | "variantOf"): Column => ({
-  name,
-  key,
-  write: (figure) => figure[key] ?? "",
-  read: (cell) => (key === "notation" ? cell : cell.trim()),
-});
-
-const word = (key: "kind" | "level"): Column => ({
-  name: key,
-  key,
-  write: (figure) => figure[key] ?? "",
-  read: (cell) => cell.trim().toLowerCase() || undefined,
-});
-
-const list = (key: "needs" | "helps" | "slips" | "cautions"): Column => ({
-  name: key,
-  key,
-  write: (figure) => writeLines((figure[key] ?? []).map((entry) => [entry])),
-  read: (cell) => readLines(cell).map((parts) => parts.join(" | ").trim()),
-});
-
 const OURS = "ours";
+const text: InCell = { write: (value: string) => value, read: (cell) => cell.trim() };
+const word: InCell = { ...text, read: (cell) => cell.trim().toLowerCase() || undefined };
+const list: InCell = {
+  write: (entries: readonly string[]) => writeLines(entries.map((entry) => [entry])),
+  read: (cell) => readLines(cell).map((parts) => parts.join(" | ").trim()),
+};
 
-const COLUMNS: readonly Column[] = [
-  text("dance", "dance"),
-  text("name", "name"),
-  word("kind"),
-  word("level"),
-  {
-    name: "minutes",
-    key: "minutes",
-    write: ({ minutes }) => String(minutes ?? ""),
+const CELLS: Readonly<Record<FieldSort, InCell>> = {
+  dance: text,
+  text,
+  kind: word,
+  tier: word,
+  whole: {
+    write: String,
     read: (cell) => (cell.trim() === "" ? undefined : /^\d+$/.test(cell.trim()) ? Number(cell) : cell),
   },
-  text("notation", "notation"),
-  text("variant_of", "variantOf"),
-  list("needs"),
-  list("helps"),
-  {
-    name: "other_names",
-    key: "otherNames",
-    write: ({ otherNames = [] }) =>
-      writeLines(otherNames.map(({ name, usedBy }) => (usedBy === "" ? [name] : [name, usedBy]))),
+  steps: { ...text, read: (cell) => cell },
+  figure: text,
+  figures: list,
+  names: {
+    write: (names: readonly OtherName[]) =>
+      writeLines(names.map(({ name, usedBy }) => (usedBy === "" ? [name] : [name, usedBy]))),
     read: (cell) => readLines(cell).map(([name = "", usedBy = ""]) => ({ name, usedBy })),
   },
-  {
-    name: "cues",
-    key: "cues",
-    write: ({ cues = [] }) =>
+  cues: {
+    write: (cues: readonly Cue[]) =>
       writeLines(
         cues.map(({ text: said, school, house }) => (house ? [said, school, OURS] : [said, school])),
       ),
@@ -73,9 +49,20 @@ const COLUMNS: readonly Column[] = [
         house: whose.trim().toLowerCase() === OURS,
       })),
   },
-  list("slips"),
-  list("cautions"),
-];
+  lines: list,
+  people: list,
+};
+
+const COLUMNS = FILE_FIELDS.map(({ csv, json, sort }) => ({
+  name: csv,
+  key: json as keyof FileFigure,
+  read: CELLS[sort].read,
+  write: (figure: FileFigure): string => {
+    const value = figure[json as keyof FileFigure];
+    return value === undefined ? "" : CELLS[sort].write(value as never);
+  },
+}));
+type Column = (typeof COLUMNS)[number];
 
 /** Figures as CSV. */
 export const writeCsv = (figures: readonly FileFigure[]): string =>

@@ -1,5 +1,5 @@
 import { Box, Text } from "@chakra-ui/react";
-import type { JudgedRow } from "@map-step/contract";
+import { type JudgedRow, labelInFile } from "@map-step/contract";
 
 type Verdict = JudgedRow["verdict"];
 
@@ -17,14 +17,7 @@ const SIGNS: Readonly<Record<Verdict, { sign: string; bg: string; word: string }
 };
 const ORDER: readonly Verdict[] = ["refused", "changed", "added", "same"];
 
-const FIELD_WORDS: Readonly<Record<string, string>> = {
-  variantOf: "variant of",
-  otherNames: "other names",
-  notation: "steps",
-  helps: "easier after",
-};
-
-const wordOf = (field: string): string => FIELD_WORDS[field] ?? field;
+const wordOf = (field: string): string => labelInFile(field).toLowerCase();
 
 /** A reason with the field it is about: `needs.0` is the first of the needs, which the message names. */
 const reasonText = ({ path, message }: JudgedRow["reasons"][number]): string => {

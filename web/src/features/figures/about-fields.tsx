@@ -1,8 +1,16 @@
 import { SimpleGrid } from "@chakra-ui/react";
-import type { DanceRecord, FigureRecord, StaffMember } from "@map-step/contract";
+import {
+  type Cue,
+  type DanceRecord,
+  type FigureRecord,
+  fieldOf,
+  fieldsOf,
+  type OtherName,
+  type StaffMember,
+} from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
-import { Controller, type UseFormReturn } from "react-hook-form";
+import { type UseFormReturn, useController } from "react-hook-form";
 import { ChoiceField, LinesField, TextField } from "../../kit/fields.tsx";
 import { Panel } from "../../kit/page.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
@@ -20,27 +28,27 @@ export function HeadFields({ form, dances }: FormProps & { dances: readonly Danc
   return (
     <Panel>
       <SimpleGrid columns={{ base: 1, sm: 2, lg: 5 }} gap="4">
-        <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
+        <TextField label={fieldOf("name").label} error={errors.name?.message} {...form.register("name")} />
         <ChoiceField
-          label="Dance"
+          label={fieldOf("danceId").label}
           error={errors.danceId?.message}
           choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
           {...form.register("danceId")}
         />
         <ChoiceField
-          label="Kind"
+          label={fieldOf("kind").label}
           error={errors.kind?.message}
           choices={FIGURE_KINDS.map((kind) => ({ value: kind, label: KIND_NAMES[kind].one }))}
           {...form.register("kind")}
         />
         <ChoiceField
-          label="Level"
+          label={fieldOf("tier").label}
           error={errors.tier?.message}
           choices={TIERS.map((tier) => ({ value: String(tier), label: TIER_NAMES[tier] }))}
           {...form.register("tier", { setValueAs: Number })}
         />
         <TextField
-          label="Minutes, first night"
+          label={fieldOf("minutes").label}
           type="number"
           error={errors.minutes?.message}
           {...form.register("minutes", { valueAsNumber: true })}
@@ -50,118 +58,54 @@ export function HeadFields({ form, dances }: FormProps & { dances: readonly Danc
   );
 }
 
-const LINES = [
-  ["slips", "Common slips", "What usually goes wrong, one a line"],
-  ["cautions", "Cautions", "What can hurt and how it is avoided, one a line"],
-] as const;
-
-const LINKS = [
-  ["needs", "Needs", "What must be taught before it", "Nothing; it can be the first thing taught."],
-  ["helps", "Easier after", "What makes it easier without being a must", "Nothing named yet."],
-] as const;
-
 interface Props extends FormProps {
   /** Figures of the same dance, without this one. */
   readonly others: readonly FigureRecord[];
   readonly staff: readonly StaffMember[];
 }
 
-/** What is said of a figure, what stands before it, and who may teach it. */
-export function AboutFields({ form, others, staff }: Props) {
-  const { control } = form;
-  const { errors } = form.formState;
+/** In this order; what a figure is stands in its head. */
+const SORTS = ["cues", "names", "lines", "figures", "figure", "people"] as const;
+type AboutName = ReturnType<typeof fieldsOf<(typeof SORTS)[number]>>[number];
+const ABOUT: readonly AboutName[] = SORTS.flatMap((sort): readonly AboutName[] => fieldsOf(sort));
+
+/** One field, written as what it holds is written. */
+function AboutField({ form, name, others, staff }: Props & { name: AboutName }) {
+  const { label, help = "", none = "", sort } = fieldOf(name);
+  const { field, fieldState } = useController({ control: form.control, name });
+  const onChange = (value: unknown) => field.onChange(value);
+  const ofRoot = form.formState.errors[name] as { root?: { message?: string } } | undefined;
+  const error = fieldState.error?.message ?? ofRoot?.root?.message;
+  const shared = { label, help, error, onChange };
+  if (sort === "cues") return <CuesField value={field.value as Cue[]} onChange={onChange} error={error} />;
+  if (sort === "names")
+    return <OtherNamesField value={field.value as OtherName[]} onChange={onChange} error={error} />;
+  if (sort === "lines") return <LinesField {...shared} value={field.value as string[]} />;
+  if (sort === "figures")
+    return <LinksField {...shared} none={none} value={field.value as string[]} choices={others} />;
+  if (sort === "people") return <TeachersField {...shared} staff={staff} value={field.value as string[]} />;
   return (
-    <Panel>
-      <SimpleGrid columns={{ base: 1, md: 2 }} gap="5">
-        <Controller
-          control={control}
-          name="cues"
-          render={({ field, fieldState }) => (
-            <CuesField
-              value={field.value}
-              onChange={field.onChange}
-              error={fieldState.error?.message ?? errors.cues?.root?.message}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="otherNames"
-          render={({ field, fieldState }) => (
-            <OtherNamesField
-              value={field.value}
-              onChange={field.onChange}
-              error={fieldState.error?.message ?? errors.otherNames?.root?.message}
-            />
-          )}
-        />
-        {LINES.map(([name, label, help]) => (
-          <Controller
-            key={name}
-            control={control}
-            name={name}
-            render={({ field }) => (
-              <LinesField
-                label={label}
-                help={help}
-                error={errors[name]?.message ?? errors[name]?.root?.message}
-                value={field.value}
-                onChange={field.onChange}
-              />
-            )}
-          />
-        ))}
-        {LINKS.map(([name, label, help, none]) => (
-          <Controller
-            key={name}
-            control={control}
-            name={name}
-            render={({ field }) => (
-              <LinksField
-                label={label}
-                help={help}
-                none={none}
-                value={field.value}
-                onChange={field.onChange}
-                error={errors[name]?.message}
-                choices={others}
-              />
-            )}
-          />
-        ))}
-        <Controller
-          control={control}
-          name="variantOfId"
-          render={({ field }) => (
-            <ChoiceField
-              label="Variant of"
-              help="For a simpler form, or one for faster music"
-              error={errors.variantOfId?.message}
-              value={field.value ?? ""}
-              onChange={({ target }) => field.onChange(target.value === "" ? null : target.value)}
-              choices={[
-                { value: "", label: "none; a figure of its own" },
-                ...others
-                  .filter(({ variantOfId }) => variantOfId === null)
-                  .map(({ id, name }) => ({ value: id, label: name })),
-              ]}
-            />
-          )}
-        />
-        <Controller
-          control={control}
-          name="teacherIds"
-          render={({ field }) => (
-            <TeachersField
-              label="May be taught by"
-              help="Nobody chosen: everybody on the staff may teach it"
-              staff={staff}
-              value={field.value}
-              onChange={field.onChange}
-            />
-          )}
-        />
-      </SimpleGrid>
-    </Panel>
+    <ChoiceField
+      {...shared}
+      value={(field.value as string | null) ?? ""}
+      onChange={({ target }) => onChange(target.value === "" ? null : target.value)}
+      choices={[
+        { value: "", label: none },
+        ...others
+          .filter(({ variantOfId }) => variantOfId === null)
+          .map((other) => ({ value: other.id, label: other.name })),
+      ]}
+    />
   );
 }
+
+/** What is said of a figure, what stands before it, and who may teach it. */
+export const AboutFields = (props: Props) => (
+  <Panel>
+    <SimpleGrid columns={{ base: 1, md: 2 }} gap="5">
+      {ABOUT.map((name) => (
+        <AboutField key={name} {...props} name={name} />
+      ))}
+    </SimpleGrid>
+  </Panel>
+);

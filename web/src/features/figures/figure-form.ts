@@ -1,8 +1,14 @@
 import {
+  type Cue,
   type DanceRecord,
+  FIELD_NAMES,
+  type FieldSort,
   type FigureContent,
   type FigureRecord,
+  fieldOf,
   houseCues,
+  newFigure,
+  type OtherName,
   type StaffMember,
 } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
@@ -12,28 +18,17 @@ import { nameElsewhere } from "./library.ts";
 
 export type FigureValues = FigureContent & { readonly version: number };
 
-export const blankFigure = (danceId: string): FigureValues => ({
-  danceId,
-  name: "",
-  otherNames: [],
-  kind: "basic",
-  tier: 1,
-  notation: "",
-  minutes: 10,
-  needs: [],
-  helps: [],
-  variantOfId: null,
-  teacherIds: [],
-  cues: [],
-  slips: [],
-  cautions: [],
-  version: 0,
-});
+export const blankFigure = (danceId: string): FigureValues => ({ ...newFigure(danceId), version: 0 });
 
-const words = (text: string) => text;
+const asIs = (text: string) => text;
 const lines = (list: readonly string[]) => list.join("\n");
 
-/** How each field is told when two people changed the same figure. */
+function cueInWords({ text, school }: Cue, cues: readonly Cue[]): string {
+  const ours = houseCues(cues).includes(text) ? ", ours" : "";
+  return `${text} (${school === "" ? "every school" : school}${ours})`;
+}
+
+/** How each field is told when two people changed the same figure: by what it holds. */
 export function shownFields(
   library: readonly FigureRecord[],
   dances: readonly DanceRecord[],
@@ -41,30 +36,25 @@ export function shownFields(
 ): Shown<FigureValues> {
   const nameIn = (list: readonly { id: string; name: string }[]) => (id: string | null) =>
     list.find((one) => one.id === id)?.name ?? "";
-  const figures = (ids: readonly string[]) => ids.map(nameIn(library)).join(", ");
-  return {
-    name: ["Name", words],
-    danceId: ["Dance", nameIn(dances)],
-    kind: ["Kind", (kind) => KIND_NAMES[kind].one],
-    tier: ["Level", (tier) => TIER_NAMES[tier]],
-    minutes: ["Minutes", String],
-    notation: ["Steps", words],
-    needs: ["Needs", figures],
-    helps: ["Easier after", figures],
-    variantOfId: ["Variant of", nameIn(library)],
-    teacherIds: ["May be taught by", (ids) => ids.map(nameIn(staff)).join(", ")],
-    cues: [
-      "Cues",
-      (cues) =>
-        lines(
-          cues.map(({ text, school }) => {
-            const ours = houseCues(cues).includes(text) ? ", ours" : "";
-            return `${text} (${school === "" ? "every school" : school}${ours})`;
-          }),
-        ),
-    ],
-    slips: ["Common slips", lines],
-    cautions: ["Cautions", lines],
-    otherNames: ["Other names", (names) => lines(names.map(nameElsewhere))],
-  };
+  const namesIn = (list: readonly { id: string; name: string }[]) => (ids: readonly string[]) =>
+    ids.map(nameIn(list)).join(", ");
+  const told = {
+    dance: nameIn(dances),
+    text: asIs,
+    kind: (kind: FigureContent["kind"]) => KIND_NAMES[kind].one,
+    tier: (tier: FigureContent["tier"]) => TIER_NAMES[tier],
+    whole: String,
+    steps: asIs,
+    figure: nameIn(library),
+    figures: namesIn(library),
+    names: (names: readonly OtherName[]) => lines(names.map(nameElsewhere)),
+    cues: (cues: readonly Cue[]) => lines(cues.map((cue) => cueInWords(cue, cues))),
+    lines,
+    people: namesIn(staff),
+  } satisfies Record<FieldSort, (value: never) => string>;
+  const entries = FIELD_NAMES.map((name) => {
+    const { label, sort } = fieldOf(name);
+    return [name, [label, told[sort]]];
+  });
+  return Object.fromEntries(entries) as Shown<FigureValues>;
 }

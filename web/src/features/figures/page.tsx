@@ -1,5 +1,5 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, type FigureRecord } from "@map-step/contract";
+import { api, type DanceRecord, type FigureRecord, fieldOf, fieldsOf } from "@map-step/contract";
 import { flowsInto, KIND_NAMES } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
@@ -170,7 +170,16 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
             <Panel>
               <PanelTitle>In class</PanelTitle>
               <CuesBySchool cues={figure.cues} />
-              <Lines title="Common slips" lines={figure.slips} none="None written yet." />
+              {fieldsOf("lines")
+                .filter((name) => name !== "cautions")
+                .map((name) => (
+                  <Lines
+                    key={name}
+                    title={fieldOf(name).label}
+                    lines={figure[name]}
+                    none="None written yet."
+                  />
+                ))}
               <Text fontWeight="700">May be taught by</Text>
               <Text>{teachers.length === 0 ? "everybody on the staff" : teachers.join(", ")}</Text>
             </Panel>
