@@ -1,28 +1,23 @@
 import type { FigureContent, NewDance } from "@map-step/contract";
 
-type Filled =
-  | "danceId"
-  | "needs"
-  | "helps"
-  | "otherNames"
-  | "cautions"
-  | "cues"
-  | "variantOfId"
-  | "teacherIds";
+/** What every figure of the demo says of itself. */
+type Said = "name" | "kind" | "tier" | "minutes" | "notation" | "slips";
+/** What it says another way. */
+type Otherwise = "danceId" | "needs" | "helps" | "otherNames" | "cues" | "variantOfId" | "teacherIds";
 
 /** A figure as the demo writes it down; other figures are given by name. */
-export type FigureDraft = Omit<FigureContent, Filled> & {
-  readonly needs?: readonly string[];
-  readonly helps?: readonly string[];
-  readonly variantOf?: string;
-  /** A bare text is said by the house. */
-  readonly cues: readonly (string | FigureContent["cues"][number])[];
-  /** A bare name is used by nobody in particular. */
-  readonly otherNames?: readonly (string | FigureContent["otherNames"][number])[];
-  readonly cautions?: string[];
-  /** Names of the staff who may teach it. */
-  readonly teachers?: readonly string[];
-};
+export type FigureDraft = Pick<FigureContent, Said> &
+  Partial<Omit<FigureContent, Said | Otherwise>> & {
+    readonly needs?: readonly string[];
+    readonly helps?: readonly string[];
+    readonly variantOf?: string;
+    /** A bare text is said by the house. */
+    readonly cues: readonly (string | FigureContent["cues"][number])[];
+    /** A bare name is used by nobody in particular. */
+    readonly otherNames?: readonly (string | FigureContent["otherNames"][number])[];
+    /** Names of the staff who may teach it. */
+    readonly teachers?: readonly string[];
+  };
 
 /** A dance of the house, its figures, and its levels from first to last. */
 export interface Program {
