@@ -1,4 +1,4 @@
-import { type FileFigure, fileFigure } from "@map-step/contract";
+import { FILE_FIELDS, type FieldSort, type FileFigure, fileFigure } from "@map-step/contract";
 import { FIGURE_KINDS } from "@map-step/core/figure";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
@@ -12,18 +12,17 @@ const words = fc
 const name = words.filter((text) => !text.includes('"'));
 const lists = fc.uniqueArray(words, { maxLength: 3, selector: (text) => text.toLowerCase() });
 
-/** Figures as the library holds them. */
-const figure: fc.Arbitrary<FileFigure> = fc.record({
+/** What each sort of field may hold in a file. */
+const VALUES: Readonly<Record<FieldSort, fc.Arbitrary<unknown>>> = {
   dance: words,
-  name,
+  text: name,
   kind: fc.constantFrom(...FIGURE_KINDS),
-  level: fc.constantFrom("beginner", "improver", "intermediate", "advanced"),
-  minutes: fc.integer({ min: 1, max: 120 }),
-  notation: fc.constantFrom("", "leader\n1 L side\n2 R close\nfollower mirror\nbeats 2\n"),
-  variantOf: fc.oneof(fc.constant(""), name),
-  needs: lists,
-  helps: lists,
-  otherNames: fc.uniqueArray(fc.record({ name: words, usedBy: fc.oneof(fc.constant(""), words) }), {
+  tier: fc.constantFrom("beginner", "improver", "intermediate", "advanced"),
+  whole: fc.integer({ min: 1, max: 120 }),
+  steps: fc.constantFrom("", "leader\n1 L side\n2 R close\nfollower mirror\nbeats 2\n"),
+  figure: fc.oneof(fc.constant(""), name),
+  figures: lists,
+  names: fc.uniqueArray(fc.record({ name: words, usedBy: fc.oneof(fc.constant(""), words) }), {
     maxLength: 3,
     selector: (other) => other.name.toLowerCase(),
   }),
@@ -31,9 +30,14 @@ const figure: fc.Arbitrary<FileFigure> = fc.record({
     fc.record({ text: words, school: fc.oneof(fc.constant(""), words), house: fc.boolean() }),
     { maxLength: 3, selector: (cue) => cue.text.toLowerCase() },
   ),
-  slips: lists,
-  cautions: lists,
-});
+  lines: lists,
+  people: lists,
+};
+
+/** Figures as the library holds them, whatever fields there are. */
+const figure = fc.record(
+  Object.fromEntries(FILE_FIELDS.map(({ json, sort }) => [json, VALUES[sort]])),
+) as fc.Arbitrary<unknown> as fc.Arbitrary<FileFigure>;
 const figures = fc.array(figure, { minLength: 1, maxLength: 4 });
 
 describe("files of figures", () => {
