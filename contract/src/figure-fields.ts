@@ -196,6 +196,15 @@ export const FIGURE_FIELDS = {
     file: { json: "slips", csv: "slips" },
     column: "slips",
   },
+  exercises: {
+    label: "Exercises",
+    help: "How it is practised in class, one a line",
+    sort: "lines",
+    schema: phrases,
+    start: [],
+    file: { json: "exercises", csv: "exercises" },
+    column: "exercises",
+  },
   cautions: {
     label: "Cautions",
     help: "What can hurt and how it is avoided, one a line",

@@ -27,6 +27,7 @@ export interface FigureRow extends Row<FigureRow>, Stored, Removable, Signed {
   variantOfId: string | null;
   cues: Cue[];
   slips: string[];
+  exercises: string[];
   cautions: string[];
 }
 
@@ -62,6 +63,7 @@ export const defineFigures = (sequelize: Sequelize) => ({
       variantOfId: { type: DataTypes.UUID, allowNull: true },
       cues: recordsColumn(),
       slips: phrasesColumn(),
+      exercises: phrasesColumn(),
       cautions: phrasesColumn(),
       ...removableColumns(),
       ...signedColumns(),
