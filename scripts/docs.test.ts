@@ -1,4 +1,4 @@
-import { readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { figureSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
@@ -7,7 +7,18 @@ import { describe, expect, it } from "vitest";
 const root = join(import.meta.dirname, "..");
 const read = (file: string) => readFileSync(join(root, file), "utf8");
 
+const PAGES = [
+  "README.md",
+  ...["architecture", "glossary", "notation"].map((name) => `docs/${name}.md`),
+  ...["core", "contract", "server", "web", "demo", "e2e"].map((name) => `${name}/README.md`),
+];
+
 describe("the documents", () => {
+  it.each(PAGES)("%s links to files that are there", (page) => {
+    const links = [...read(page).matchAll(/\]\((?!https?:|#)([^)#]+)/g)].map(([, path = ""]) => path);
+    for (const path of links) expect(existsSync(join(root, page, "..", path)), path).toBe(true);
+  });
+
   const examples = read("docs/notation.md")
     .split("\n\n")
     .filter((block) => /^ {4}(leader|solo)/.test(block))

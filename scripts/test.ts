@@ -72,22 +72,45 @@ const noLayerFaults = async () => {
   return faults.length === 0;
 };
 
+const UNITS = ["core", "contract", "server", "web", "demo", "scripts"];
+const PARTS = [...UNITS, "e2e", "static"];
+
+/** Which parts of the tests are wanted, and what else was said; `watch` runs those of vitest again at each change. */
+function wanted(said: readonly string[]): { readonly parts: ReadonlySet<string>; readonly watch: boolean } {
+  const words = said.filter((word) => word !== "watch");
+  const unknown = words.filter((word) => !PARTS.includes(word));
+  if (unknown.length > 0) {
+    console.error(
+      `There are no tests called ${unknown.join(", ")}; there are ${PARTS.join(", ")}, and watch.`,
+    );
+    process.exit(2);
+  }
+  return { parts: new Set(words.length > 0 ? words : PARTS), watch: words.length < said.length };
+}
+
+const { parts, watch } = wanted(process.argv.slice(3));
+const projects = UNITS.filter((name) => parts.has(name)).flatMap((name) => ["--project", name]);
+
 mkdirSync(DATA, { recursive: true });
 needPostgres();
-needChromium();
-const outcomes = [
-  ...(await checksOf([
+if (parts.has("e2e")) needChromium();
+if (watch) process.exit(run(bin("vitest"), ["watch", ...projects]) ? 0 : 1);
+
+const statics = () =>
+  checksOf([
     ...WORKSPACES.map((name) => command(`Types of ${name}`, "tsc", ["-p", name])),
     command("Unused code", "knip", ["--no-progress"]),
     command("Format and lint", "biome", ["ci", "--error-on-warnings", "."]),
     { name: "Layers", passes: noLayerFaults },
-  ])),
+  ]);
+const units = () =>
   suite(
-    "Model, contract, server",
+    "Model, contract, server, pages' logic",
     "vitest.json",
     () =>
       run(bin("vitest"), [
         "run",
+        ...projects,
         "--reporter=dot",
         "--reporter=json",
         `--outputFile.json=${join(DATA, "vitest.json")}`,
@@ -96,7 +119,8 @@ const outcomes = [
       const { numPassedTests, numFailedTests } = report as { numPassedTests: number; numFailedTests: number };
       return { passed: numPassedTests, failed: numFailedTests };
     },
-  ),
+  );
+const inBrowser = () =>
   suite(
     "In the browser",
     "e2e-report.json",
@@ -106,7 +130,11 @@ const outcomes = [
       const { stats } = report as { stats: { expected: number; unexpected: number; flaky: number } };
       return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
     },
-  ),
+  );
+const outcomes = [
+  ...(parts.has("static") ? await statics() : []),
+  ...(projects.length > 0 ? [units()] : []),
+  ...(parts.has("e2e") ? [inBrowser()] : []),
 ];
 
 const sum = (key: "passed" | "failed") => outcomes.reduce((total, outcome) => total + outcome[key], 0);
