@@ -1,4 +1,4 @@
-import { countedFrom } from "@map-step/core/figure";
+import { asHouseCounts } from "@map-step/core/figure";
 import { compareLibrary, type LikePair } from "@map-step/core/likeness";
 import { type Figure, openLibrary } from "@map-step/core/notation";
 import {
@@ -30,8 +30,7 @@ function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
   const find = openLibrary(own, dance);
   const records = new Map(own.map((record) => [record.id, record]));
   const stepsOf = once((id: string): Figure | undefined => {
-    const parsed = find(records.get(id)?.name ?? "");
-    return parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : undefined;
+    return asHouseCounts(find(records.get(id)?.name ?? ""), dance) ?? undefined;
   });
   const withSteps = (ids: Iterable<string>) =>
     [...ids].flatMap((id) => {

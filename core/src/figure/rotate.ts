@@ -1,5 +1,5 @@
-import { type Figure, inForce, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
-import { TICKS_PER_BEAT } from "../time/index.ts";
+import { type Figure, inForce, type Parsed, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Dance, TICKS_PER_BEAT } from "../time/index.ts";
 
 /**
  * The same cycle counted from another beat: what was danced on that beat is now on count 1. Schools differ in
@@ -32,3 +32,13 @@ export function countedFrom(figure: Figure, from: number): Figure {
   const { length, followerMirrors, free } = figure;
   return { length, followerMirrors, parts, ...(free ? { free } : {}) };
 }
+
+/**
+ * What was read, as the house counts it: from the beat that its dance calls 1. Nothing for what has faults, or was not
+ * found.
+ * @example asHouseCounts(parseFigure(notation, dance), dance)?.length // in ticks
+ */
+export const asHouseCounts = (
+  read: Pick<Parsed, "figure" | "faults"> | null | undefined,
+  dance: Pick<Dance, "countFrom">,
+): Figure | null => (read && read.faults.length === 0 ? countedFrom(read.figure, dance.countFrom) : null);

@@ -13,7 +13,7 @@ export interface Rung {
 }
 
 /** Where the ladder begins, as a share of the tempo it climbs to, and the most that one rung adds to the one before. */
-const FIRST = 0.6;
+export const SLOW_SHARE = 0.6;
 const MOST_STEP = 1.2;
 
 /**
@@ -23,9 +23,9 @@ const MOST_STEP = 1.2;
  */
 export function tempoLadder(figure: Figure, dance: Dance, targetBpm: number): Rung[] {
   if (tempoFacts(figure, dance, targetBpm) === null) return [];
-  const rungs = Math.ceil(Math.log(1 / FIRST) / Math.log(MOST_STEP));
+  const rungs = Math.ceil(Math.log(1 / SLOW_SHARE) / Math.log(MOST_STEP));
   const tempi = Array.from({ length: rungs + 1 }, (_, at) =>
-    Math.round(targetBpm * FIRST ** (1 - at / rungs)),
+    Math.round(targetBpm * SLOW_SHARE ** (1 - at / rungs)),
   );
   return [...new Set(tempi)].flatMap((bpm) => {
     const facts = tempoFacts(figure, dance, bpm);

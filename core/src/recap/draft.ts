@@ -1,5 +1,5 @@
 import { countCall, flowsInto, type Layer, roleCall } from "../figure/index.ts";
-import { chainOf } from "../lesson/index.ts";
+import { chainOf, SLOW_SHARE } from "../lesson/index.ts";
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
 import { spokenCount } from "../time/index.ts";
 import {
@@ -147,7 +147,8 @@ function wholeChain(tonight: readonly Danced[], bpm: number | null): RecapBlock[
     const one = withSteps.find((figure) => figure.id === id);
     return one ? [line(one.name, countCall(one.steps))] : [];
   });
-  const tempo = bpm === null ? "" : ` Slow at ${Math.round(bpm * 0.6)} beats a minute, then at ${bpm}.`;
+  const tempo =
+    bpm === null ? "" : ` Slow at ${Math.round(bpm * SLOW_SHARE)} beats a minute, then at ${bpm}.`;
   return [
     heading("The whole chain"),
     { ...bullets(calls), type: "orderedList" },

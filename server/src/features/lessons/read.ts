@@ -1,7 +1,7 @@
-import { createHash } from "node:crypto";
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
 import { roomsOf } from "@map-step/core/plan";
+import { v5 } from "uuid";
 import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -9,19 +9,14 @@ import { notFound } from "../../http/problems.ts";
 import { type ComputablePlan, computablePlans, planOfSection } from "../plans/read.ts";
 import { readSection } from "../sections/read.ts";
 
+/** Planned parts are named within this (a UUID of version 5, RFC 9562). */
+const PLANNED = "6f6d0f5e-0f6a-5c0b-9a53-3f6f2b7d9c11";
+
 /**
  * The id of a part that nobody has kept yet. It follows from what the part is, so that two devices which look at a
- * planned lesson in the same moment speak of the same parts (a UUID of version 5, RFC 9562).
+ * planned lesson in the same moment speak of the same parts.
  */
-function plannedId(words: readonly (string | number)[]): string {
-  const bytes = createHash("sha1").update(words.join("/")).digest();
-  bytes[6] = ((bytes[6] as number) & 0x0f) | 0x50;
-  bytes[8] = ((bytes[8] as number) & 0x3f) | 0x80;
-  const hex = bytes.toString("hex");
-  return [hex.slice(0, 8), hex.slice(8, 12), hex.slice(12, 16), hex.slice(16, 20), hex.slice(20, 32)].join(
-    "-",
-  );
-}
+const plannedId = (words: readonly (string | number)[]): string => v5(words.join("/"), PLANNED);
 
 /** Parts as they are planned, with nothing noted of them. */
 function fresh(lesson: string, segments: readonly Segment[]): LessonSegment[] {

@@ -5,7 +5,7 @@ import {
   type LessonSegment,
   type Recap,
 } from "@map-step/contract";
-import { countedFrom, LAYERS, type Layer } from "@map-step/core/figure";
+import { asHouseCounts, LAYERS, type Layer } from "@map-step/core/figure";
 import { type LogEntry, reachedLayer, readLog, remarksOf } from "@map-step/core/lesson";
 import { openLibrary } from "@map-step/core/notation";
 import { type Covered, draftRecap, type RecapFigure, sayableTo } from "@map-step/core/recap";
@@ -93,9 +93,7 @@ export async function freshRecap(
   const spoken = new Set([...covered.map(({ figureId }) => figureId), ...open, ...next, ...before]);
   for (const { a, b } of alike) if (spoken.has(a) || spoken.has(b)) spoken.add(a).add(b);
   const asRecapFigure = ({ id, name, cues, slips, cautions }: FigureRecord): RecapFigure => {
-    const parsed = read(name);
-    const steps = parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : null;
-    return { id, name, steps, cues: houseCues(cues), slips, cautions };
+    return { id, name, steps: asHouseCounts(read(name), dance), cues: houseCues(cues), slips, cautions };
   };
   const figures = library.filter(({ id }) => spoken.has(id)).map(asRecapFigure);
   const fresh = covered.flatMap(({ figureId, fresh: isNew }) =>

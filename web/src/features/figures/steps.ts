@@ -1,5 +1,5 @@
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
-import { countedFrom } from "@map-step/core/figure";
+import { asHouseCounts } from "@map-step/core/figure";
 import { type Figure, type Library, lookupBeside, openLibrary, parseFigure } from "@map-step/core/notation";
 
 type Figures = readonly FigureRecord[];
@@ -31,5 +31,5 @@ export function stepsIn(
   const parsed = listed
     ? libraryOf(figures, dance)(record.name)
     : parseFigure(record.notation, dance, lookupBeside(figures, dance, record.name));
-  return parsed && parsed.faults.length === 0 ? countedFrom(parsed.figure, dance.countFrom) : null;
+  return asHouseCounts(parsed, dance);
 }

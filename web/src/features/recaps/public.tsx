@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type PublicRecap } from "@map-step/contract";
-import { countedFrom } from "@map-step/core/figure";
+import { asHouseCounts } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { blocksFor } from "@map-step/core/recap";
 import { useEffect, useMemo, useState } from "react";
@@ -17,8 +17,8 @@ function Sheet({ recap }: { recap: PublicRecap }) {
     () =>
       new Map(
         recap.figures.flatMap(({ id, notation }) => {
-          const { figure, faults } = parseFigure(notation, recap.dance);
-          return faults.length === 0 ? [[id, countedFrom(figure, recap.dance.countFrom)] as const] : [];
+          const steps = asHouseCounts(parseFigure(notation, recap.dance), recap.dance);
+          return steps ? [[id, steps] as const] : [];
         }),
       ),
     [recap],
