@@ -11,18 +11,19 @@ export interface NamedText {
 /** Reads a figure by its name; `null` when there is none, or it has no steps. */
 export type Library = (name: string) => Parsed | null;
 
-const keyOf = (name: string): string => name.trim().toLowerCase();
+/** Two names are one when these are: capitals and spaces at the ends do not tell figures or dances apart. */
+export const nameKey = (name: string): string => name.trim().toLowerCase();
 
 /**
  * The figures of one dance by name, each read once when it is first asked for. A figure that comes to use
  * itself by way of others is not found there, so that reading always ends.
  */
 export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): Library {
-  const notations = new Map(texts.map(({ name, notation }) => [keyOf(name), notation]));
+  const notations = new Map(texts.map(({ name, notation }) => [nameKey(name), notation]));
   const read = new Map<string, Parsed>();
   const reading = new Set<string>();
   const find = (name: string): Parsed | null => {
-    const key = keyOf(name);
+    const key = nameKey(name);
     const known = read.get(key);
     if (known) return known;
     const notation = notations.get(key);
@@ -49,7 +50,7 @@ function usable(find: Library): Lookup {
 export function lookupBeside(texts: readonly NamedText[], dance: RhythmBeats, own: string): Lookup {
   return usable(
     openLibrary(
-      texts.filter(({ name }) => keyOf(name) !== keyOf(own)),
+      texts.filter(({ name }) => nameKey(name) !== nameKey(own)),
       dance,
     ),
   );

@@ -12,6 +12,7 @@ import {
   tierOfLevel,
   toFileFigure,
 } from "@map-step/contract";
+import { nameKey } from "@map-step/core/notation";
 import { checkFigure, layOut, madeOf, type Surroundings } from "../figures/checks.ts";
 
 /** The dances and figures of the studio, as a file is judged against them. */
@@ -103,16 +104,16 @@ export function judgeFile(
   { dances, figures, staffIds }: LibraryOfFile,
 ): Judged[] {
   const read = rows.map(readRow);
-  const danceNamed = new Map(dances.map((dance) => [dance.name.trim().toLowerCase(), dance]));
+  const danceNamed = new Map(dances.map((dance) => [nameKey(dance.name), dance]));
   const { named } = layOut(dances, figures, staffIds);
-  const keyOf = ({ dance, name }: Read) => `${dance.trim().toLowerCase()}\n${name.trim().toLowerCase()}`;
+  const keyOf = ({ dance, name }: Read) => `${nameKey(dance)}\n${nameKey(name)}`;
   const firstOf = new Map<string, number>();
   for (const entry of read) if (!firstOf.has(keyOf(entry))) firstOf.set(keyOf(entry), entry.row);
 
   const entries = read.map((entry) => {
     const { data, errors } = entry;
     if (!data) return { entry, now: null, next: null, errors };
-    const dance = danceNamed.get(data.dance.trim().toLowerCase());
+    const dance = danceNamed.get(nameKey(data.dance));
     if (!dance) {
       const message = `There is no dance called ${data.dance}; add it under Figures, Dances first`;
       return { entry, now: null, next: null, errors: [{ path: "dance", message }] };

@@ -5,7 +5,14 @@ import {
   type FigureRecord,
   figureContent,
 } from "@map-step/contract";
-import { faultText, formatFigure, type Library, openLibrary, parseFigure } from "@map-step/core/notation";
+import {
+  faultText,
+  formatFigure,
+  type Library,
+  nameKey,
+  openLibrary,
+  parseFigure,
+} from "@map-step/core/notation";
 import { findCircle } from "@map-step/core/step-map";
 
 /** A figure that is about to be kept: with the id that it has or will have. */
@@ -33,8 +40,8 @@ export interface Surroundings {
   readonly usersOf: (figure: Pick<FigureRecord, "danceId" | "name">) => readonly FigureRecord[];
 }
 
-const keyOf = (danceId: string, name: string) => `${danceId}\n${name.trim().toLowerCase()}`;
-const sameName = (a: string, b: string) => a.trim().toLowerCase() === b.trim().toLowerCase();
+const keyOf = (danceId: string, name: string) => `${danceId}\n${nameKey(name)}`;
+const sameName = (a: string, b: string) => nameKey(a) === nameKey(b);
 
 function grouped<T>(entries: readonly (readonly [string, T])[]): ReadonlyMap<string, readonly T[]> {
   const groups = new Map<string, T[]>();

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, fieldOf, fieldsOf } from "@map-step/contract";
 import { flowsInto, KIND_NAMES } from "@map-step/core/figure";
-import { parseFigure } from "@map-step/core/notation";
+import { nameKey, parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
@@ -117,9 +117,9 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
     [ofDance, dances, steps, figure.id],
   );
   const madeOf = new Set(
-    parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => name.toLowerCase()),
+    parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => nameKey(name)),
   );
-  const made = ofDance.filter(({ name }) => madeOf.has(name.toLowerCase()));
+  const made = ofDance.filter(({ name }) => madeOf.has(nameKey(name)));
   const also =
     figure.otherNames.length > 0 ? `. Also called: ${figure.otherNames.map(nameElsewhere).join(", ")}` : "";
   return (
