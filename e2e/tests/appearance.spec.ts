@@ -35,7 +35,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "class log", path: `/lessons/${section}/2/log`, shown: /Who struggled/ },
     { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
-    { name: "check", path: `/checks/${section}`, shown: /alone or better/ },
+    { name: "check", path: `/checks/${section}`, shown: /without help or better/ },
     { name: "roster", path: `/sections/${section}/roster`, shown: /1 more follower/ },
     { name: "staff", path: "/staff", shown: /Junia Reedwater/ },
   ];

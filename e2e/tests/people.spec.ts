@@ -52,7 +52,7 @@ test("a check tells for each student what is missing", async ({ page }) => {
   await page.getByRole("button", { name: "Iska follower" }).click();
   const about = page.getByRole("complementary", { name: "About this student" });
   await expect(about.getByRole("heading", { name: "Iska" })).toBeVisible();
-  await expect(about).toContainText("1 of 4 alone or better");
+  await expect(about).toContainText("1 of 4 without help or better");
   await expect(about).toContainText("Still missing");
   await expect(about).toContainText("Not seen yet");
   await expect(page.getByRole("row", { name: /^Iska/ }).getByRole("cell").last()).toHaveText("1 of 4");

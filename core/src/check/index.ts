@@ -17,7 +17,7 @@ export interface FigureMark {
 
 export interface Standing {
   readonly studentId: string;
-  /** Figures danced alone or better. */
+  /** Figures danced without help or better. */
   readonly has: readonly string[];
   /** Figures marked below that, lowest first. */
   readonly missing: readonly string[];

@@ -47,7 +47,7 @@ function StandingNote({ student, figures, check }: StandingProps) {
         {student.name}
       </Heading>
       <Text color="soft">
-        {student.role}; {has.length} of {ids.length} alone or better
+        {student.role}; {has.length} of {ids.length} without help or better
       </Text>
       <Names title="Still missing" names={names(missing)} />
       <Names title="Not seen yet" names={names(unseen)} />

@@ -185,7 +185,7 @@ export function CheckTable({ check, students, figures, pen, mayMark, selectedId,
               left="0"
               bg="panel"
             >
-              alone or better
+              without help or better
             </Box>
             {figures.map(({ id }) => {
               const { have, marked: seen } = shareOf(id, marked);

@@ -96,6 +96,7 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
         <>
           <Sayings title="Say" lines={houseCues(figure.cues)} />
           <Sayings title="Watch for" lines={figure.slips} />
+          <Sayings title="Exercises" lines={figure.exercises} />
           <Box mt="4">
             <Care cautions={figure.cautions} show={figure.kind === "show"} />
           </Box>
