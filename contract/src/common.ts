@@ -1,5 +1,38 @@
 import { z } from "zod";
 
+const KINDS: Readonly<Record<string, string>> = {
+  string: "Write something here",
+  number: "A number",
+  int: "A whole number",
+  boolean: "Yes or no",
+  array: "A list",
+};
+
+type Issue = Parameters<NonNullable<ReturnType<typeof z.config>["customError"]>>[0];
+
+/** What is said where a rule has no words of its own: people never read the schema's. */
+function inPlainWords(issue: Issue): string {
+  switch (issue.code) {
+    case "invalid_type":
+      return KINDS[issue.expected] ?? "This is missing";
+    case "invalid_format":
+      return issue.format === "uuid"
+        ? "This is not there. It may have been removed, or its address mistyped."
+        : "This is not written as expected";
+    case "invalid_value":
+      return `One of ${issue.values.map(String).join(", ")}`;
+    case "unrecognized_keys":
+      return `There is no field called ${issue.keys.join(", ")}`;
+    case "too_small":
+      return `At least ${issue.minimum}`;
+    case "too_big":
+      return `At most ${issue.maximum}`;
+    default:
+      return "This is not as expected";
+  }
+}
+z.config({ customError: inPlainWords });
+
 /** Text that has something in it, without spaces at its ends. */
 export const words = (most: number) =>
   z.string().trim().min(1, "Write something here").max(most, `At most ${most} characters`);

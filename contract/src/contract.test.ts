@@ -35,6 +35,43 @@ describe("the API", () => {
   });
 });
 
+describe("what people read of a fault", () => {
+  const wrong = [
+    undefined,
+    null,
+    "",
+    "x",
+    "not a uuid",
+    -1,
+    0.5,
+    1e9,
+    true,
+    [],
+    [0],
+    {},
+    { name: 7 },
+    "a".repeat(40_000),
+  ];
+  const OF_SCHEMAS = /invalid|expected|received|unrecognized|too (small|big)|uuid|zod|regex|undefined|NaN/i;
+
+  it.each(endpoints.map(({ method, path, params, body }) => ({ method, path, schemas: [params, body] })))(
+    "$method $path speaks plainly",
+    ({ schemas }) => {
+      const keys = (schema: Endpoint["body"]) =>
+        Object.keys("shape" in schema ? (schema.shape as object) : {});
+      for (const schema of schemas)
+        for (const value of [
+          ...wrong,
+          ...wrong.map((one) => Object.fromEntries(keys(schema).map((key) => [key, one]))),
+        ])
+          for (const { message } of schema.safeParse(value).error?.issues ?? [])
+            expect(message.replace("not as expected", "").replace("not written as expected", "")).not.toMatch(
+              OF_SCHEMAS,
+            );
+    },
+  );
+});
+
 describe("texts and dates", () => {
   it.each(["2027-02-30", "2027-2-3", "27-02-03", "2027-13-01", ""])("%s is no date", (text) => {
     expect(localDate.safeParse(text).success).toBe(false);

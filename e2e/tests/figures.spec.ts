@@ -98,6 +98,7 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
   await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
   // Nor a form that only refuses what was typed.
+  await expect(page.getByText("At a glance")).toBeVisible();
   for (const path of ["/figures/new", `${new URL(page.url()).pathname}/edit`]) {
     await page.goto(demoStudio() + path);
     await expect(page.getByRole("heading", { name: "A director writes figures" })).toBeVisible();
