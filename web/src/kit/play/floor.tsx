@@ -140,7 +140,7 @@ export function FloorView({ figure, name, at, camera, roles }: Props) {
       borderRadius="lg"
       overflow="hidden"
       height={{ base: "240px", md: "390px" }}
-      _print={{ bg: "white", height: "auto", maxW: "24rem" }}
+      _print={{ bg: "white", height: "auto", maxW: "15rem" }}
     >
       <svg
         className="to-paper"
