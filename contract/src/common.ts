@@ -8,6 +8,9 @@ const KINDS: Readonly<Record<string, string>> = {
   array: "A list",
 };
 
+/** What is counted where a text or a list is too short or too long. */
+const UNITS: Readonly<Record<string, string>> = { string: " characters", array: " entries" };
+
 type Issue = Parameters<NonNullable<ReturnType<typeof z.config>["customError"]>>[0];
 
 /** What is said where a rule has no words of its own: people never read the schema's. */
@@ -24,9 +27,9 @@ function inPlainWords(issue: Issue): string {
     case "unrecognized_keys":
       return `There is no field called ${issue.keys.join(", ")}`;
     case "too_small":
-      return `At least ${issue.minimum}`;
+      return `At least ${issue.minimum}${UNITS[issue.origin] ?? ""}`;
     case "too_big":
-      return `At most ${issue.maximum}`;
+      return `At most ${issue.maximum}${UNITS[issue.origin] ?? ""}`;
     default:
       return "This is not as expected";
   }
