@@ -53,10 +53,21 @@ describe("the path", () => {
   it.each([
     ["1 L side turn L 1/4\n2 R forward turn L 1/2\n3 L back turn L 1/4\n4 R touch", -1],
     ["1 R side turn R 1/4\n2 L forward turn R 1/2\n3 R back turn R 1/4\n4 L touch", 1],
+    ["1 L side turn L 1/4\n2 R forward turn L 1/2\n3 L side turn L 1/4\n4 R touch", -1],
+    ["1 R side turn R 1/4\n2 L side turn R 1/2\n3 R side turn R 1/4\n4 L close", 1],
+    ["1 R side\n2 L side turn R 1/2\n3 R side turn R 1/2\n4 L touch", 1],
+    ["1 L side turn L 1/4\n2 R forward turn L 1/4\n3 L side turn L 1/2\n4 R touch", -1],
   ])("keeps a three-step turn on its line", (text, side) => {
     const [x, y] = ends(text);
     expect(x * side).toBeGreaterThan(2 * STEP_SIZES.walk);
     near(y, 0);
+  });
+
+  it.each([
+    ["that turns the way it steps", "1 R side\n2 L side turn L 1/2\n3 R close"],
+    ["written as back to the middle", "1 R side\n2 L place turn R 1/2\n3 R close"],
+  ])("leaves a rock to the side %s where it is", (_how, text) => {
+    expect(Math.abs(ends(text)[0])).toBeLessThan(STEP_SIZES.walk);
   });
 
   it("goes where the dancer faces after a turn", () => {

@@ -25,6 +25,13 @@ export interface Placement {
   readonly weight: "L" | "R" | "both";
   /** How far a crossing foot stands before or behind the line that is danced along; the next step goes back to it. */
   readonly offLine?: Point;
+  /** From the standing foot to where the step landed, and which way it turned: the line that a turn may go on along. */
+  readonly travel?: Travel;
+}
+
+interface Travel extends Point {
+  /** Degrees, right turns above 0. */
+  readonly turned: number;
 }
 
 /**
@@ -110,6 +117,29 @@ const aroundStanding = (point: Point, centre: Point, degrees: number): Point => 
   return { x: centre.x + dx * cos + dy * sin, y: centre.y - dx * sin + dy * cos };
 };
 
+/** How far round a turn a step to the side may be meant: as the dancer faces before it, after it, or halfway. */
+const READINGS = [0, 1, 0.5] as const;
+
+/**
+ * The share of its turn that a step to the side is danced after. Teachers write each step of a rolling turn as
+ * "side" and mean the line that is danced along; so of the readings the one that keeps to that line holds, where
+ * the dancer already turns that way or has just stepped to the side that the turn goes to. All others, as all
+ * steps do, go where the dancer faces before the turn.
+ */
+function turnedBefore({ travel, heading }: Placement, out: number, degrees: number): number {
+  if (!travel || out === 0 || degrees === 0) return 0;
+  const toRight = offset({ x: 0, y: 0 }, heading, 1, 0);
+  const along = travel.turned || travel.x * toRight.x + travel.y * toRight.y;
+  if (along * degrees <= 0) return 0;
+  const length = Math.hypot(travel.x, travel.y) * Math.abs(out);
+  return (
+    READINGS.find((share) => {
+      const way = offset({ x: 0, y: 0 }, heading + share * degrees, out, 0);
+      return way.x * travel.x + way.y * travel.y > 0.99 * length;
+    }) ?? 0
+  );
+}
+
 function place(before: Placement, step: Step): Placement {
   const degrees = turnOf(step);
   const heading = before.heading + degrees;
@@ -135,7 +165,9 @@ function place(before: Placement, step: Step): Placement {
   const from = ACROSS.has(word) ? { x: standing.x - offLine.x, y: standing.y - offLine.y } : standing;
   // Who turns on a step does so over it, so it lands in line with the standing foot.
   const apart = degrees !== 0 && ALONG.has(word) ? 0 : (to?.out ?? 0);
-  const landed = to ? offset(from, before.heading, isLeft ? -apart : apart, to.forward) : stays;
+  const out = isLeft ? -apart : apart;
+  const early = word === "side" ? degrees * turnedBefore(before, out, degrees) : 0;
+  const landed = to ? offset(from, before.heading + early, out, to.forward) : stays;
   const crosses = isWeightAction(step.action) && /^cross-/.test(word) && degrees === 0 ? to : null;
   const aside = crosses && offset({ x: 0, y: 0 }, before.heading, 0, crosses.forward);
   const keeps = !isWeightAction(step.action) && degrees === 0 ? before.offLine : undefined;
@@ -146,8 +178,9 @@ function place(before: Placement, step: Step): Placement {
       ? "both"
       : before.weight;
   const pivot = isWeightAction(step.action) ? landed : standing;
-  const moving = aroundStanding(landed, pivot, degrees);
-  const still = aroundStanding(standing, pivot, degrees);
+  const moving = aroundStanding(landed, pivot, degrees - early);
+  const still = aroundStanding(standing, pivot, degrees - early);
+  const travel = { x: landed.x - from.x, y: landed.y - from.y, turned: degrees };
   return {
     onset: step.onset,
     heading,
@@ -155,6 +188,7 @@ function place(before: Placement, step: Step): Placement {
     left: isLeft ? moving : still,
     right: isLeft ? still : moving,
     ...(line ? { offLine: line } : {}),
+    ...(to && isWeightAction(step.action) ? { travel } : {}),
   };
 }
 
@@ -165,7 +199,8 @@ export const centreOf = ({ left, right }: Pick<Placement, "left" | "right">): Po
 
 /**
  * Where both feet are after each step, beginning with how the dancer stands before the first. A step goes
- * where the dancer faces before its turn; the turn then goes round the foot with the weight.
+ * where the dancer faces before its turn, which then goes round the foot with the weight; only a step to the
+ * side in the middle of a rolling turn is read so that it stays on the line danced along.
  * @param start the place between the feet
  * @param heading degrees, clockwise
  */
