@@ -1,4 +1,4 @@
-import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
 
 test("students come, change, go and come back", async ({ page, watch }) => {
   watch.expectStatus(422);
@@ -132,4 +132,38 @@ test("a level and a section go and come back", async ({ page }) => {
   const message = page.getByRole("status").filter({ hasText: "Short course is taken away" });
   await message.getByRole("button", { name: "Undo" }).click();
   await expect(level).toBeVisible();
+});
+
+test("a class of somebody else is read along until one steps in", async ({ page }) => {
+  await signIn(page, "Teodor Mossgate");
+  const sections: { id: string; teacherIds: string[] }[] = await (
+    await page.request.get(`${demoStudio()}/api/sections`)
+  ).json();
+  const { person } = await (await page.request.get(`${demoStudio()}/api/session`)).json();
+  const other = sections.find(({ teacherIds }) => !teacherIds.includes(person.id))?.id ?? "";
+  const own = sections.find(({ teacherIds }) => teacherIds.includes(person.id))?.id ?? "";
+  const actions = page.getByRole("button", {
+    name: /^(Finish the class|Open the class again|Hold a check today|Publish|Add|Add a part|done|New link)$/,
+  });
+  const teach = page.getByRole("link", { name: "Teach it" });
+  const note = page.getByText(/you read along/);
+  for (const path of ["lessons/ID/6", "lessons/ID/1", "lessons/ID/1/log", "recaps/ID/1", "checks/ID"]) {
+    await page.goto(`${demoStudio()}/${path.replace("ID", other)}`);
+    await expect(note).toBeVisible();
+    await expect(actions).toHaveCount(0);
+    await expect(teach).toHaveCount(0);
+  }
+  await expectAccessible(page);
+  await page.goto(`${demoStudio()}/sections/${other}/roster`);
+  await expect(note).toBeVisible();
+  await expect(actions).toHaveCount(0);
+  await page.goto(`${demoStudio()}/lessons/${own}/6`);
+  await expect(teach).toBeVisible();
+  await expect(note).toHaveCount(0);
+  await page.goto(`${demoStudio()}/teach/${other}/6`);
+  await page.getByRole("button", { name: "Step in as a substitute" }).click();
+  await expect(page.getByRole("button", { name: "Begin the class" })).toBeVisible();
+  await page.goto(`${demoStudio()}/lessons/${other}/6`);
+  await expect(teach).toBeVisible();
+  await expect(note).toHaveCount(0);
 });

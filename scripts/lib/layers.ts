@@ -40,7 +40,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "written-lesson.ts",
     ],
     recaps: ["document.tsx", "live-figure.tsx"],
-    sections: ["form.tsx"],
+    sections: ["form.tsx", "own-class.tsx"],
     session: ["session.tsx"],
     staff: ["teachers-field.tsx"],
     teaching: ["people.tsx"],

@@ -12,6 +12,7 @@ import { Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { useFigureLines } from "../figures/library.ts";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 import { MARK_KEYS, MarkSign } from "./mark-sign.tsx";
 import { CheckTable } from "./table.tsx";
@@ -86,13 +87,13 @@ function Pen({ pen, onChoose }: { pen: Mark | null; onChoose: (mark: Mark | null
 }
 
 interface SheetProps {
+  readonly mayMark: boolean;
   readonly check: Check;
   readonly students: readonly Student[];
   readonly figures: readonly FigureLine[];
 }
 
-function CheckSheet({ check, students, figures }: SheetProps) {
-  const mayMark = useMay("checks.write");
+function CheckSheet({ mayMark, check, students, figures }: SheetProps) {
   const { mark, conflict, forgetConflict } = useCheck(check);
   const [pen, setPen] = useState<Mark | null>("alone");
   const [selectedId, setSelectedId] = useState<string | null>(null);
@@ -144,7 +145,8 @@ function SectionChecks({ section }: { section: Section }) {
   const lessons = useApi(api.lessons.list, { params });
   const library = useFigureLines();
   const create = useChange(api.checks.create);
-  const mayMark = useMay("checks.write");
+  const { mine } = useOwnClass(section);
+  const mayMark = useMay("checks.write") && mine;
   const { today } = useSession();
   const [checkId, setCheckId] = useState<string | null>(null);
   const hold = () =>
@@ -183,13 +185,16 @@ function SectionChecks({ section }: { section: Section }) {
                 </Button>
               ) : null}
             </PageHead>
+            <ReadingAlong section={section} />
             {roster.length === 0 ? (
               <Empty
                 title="Who is in this class?"
                 action={
-                  <Button asChild>
-                    <Link to={`/sections/${section.id}/roster`}>Write the roster</Link>
-                  </Button>
+                  mine ? (
+                    <Button asChild>
+                      <Link to={`/sections/${section.id}/roster`}>Write the roster</Link>
+                    </Button>
+                  ) : undefined
                 }
               >
                 A check marks students one by one, so the roster comes first.
@@ -212,7 +217,7 @@ function SectionChecks({ section }: { section: Section }) {
                 Figures appear here once their lesson has been taught.
               </Empty>
             ) : (
-              <CheckSheet key={check.id} check={check} students={roster} figures={shown} />
+              <CheckSheet key={check.id} mayMark={mayMark} check={check} students={roster} figures={shown} />
             )}
           </>
         );

@@ -12,6 +12,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { Attendance } from "../teaching/people.tsx";
 import { History } from "./history.tsx";
 import { LogBadge } from "./log-badge.tsx";
@@ -24,6 +25,7 @@ import { logAsCsv, useHandover } from "./use-class-record.ts";
 function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
   const { week, segments } = lesson;
   const log = useClassLog(lesson);
+  const { mine } = useOwnClass(section);
   const about = useHandover(lesson);
   const students = useApi(api.students.list, { params: { id: section.id } }).data ?? [];
   const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
@@ -55,11 +57,14 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
           <Link to={`/recaps/${section.id}/${week}`}>Recap</Link>
         </Button>
       </PageHead>
+      <ReadingAlong section={section} />
       <LogSettling edit={log} nameOf={nameOf} />
       <Flex gap="5" direction={{ base: "column", xl: "row" }}>
         <Box flex="1" minW="0">
           <Stack as="ol" listStyleType="none" gap="1.5" aria-label="Parts of the class">
-            {log.ready ? segments.map((part) => <PartRow key={part.id} part={part} log={log} />) : null}
+            {log.ready
+              ? segments.map((part) => <PartRow key={part.id} part={part} log={log} mine={mine} />)
+              : null}
           </Stack>
           <Panel mt="4">
             <History entries={log.entries} nameOf={nameOf} />
@@ -84,7 +89,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
             <RecapText blocks={blocks} drawLive={({ attrs }) => <CountsOnly {...attrs} />} />
           </Panel>
           <Panel>
-            <Attendance students={students} log={log} />
+            <Attendance students={students} log={log} readOnly={!mine} />
           </Panel>
         </Stack>
       </Flex>

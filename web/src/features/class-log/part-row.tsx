@@ -7,8 +7,15 @@ import { asTheyAre, Select } from "../../kit/select.tsx";
 import { Marks } from "../lessons/marks.tsx";
 import type { ClassLogEdit } from "./use-class-log.ts";
 
+interface Props {
+  readonly part: LessonSegment;
+  readonly log: ClassLogEdit;
+  /** Whether the person may correct it. */
+  readonly mine: boolean;
+}
+
 /** Minutes really spent on a part, corrected by typing. */
-function Spent({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
+function Spent({ part, log, mine }: Props) {
   const seconds = notedAt(log.log, "spent", part.id)?.seconds;
   const [typed, setTyped] = useState<string | null>(null);
   const shown = seconds === undefined ? "" : String(Math.round(seconds / 60));
@@ -18,6 +25,13 @@ function Spent({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
       if (typed !== shown) void log.note("spent", part.id, { seconds: minutes * 60 });
     setTyped(null);
   };
+  if (!mine)
+    return (
+      <Text className="numbers" fontSize="sm" color="soft">
+        {shown === "" ? "" : `${shown} of `}
+        {part.minutes} min
+      </Text>
+    );
   return (
     <Flex align="center" gap="1.5" fontSize="sm" color="soft" className="numbers">
       <Input
@@ -38,7 +52,7 @@ function Spent({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
 }
 
 /** One part of a class as it was: minutes, what became of it, how far it got. Everything can be corrected. */
-export function PartRow({ part, log }: { part: LessonSegment; log: ClassLogEdit }) {
+export function PartRow({ part, log, mine }: Props) {
   const mark = notedAt(log.log, "mark", part.id);
   const layers = part.layers.flatMap(({ layer }) => (layer === "return" ? [] : [layer as Layer]));
   return (
@@ -62,17 +76,23 @@ export function PartRow({ part, log }: { part: LessonSegment; log: ClassLogEdit 
           {SEGMENT_NAMES[part.kind]}
         </Text>
       </Box>
-      <Spent part={part} log={log} />
+      <Spent part={part} log={log} mine={mine} />
       {part.figureId ? (
         <>
           <Marks
             title={part.title}
             covered={mark?.covered ?? null}
-            onMark={(covered) =>
-              void log.note("mark", part.id, covered && { covered, reached: mark?.reached ?? null })
+            onMark={
+              mine
+                ? (covered) =>
+                    void log.note("mark", part.id, covered && { covered, reached: mark?.reached ?? null })
+                : null
             }
           />
-          {mark?.covered === "part" ? (
+          {mark?.covered === "part" && !mine && mark.reached ? (
+            <Text color="soft">as far as {mark.reached}</Text>
+          ) : null}
+          {mark?.covered === "part" && mine ? (
             <Select
               label={`How far ${part.title} got`}
               value={mark?.reached ?? ""}

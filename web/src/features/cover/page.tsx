@@ -17,6 +17,7 @@ import { useLastTaught } from "../lessons/use-last-taught.ts";
 import { writtenParts } from "../lessons/written-lesson.ts";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
+import { useOwnClass } from "../sections/own-class.tsx";
 
 /** Where the class stands after the last lesson that was taught. */
 function Standing({ lesson }: { lesson: Lesson }) {
@@ -133,6 +134,7 @@ function Sheet(open: OpenLesson) {
   const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
   const [leaders, followers] = [count("leader"), count("follower")];
   const waits = Math.abs(leaders - followers);
+  const { stepIn } = useOwnClass(section);
   const more = leaders > followers ? "leaders" : "followers";
   return (
     <>
@@ -144,7 +146,9 @@ function Sheet(open: OpenLesson) {
           Print
         </Button>
         <Button asChild>
-          <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
+          <Link to={`/teach/${section.id}/${lesson.week}`} onClick={stepIn}>
+            Teach it
+          </Link>
         </Button>
       </PageHead>
       <LastStanding lesson={lesson} />

@@ -30,6 +30,7 @@ import { tellRemoved } from "../../kit/toasts.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { FromLastLesson } from "./last-lesson.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
@@ -59,6 +60,8 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const taught = log.ready ? notedAt(log.log, "ended", "class") !== null : lesson.state === "taught";
   const marked = segments.some(({ covered }) => covered !== null);
+  const { mine } = useOwnClass(section);
+  const fixed = taught || !mine;
   const selected =
     segments.find(({ id }) => id === selectedId) ??
     segments.find(({ kind }) => kind === "new") ??
@@ -114,14 +117,16 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         )}
         {taught ? (
           <>
-            <Button variant="outline" bg="panel" onClick={() => void log.note("ended", "class", null)}>
-              Open the class again
-            </Button>
+            {mine ? (
+              <Button variant="outline" bg="panel" onClick={() => void log.note("ended", "class", null)}>
+                Open the class again
+              </Button>
+            ) : null}
             <Button asChild>
               <Link to={`/recaps/${section.id}/${lesson.week}`}>Recap</Link>
             </Button>
           </>
-        ) : (
+        ) : mine ? (
           <>
             <Button variant="outline" bg="panel" onClick={() => setFinishing(true)}>
               Finish the class
@@ -130,11 +135,12 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
               <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
             </Button>
           </>
-        )}
+        ) : null}
       </PageHead>
+      <ReadingAlong section={section} />
       <LessonTools
         written={written}
-        taught={taught}
+        fixed={fixed}
         onAdd={addOwn}
         onUndo={edit.undo}
         onRebuild={lesson.followsPlan || marked || log.entries.length > 0 ? null : () => setGivingUp(true)}
@@ -162,9 +168,11 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
             Last lesson left {lesson.toCarry.map(({ title }) => title).join(", ")}, which this running order
             does not hold yet.
           </Text>
-          <Button size="sm" onClick={carryIn}>
-            Put it first
-          </Button>
+          {mine ? (
+            <Button size="sm" onClick={carryIn}>
+              Put it first
+            </Button>
+          ) : null}
         </Flex>
       ) : null}
       <Flex gap="5" direction={{ base: "column", lg: "row" }}>
@@ -183,14 +191,18 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
                     part={part}
                     written={parts[index] as WrittenPart}
                     selected={part.id === selected?.id}
-                    taught={taught}
+                    fixed={fixed}
                     first={index === 0}
                     last={index === segments.length - 1}
                     onSelect={() => setSelectedId(part.id)}
                     onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
                     onLock={() => edit.edit(segments.with(index, { ...part, locked: !part.locked }))}
                     onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
-                    onMark={(covered) => void note("mark", part.id, covered && { covered, reached: null })}
+                    onMark={
+                      mine
+                        ? (covered) => void note("mark", part.id, covered && { covered, reached: null })
+                        : null
+                    }
                   />
                 ))}
               </Stack>
@@ -205,9 +217,9 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
               dance={dance}
               bpm={bpm}
               others={selected.withIds.flatMap((id) => figureOf(id)?.name ?? [])}
-              onRemove={taught || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
+              onRemove={fixed || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
             />
-            {selected.kind === "own" && !taught ? (
+            {selected.kind === "own" && !fixed ? (
               <OwnTitle
                 key={selected.id}
                 title={selected.title}

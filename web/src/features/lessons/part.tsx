@@ -122,7 +122,8 @@ interface Props {
   /** The part as it is written down, with its hour, for the screen and for paper. */
   readonly written: WrittenPart;
   readonly selected: boolean;
-  readonly taught: boolean;
+  /** Nothing of its order and its minutes can be changed. */
+  readonly fixed: boolean;
   readonly first: boolean;
   readonly last: boolean;
   readonly onSelect: () => void;
@@ -131,7 +132,7 @@ interface Props {
   readonly onLock: () => void;
   /** One place up (-1) or down (1). */
   readonly onShift: (by: -1 | 1) => void;
-  readonly onMark: (covered: LessonSegment["covered"]) => void;
+  readonly onMark: ((covered: LessonSegment["covered"]) => void) | null;
 }
 
 /** On paper each part says what to do, what to say and what to watch for. */
@@ -153,10 +154,10 @@ const OnPaper = ({ stages, others, cues, slips }: WrittenPart) => (
 );
 
 /** One timed part of the running order. */
-export function Part({ part, written, selected, taught, onSelect, ...props }: Props) {
+export function Part({ part, written, selected, fixed, onSelect, ...props }: Props) {
   const { setNodeRef, attributes, listeners, transform, transition } = useSortable({
     id: part.id,
-    disabled: taught,
+    disabled: fixed,
   });
   const layers = part.layers.map(({ layer }) => (layer === "return" ? "bring it back" : layer)).join(", ");
   const { from, cautions } = written;
@@ -175,7 +176,7 @@ export function Part({ part, written, selected, taught, onSelect, ...props }: Pr
     >
       <Box w="6px" flexShrink="0" bg={EDGE[part.kind]} />
       <Flex flex="1" align="center" gap="3" px="3" py="2" wrap="wrap">
-        {taught ? null : (
+        {fixed ? null : (
           <Flex align="center" color="soft" className="no-print">
             <Box
               {...attributes}
@@ -240,7 +241,7 @@ export function Part({ part, written, selected, taught, onSelect, ...props }: Pr
         <Minutes
           title={part.title}
           minutes={part.minutes}
-          disabled={taught}
+          disabled={fixed}
           locked={part.locked}
           onLock={props.onLock}
           onChange={props.onMinutes}

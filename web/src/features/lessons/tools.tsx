@@ -12,7 +12,8 @@ import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";
 
 interface Props {
   readonly written: WrittenLesson;
-  readonly taught: boolean;
+  /** Nothing of its order and its length can be changed. */
+  readonly fixed: boolean;
   readonly onAdd: () => void;
   /** Takes the last edit back; nothing where there is none. */
   readonly onUndo: (() => void) | null;
@@ -24,7 +25,7 @@ interface Props {
 }
 
 /** What else can be done with a lesson: its shape, its length, other ways to see it. */
-export function LessonTools({ written, taught, onAdd, onUndo, onRebuild, onOrder, onLength }: Props) {
+export function LessonTools({ written, fixed, onAdd, onUndo, onRebuild, onOrder, onLength }: Props) {
   const [open, setOpen] = useState<"shorter" | "templates" | null>(null);
   const { lesson, section, segments } = written;
   const { shortBy } = lesson;
@@ -60,7 +61,7 @@ export function LessonTools({ written, taught, onAdd, onUndo, onRebuild, onOrder
   );
   return (
     <Flex gap="1" wrap="wrap" mb="3" ml="-2" className="no-print">
-      {taught ? null : (
+      {fixed ? null : (
         <>
           <Button
             size="sm"

@@ -156,15 +156,18 @@ interface Props {
   readonly document: RecapDocument;
   readonly figures: readonly Insertable[];
   readonly onChange: (document: RecapDocument) => void;
+  /** For somebody who reads along. */
+  readonly readOnly?: boolean;
 }
 
 /** The recap as formatted text. Another document given from outside replaces what is shown. */
-export function RecapEditor({ document, figures, onChange }: Props) {
+export function RecapEditor({ document, figures, onChange, readOnly = false }: Props) {
   // What was typed here comes back as `document` a moment later, when more may have been typed already.
   const own = useRef(new WeakSet<RecapDocument>());
   const editor = useEditor({
     extensions: EXTENSIONS,
     content: document as object,
+    editable: !readOnly,
     onUpdate: ({ editor: changed }) => {
       const typed = changed.getJSON() as unknown as RecapDocument;
       own.current.add(typed);
@@ -172,6 +175,7 @@ export function RecapEditor({ document, figures, onChange }: Props) {
     },
     editorProps: { attributes: { "aria-label": "Recap", role: "textbox", "aria-multiline": "true" } },
   });
+  useEffect(() => editor.setEditable(!readOnly, false), [editor, readOnly]);
   useEffect(() => {
     if (own.current.has(document)) return;
     if (JSON.stringify(editor.getJSON()) !== JSON.stringify(document))
@@ -179,7 +183,7 @@ export function RecapEditor({ document, figures, onChange }: Props) {
   }, [editor, document]);
   return (
     <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg">
-      <Tools editor={editor} figures={figures} />
+      {readOnly ? null : <Tools editor={editor} figures={figures} />}
       <Box
         css={{
           "& .tiptap": { ...PAPER, px: "6", py: "5", minH: "24rem" },

@@ -6,6 +6,7 @@ import { longDay } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 
 const STATES = {
   none: { words: "not written yet", colour: "orange", action: "Write it" },
@@ -13,7 +14,7 @@ const STATES = {
   published: { words: "published", colour: "pine", action: "Open" },
 } as const;
 
-function RecapLine({ lesson }: { lesson: LessonSummary }) {
+function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
   const { words, colour, action } = STATES[lesson.recap];
   return (
     <Panel py="3">
@@ -31,8 +32,8 @@ function RecapLine({ lesson }: { lesson: LessonSummary }) {
           <Badge colorPalette={colour} size="lg">
             {words}
           </Badge>
-          <Button asChild size="sm" variant={lesson.recap === "published" ? "outline" : "solid"}>
-            <Link to={`/recaps/${lesson.sectionId}/${lesson.week}`}>{action}</Link>
+          <Button asChild size="sm" variant={lesson.recap === "published" || !mine ? "outline" : "solid"}>
+            <Link to={`/recaps/${lesson.sectionId}/${lesson.week}`}>{mine ? action : "Read"}</Link>
           </Button>
         </Flex>
       </Flex>
@@ -42,6 +43,7 @@ function RecapLine({ lesson }: { lesson: LessonSummary }) {
 
 function SectionRecaps({ section }: { section: Section }) {
   const lessons = useApi(api.lessons.list, { params: { id: section.id } });
+  const { mine } = useOwnClass(section);
   return (
     <Loaded all={[lessons]}>
       {(all) => {
@@ -49,6 +51,7 @@ function SectionRecaps({ section }: { section: Section }) {
         return (
           <>
             <PageHead title="Recaps" about={`${section.name}: drafted from what was really covered`} />
+            <ReadingAlong section={section} />
             {taught.length === 0 ? (
               <Empty
                 title="Nothing to recap yet"
@@ -63,7 +66,7 @@ function SectionRecaps({ section }: { section: Section }) {
             ) : (
               <Stack gap="2">
                 {taught.map((lesson) => (
-                  <RecapLine key={lesson.week} lesson={lesson} />
+                  <RecapLine key={lesson.week} lesson={lesson} mine={mine} />
                 ))}
               </Stack>
             )}

@@ -14,6 +14,7 @@ import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSectionWeek } from "../lessons/use-section.ts";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { RecapEditor } from "./editor.tsx";
 import { type RecapText, recapMerger } from "./merge.ts";
 import { useInsertable } from "./use-insertable.ts";
@@ -22,12 +23,14 @@ import { VersionsDialog } from "./versions.tsx";
 interface LinkProps {
   readonly secret: string;
   readonly publishedAt: string | null;
+  /** Whether the person may exchange the address or take it back. */
+  readonly mine: boolean;
   readonly onRenew: () => void;
   readonly onUnpublish: () => void;
 }
 
 /** The public address, the way to exchange it and to take it back. */
-function PublicLink({ secret, publishedAt, onRenew, onUnpublish }: LinkProps) {
+function PublicLink({ secret, publishedAt, mine, onRenew, onUnpublish }: LinkProps) {
   const address = `${window.location.origin}/r/${secret}`;
   return (
     <Flex
@@ -50,12 +53,16 @@ function PublicLink({ secret, publishedAt, onRenew, onUnpublish }: LinkProps) {
           Open
         </a>
       </Button>
-      <Button variant="outline" bg="panel" onClick={onRenew}>
-        New link
-      </Button>
-      <Button variant="outline" bg="panel" onClick={onUnpublish}>
-        Unpublish
-      </Button>
+      {mine ? (
+        <>
+          <Button variant="outline" bg="panel" onClick={onRenew}>
+            New link
+          </Button>
+          <Button variant="outline" bg="panel" onClick={onUnpublish}>
+            Unpublish
+          </Button>
+        </>
+      ) : null}
     </Flex>
   );
 }
@@ -65,6 +72,7 @@ const textOf = ({ title, document }: RecapText): RecapText => ({ title, document
 function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
   const { sectionId, week } = recap;
   const params = { sectionId, week };
+  const { mine } = useOwnClass(section);
   const name = `recap:${sectionId}:${week}`;
   const [unsaved] = useState(() => unsavedOf<RecapText>(name));
   const [content, setRecapText] = useState<RecapText>(unsaved?.value ?? recap);
@@ -122,7 +130,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         <Button variant="outline" bg="panel" onClick={() => setComparing(true)}>
           Versions
         </Button>
-        {recap.secret === null || recap.changedSince || unsavedNow ? (
+        {mine && (recap.secret === null || recap.changedSince || unsavedNow) ? (
           <Button
             disabled={unsavedNow}
             loading={publish.isPending}
@@ -132,8 +140,10 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
           </Button>
         ) : null}
       </PageHead>
+      <ReadingAlong section={section} />
       {recap.secret === null ? null : (
         <PublicLink
+          mine={mine}
           secret={recap.secret}
           publishedAt={recap.publishedAt}
           onRenew={() =>
@@ -171,6 +181,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
           <TextField
             label="Title"
             value={content.title}
+            readOnly={!mine}
             maxLength={200}
             error={content.title.trim() === "" ? "Write something here" : undefined}
             onChange={({ target }) => edit({ ...content, title: target.value })}
@@ -178,6 +189,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         </Box>
         <RecapEditor
           document={content.document}
+          readOnly={!mine}
           figures={figures}
           onChange={(document) => edit({ ...content, document })}
         />

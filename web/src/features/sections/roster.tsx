@@ -24,6 +24,7 @@ import { asTheyAre, Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
+import { ReadingAlong, useOwnClass } from "./own-class.tsx";
 
 const ROLE_CHOICES = STUDENT_ROLES.map((role) => ({ value: role, label: role }));
 const SHOWN = {
@@ -178,7 +179,8 @@ function StudentLine({ student, mayWrite }: { student: Student; mayWrite: boolea
 const ROLE_TITLES = { leader: "Leaders", follower: "Followers", solo: "Solo" } as const;
 
 function Roster({ section, students }: { section: Section; students: readonly Student[] }) {
-  const mayWrite = useMay("students.write");
+  const { mine } = useOwnClass(section);
+  const mayWrite = useMay("students.write") && mine;
   const roles = STUDENT_ROLES.filter((role) => students.some((student) => student.role === role));
   const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
   const uneven = count("leader") - count("follower");
@@ -192,6 +194,7 @@ function Roster({ section, students }: { section: Section; students: readonly St
           <Link to={`/checks/${section.id}`}>Checks</Link>
         </Button>
       </PageHead>
+      <ReadingAlong section={section} />
       <Stack gap="4">
         {mayWrite ? (
           <Panel className="no-print">

@@ -6,13 +6,14 @@ import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-r
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { keepForOffline } from "../../kit/offline.ts";
-import { Panel } from "../../kit/page.tsx";
+import { PageHead, Panel } from "../../kit/page.tsx";
 import { studioZone } from "../../kit/studio-zone.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { AfterClass } from "./after-class.tsx";
 import { BigMarks } from "./big-marks.tsx";
 import { Order } from "./order.tsx";
@@ -228,7 +229,23 @@ function ClassRoom(open: OpenLesson) {
   );
 }
 
+/** The class of somebody else asks first whether one steps in. */
+function Door(open: OpenLesson) {
+  const { mine } = useOwnClass(open.section);
+  if (mine) return <ClassRoom {...open} />;
+  return (
+    <Box p="6" maxW="52rem" mx="auto">
+      <PageHead title={`${open.level.name}, week ${open.lesson.week}`} about={open.section.name}>
+        <Button asChild variant="outline" bg="panel">
+          <Link to={`/lessons/${open.section.id}/${open.lesson.week}`}>Lesson</Link>
+        </Button>
+      </PageHead>
+      <ReadingAlong section={open.section} />
+    </Box>
+  );
+}
+
 /** The lesson in the room, on a tablet or a phone. */
 export const TeachingPage = () => (
-  <LessonGate>{(open) => <ClassRoom key={`${open.section.id}/${open.lesson.week}`} {...open} />}</LessonGate>
+  <LessonGate>{(open) => <Door key={`${open.section.id}/${open.lesson.week}`} {...open} />}</LessonGate>
 );

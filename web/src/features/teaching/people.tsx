@@ -28,7 +28,11 @@ interface PartnersProps extends Props {
 const isHere = (log: ClassLogEdit, { id }: Student): boolean => wasHere(log.log, id);
 
 /** Who is here: one tap for who is missing, another to take it back. */
-export function Attendance({ students, log }: Omit<Props, "week">) {
+export function Attendance({
+  students,
+  log,
+  readOnly = false,
+}: Omit<Props, "week"> & { readOnly?: boolean }) {
   const here = students.filter((student) => isHere(log, student));
   const noted = students.filter(({ id }) => notedAt(log.log, "attendance", id) !== null);
   const all = async () => {
@@ -56,6 +60,7 @@ export function Attendance({ students, log }: Omit<Props, "week">) {
               variant={present ? "outline" : "solid"}
               bg={present ? "panel" : "plumSolid"}
               aria-pressed={!present}
+              disabled={readOnly}
               aria-label={`${student.name} is missing`}
               onClick={() => void log.note("attendance", student.id, { present: !present })}
             >
@@ -70,7 +75,7 @@ export function Attendance({ students, log }: Omit<Props, "week">) {
           );
         })}
       </Flex>
-      {noted.length < students.length ? (
+      {noted.length < students.length && !readOnly ? (
         <Button mt="3" w="full" onClick={() => void all()}>
           Everybody else is here
         </Button>

@@ -1,0 +1,66 @@
+import { Button, Flex, Text } from "@chakra-ui/react";
+import { api, type Section } from "@map-step/contract";
+import { inWords } from "@map-step/core/words";
+import { useSyncExternalStore } from "react";
+import { useApi } from "../../kit/api.ts";
+import { useMay, useSession } from "../session/session.tsx";
+
+const listeners = new Set<() => void>();
+
+function subscribe(listener: () => void): () => void {
+  listeners.add(listener);
+  window.addEventListener("storage", listener);
+  return () => {
+    listeners.delete(listener);
+    window.removeEventListener("storage", listener);
+  };
+}
+
+/**
+ * Whether a class is the person's own: its teachers' and the director's, and whoever stepped in for them on this
+ * device. Everybody else reads along, so that nobody changes another's class by a slip of the finger.
+ */
+export function useOwnClass({ id, teacherIds }: Section): { mine: boolean; stepIn: () => void } {
+  const { person } = useSession();
+  const director = useMay("sections.write");
+  const key = `map-step:stepped-in:${person.id}:${id}`;
+  const steppedIn = useSyncExternalStore(subscribe, () => localStorage.getItem(key) !== null);
+  const stepIn = () => {
+    localStorage.setItem(key, "yes");
+    for (const listener of listeners) listener();
+  };
+  return {
+    mine: director || steppedIn || teacherIds.length === 0 || teacherIds.includes(person.id),
+    stepIn,
+  };
+}
+
+/** Says to whom it isn't whose class this is, and lets a substitute step in. Nothing for its own teachers. */
+export function ReadingAlong({ section }: { section: Section }) {
+  const { mine, stepIn } = useOwnClass(section);
+  const staff = useApi(api.staff.list, {}, { enabled: !mine });
+  if (mine) return null;
+  const names = section.teacherIds.flatMap((id) => staff.data?.find((one) => one.id === id)?.name ?? []);
+  return (
+    <Flex
+      role="note"
+      className="no-print"
+      bg="plumWash"
+      borderRadius="md"
+      px="3"
+      py="2"
+      mb="4"
+      gap="3"
+      align="center"
+      justify="space-between"
+      wrap="wrap"
+    >
+      <Text>
+        {names.length > 0 ? `The class of ${inWords(names)}: you read along.` : "You read along here."}
+      </Text>
+      <Button size="sm" variant="outline" bg="panel" onClick={stepIn}>
+        Step in as a substitute
+      </Button>
+    </Flex>
+  );
+}
