@@ -90,7 +90,7 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
               ? "No two steps follow each other."
               : `Closest steps ${facts.shortestGapMs} ms apart: ${comfortText(facts.comfortableFor)}.`}
           </Text>
-          <Flex gap="3" align="flex-end">
+          <Flex gap="3" align="flex-end" className="no-print">
             <Box w="6rem" flexShrink="0">
               <TextField
                 label="Song length"

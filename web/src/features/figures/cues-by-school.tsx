@@ -6,7 +6,7 @@ export function CuesBySchool({ cues }: { cues: readonly Cue[] }) {
   const house = houseCues(cues);
   const elsewhere = cues.filter(({ text }) => !house.includes(text));
   return (
-    <Box mb="3">
+    <Box mb="3" className={cues.length === 0 ? "no-print" : undefined}>
       <Text fontWeight="700">Cues</Text>
       {cues.length === 0 ? <Text color="soft">None written yet.</Text> : null}
       <Box as="ul" listStyleType="disc" pl="5">

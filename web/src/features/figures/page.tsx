@@ -24,7 +24,7 @@ import { stepsIn } from "./steps.ts";
 
 function Lines({ title, lines, none }: { title: string; lines: readonly string[]; none: string }) {
   return (
-    <Box mb="3">
+    <Box mb="3" className={lines.length === 0 ? "no-print" : undefined}>
       <Text fontWeight="700">{title}</Text>
       {lines.length === 0 ? (
         <Text color="soft">{none}</Text>
@@ -80,6 +80,15 @@ function RemoveButton({ figure }: { figure: FigureRecord }) {
     </Button>
   );
 }
+
+/** On paper the panels run on in two columns, each whole. */
+const ON_PAPER = {
+  display: "block",
+  columnCount: 2,
+  columnGap: "4",
+  "& > *": { display: "contents" },
+  "& > * > *": { breakInside: "avoid", marginBottom: "3" },
+} as const;
 
 /** So many figures that can follow are shown. */
 const MOST_FLOWS = 8;
@@ -148,7 +157,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
             </Text>
           </Panel>
         )}
-        <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4" alignItems="start">
+        <SimpleGrid columns={{ base: 1, lg: 3 }} gap="4" alignItems="start" _print={ON_PAPER}>
           <Stack gap="4">
             <Panel>
               <PanelTitle>At a glance</PanelTitle>

@@ -45,7 +45,9 @@ export function ReadingAlong({ section }: { section: Section }) {
     <Flex
       role="note"
       className="no-print"
-      bg="plumWash"
+      bg="panel"
+      borderLeftWidth="4px"
+      borderColor="plumSolid"
       borderRadius="md"
       px="3"
       py="2"
