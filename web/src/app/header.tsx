@@ -35,6 +35,7 @@ function SectionAndWeek({ sections, place }: { sections: readonly Section[]; pla
         onChange={(id) => go(id, null)}
         choices={sections.map(({ id, levelId, name }) => [id, `${levelName(levelId)}, ${name}`])}
         size="sm"
+        minW="9rem"
         maxW="full"
         fontWeight="600"
       />
@@ -119,7 +120,8 @@ export function Header() {
       className="no-print"
       align="center"
       justify="space-between"
-      gap="3"
+      wrap="wrap"
+      columnGap="3"
       px={{ base: "4", md: "6" }}
       py="1.5"
       minH="12"

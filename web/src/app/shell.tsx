@@ -11,6 +11,7 @@ import {
   Waypoints,
 } from "lucide-react";
 import { Link, NavLink, Outlet } from "react-router";
+import { SHORT_SCREEN } from "../kit/page.tsx";
 import { Header } from "./header.tsx";
 
 const PLACES: readonly { to: string; name: string; icon: LucideIcon }[] = [
@@ -41,6 +42,7 @@ function Rail() {
       h={{ md: "100dvh" }}
       zIndex="docked"
       overflowX="auto"
+      css={{ [SHORT_SCREEN]: { position: { base: "static", md: "sticky" } } }}
     >
       <Text
         asChild
@@ -70,6 +72,7 @@ function Rail() {
           px="1"
           flex={{ base: "1", md: "none" }}
           fontSize={{ base: "xs", md: "sm" }}
+          whiteSpace="nowrap"
           borderLeftWidth={{ md: "4px" }}
           borderColor="transparent"
           _currentPage={{ bg: "railHere", fontWeight: "700", borderColor: "apricot" }}

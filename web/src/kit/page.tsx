@@ -47,6 +47,9 @@ export function PageHead({
   );
 }
 
+/** A phone on its side, or a screen at 400 %: nothing may keep a share of its height for itself. */
+export const SHORT_SCREEN = "@media (max-height: 26rem)";
+
 /** A sheet of paper on the ground. */
 export const Panel = (props: BoxProps) => (
   <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg" p="4" {...props} />

@@ -6,7 +6,7 @@ import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-r
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { keepForOffline } from "../../kit/offline.ts";
-import { PageHead, Panel } from "../../kit/page.tsx";
+import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
 import { studioZone } from "../../kit/studio-zone.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
@@ -80,6 +80,7 @@ function ClassRoom(open: OpenLesson) {
         bg="rail"
         color="onSolid"
         position="sticky"
+        css={{ [SHORT_SCREEN]: { position: "static" } }}
         top="0"
         zIndex="docked"
       >
@@ -171,6 +172,7 @@ function ClassRoom(open: OpenLesson) {
         borderTopWidth="1px"
         borderColor="rule"
         position="sticky"
+        css={{ [SHORT_SCREEN]: { position: "static" } }}
         bottom="0"
         zIndex="docked"
       >
