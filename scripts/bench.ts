@@ -50,7 +50,7 @@ function notations(count: number): string[] {
       action: actions[next(actions.length)] ?? "place",
       ...(next(4) === 0 ? { turn: { sense: "R" as const, degrees: 45 * (1 + next(8)) } } : {}),
     }));
-    const figure: Figure = { length: beats * 24, parts: { leader: steps }, followerMirrors: true };
+    const figure: Figure = { length: beats * 24, steps: { leader: steps }, followerMirrors: true };
     return formatFigure(figure);
   });
 }

@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { figureSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
@@ -6,6 +6,14 @@ import { describe, expect, it } from "vitest";
 
 const root = join(import.meta.dirname, "..");
 const read = (file: string) => readFileSync(join(root, file), "utf8");
+
+/** The text of every source file of some workspaces, tests left out. */
+const sources = (...workspaces: readonly string[]): string[] =>
+  workspaces.flatMap((workspace) =>
+    readdirSync(join(root, workspace, "src"), { recursive: true, encoding: "utf8" })
+      .filter((file) => /\.tsx?$/.test(file) && !/\.test\./.test(file))
+      .map((file) => read(join(workspace, "src", file))),
+  );
 
 const PAGES = [
   "README.md",
@@ -17,6 +25,30 @@ describe("the documents", () => {
   it.each(PAGES)("%s links to files that are there", (page) => {
     const links = [...read(page).matchAll(/\]\((?!https?:|#)([^)#]+)/g)].map(([, path = ""]) => path);
     for (const path of links) expect(existsSync(join(root, page, "..", path)), path).toBe(true);
+  });
+
+  it("name in the glossary only what the code knows", () => {
+    const known = new Set(
+      sources("core", "contract", "server", "web")
+        .join("\n")
+        .match(/[A-Za-z]\w+/g),
+    );
+    const named = [...read("docs/glossary.md").matchAll(/`([^`]+)`/g)].map(([, name = ""]) => name);
+    const words = named.filter((name) => /^\w{3,}$/.test(name));
+    expect(words.length).toBeGreaterThan(50);
+    expect(words.filter((name) => !known.has(name))).toEqual([]);
+  });
+
+  it("find every name of the core and of the contract but once", () => {
+    for (const workspace of ["core", "contract"]) {
+      const names = sources(workspace).flatMap((text) =>
+        [...text.matchAll(/^export (?:interface|type|const|function\*?|class) (\w+)/gm)].map(
+          ([, name]) => name,
+        ),
+      );
+      expect(names.length).toBeGreaterThan(100);
+      expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
+    }
   });
 
   const examples = read("docs/notation.md")

@@ -135,11 +135,11 @@ describe("a recap's text", () => {
 it("gives the planner the chosen and the known figures in the order of the library, with what the plan wants", () => {
   const figures = ["c", "a", "b", "d"].map((id) => ({ id, name: id.toUpperCase() }) as FigureRecord);
   const rules = { weeks: 6, approachId: "whole-first" } as Level;
-  const chosen = [{ ...choose("b", 2), worth: 9, wish: "must" as const, parts: 2 }, choose("c")];
+  const chosen = [{ ...choose("b", 2), worth: 9, wish: "must" as const, pieces: 2 }, choose("c")];
   const rest = { special: [], muted: [], away: [], held: [], notReached: [] };
   const level = toLevelPlan(rules, { chosen, known: ["a"], ...rest }, figures);
   expect(level.figures.map(({ id }) => id)).toEqual(["c", "a", "b"]);
-  expect(level.figures[2]).toMatchObject({ name: "B", worth: 9, wish: "must", parts: 2, pinned: false });
+  expect(level.figures[2]).toMatchObject({ name: "B", worth: 9, wish: "must", pieces: 2, pinned: false });
   expect(level.placements).toEqual([{ figureId: "b", week: 2 }]);
   expect(level.approach?.id).toBe("whole-first");
   expect(level.teachers).toBeUndefined();

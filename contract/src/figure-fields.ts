@@ -101,11 +101,11 @@ export const FIGURE_FIELDS = {
     column: "kind",
   },
   tier: {
-    label: "Level",
+    label: "Tier",
     sort: "tier",
     schema: z.union(TIERS.map((tier) => z.literal(tier))),
     start: 1,
-    file: { json: "level", csv: "level", about: "The first level that may learn it" },
+    file: { json: "level", csv: "level", about: "The first tier that may learn it" },
     column: "tier",
   },
   /** Minutes to teach it on its first night. */

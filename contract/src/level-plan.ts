@@ -26,7 +26,7 @@ export interface DanceFacts {
 const MOST_KEPT = 24;
 const kept = new Map<string, DanceFacts>();
 
-function workOut(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
+function factsOfDance(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
   const find = openLibrary(own, dance);
   const records = new Map(own.map((record) => [record.id, record]));
   const stepsOf = once((id: string): Figure | undefined => {
@@ -74,7 +74,7 @@ function sameFacts(library: readonly FigureRecord[], dance: DanceRecord): DanceF
   const key = [`${dance.id}.${dance.version}`, ...own.map(({ id, version }) => `${id}.${version}`)].join(" ");
   const known = kept.get(key);
   if (known) return known;
-  const facts = workOut(own, dance);
+  const facts = factsOfDance(own, dance);
   kept.set(key, facts);
   const [oldest] = kept.keys();
   if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
@@ -124,7 +124,7 @@ export function toLevelPlan(
           wish: entry?.wish ?? "may",
           worth: entry?.worth ?? 5,
           pinned: entry?.pinned ?? false,
-          parts: entry?.parts ?? 1,
+          pieces: entry?.pieces ?? 1,
           approach: entry?.approachId ? approachOf(entry.approachId, own) : undefined,
           extraReturns: entry?.extraReturns ?? [],
         };

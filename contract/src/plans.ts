@@ -14,7 +14,7 @@ export const chosenFigure = z.object({
   wish: z.enum(WISHES),
   worth: wholeNumber(1, 9),
   /** In how many successive weeks its new material is taught. */
-  parts: wholeNumber(1, 6),
+  pieces: wholeNumber(1, 6),
   /** An approach of its own; `null` for that of the level. */
   approachId: z.string().max(60).nullable(),
   /** Weeks in which it is brought back beside what its approach says. */
@@ -29,7 +29,7 @@ export const choose = (figureId: string, at: number | null = null): ChosenFigure
   pinned: false,
   wish: "may",
   worth: 5,
-  parts: 1,
+  pieces: 1,
   approachId: null,
   extraReturns: [],
 });

@@ -66,8 +66,8 @@ export const anyFigure: fc.Arbitrary<Figure> = fc.integer({ min: 1, max: 16 }).c
   const length = beats * TICKS_PER_BEAT;
   const couple = fc
     .record({ leader: stepsIn(beats), follower: stepsIn(beats) })
-    .map((parts) => ({ length, parts, followerMirrors: false }));
-  const mirrored = stepsIn(beats).map((leader) => ({ length, parts: { leader }, followerMirrors: true }));
-  const solo = stepsIn(beats).map((steps) => ({ length, parts: { solo: steps }, followerMirrors: false }));
+    .map((steps) => ({ length, steps, followerMirrors: false }));
+  const mirrored = stepsIn(beats).map((leader) => ({ length, steps: { leader }, followerMirrors: true }));
+  const solo = stepsIn(beats).map((steps) => ({ length, steps: { solo: steps }, followerMirrors: false }));
   return fc.oneof(couple, mirrored, solo);
 });

@@ -92,7 +92,7 @@ const figures: fc.Arbitrary<PlanFigure[]> = fc
       facts: fc.option(fc.constantFrom(...FACTS), { nil: undefined }),
       wish: fc.constantFrom(...WISHES, "may" as const, "may" as const),
       worth: fc.integer({ min: 1, max: 9 }),
-      parts: fc.integer({ min: 1, max: 3 }),
+      pieces: fc.integer({ min: 1, max: 3 }),
       extraReturns: fc.array(fc.integer({ min: 1, max: 12 }), { maxLength: 2 }),
     }),
     { maxLength: 16 },

@@ -144,7 +144,7 @@ const placesOf = (planId: string, { planned }: LevelOf): Row[] =>
     pinned: false,
     wish: "may",
     worth: 5,
-    parts: 1,
+    pieces: 1,
     extra_returns: [],
   }));
 

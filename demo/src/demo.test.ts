@@ -68,7 +68,7 @@ describe("a case for everything the product computes", () => {
   };
 
   it("a pick-up, three beats against phrases of eight, six beats against eight, and three to the bar", () => {
-    expect(figureIn(HUSTLE, "Foundation step").parts.leader?.[0]?.onset).toBe(-12);
+    expect(figureIn(HUSTLE, "Foundation step").steps.leader?.[0]?.onset).toBe(-12);
     expect(factsOf(HUSTLE, "Foundation step").phrase).toEqual({ repeats: 8, phrases: 3, beats: 24 });
     expect(factsOf(SHAG, "Home six").phrase).toEqual({ repeats: 4, phrases: 3, beats: 24 });
     expect(factsOf(WALTZ, "Cross-step basic").phrase).toEqual({ repeats: 4, phrases: 1, beats: 24 });
@@ -76,9 +76,9 @@ describe("a case for everything the product computes", () => {
 
   it("a figure in one's own time, a solo line, and figures made of others", () => {
     expect(factsOf(WALTZ, "Walk in your own time").timed).toBe(false);
-    expect(Object.keys(figureIn(SHAG, "Harbour line").parts)).toEqual(["solo"]);
+    expect(Object.keys(figureIn(SHAG, "Harbour line").steps)).toEqual(["solo"]);
     expect(figureIn(SHAG, "Six against eight").length / 24).toBe(24);
-    const changed = figureIn(HUSTLE, "Turn and come home").parts.leader?.find(({ onset }) => onset === 72);
+    const changed = figureIn(HUSTLE, "Turn and come home").steps.leader?.find(({ onset }) => onset === 72);
     expect(changed?.cue).toBe("here we are");
   });
 

@@ -5,7 +5,7 @@ test("search and filters narrow the library down, and stay in the address", asyn
   await page.getByRole("link", { name: "Figures" }).click();
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
   await page.getByLabel("Kind").selectOption("turn");
-  await page.getByLabel("Level").selectOption("1");
+  await page.getByLabel("Tier").selectOption("1");
   await page.getByLabel("Dance").selectOption({ label: "Hustle" });
   await expect(page.getByText("2 of 72 figures")).toBeVisible();
   await page.getByLabel("Search by name").fill("inside");

@@ -64,7 +64,7 @@ export async function layWidePlan(url: string): Promise<{ levelId: string }> {
       pinned: false,
       wish: "may" as const,
       worth: 5,
-      parts: 1,
+      pieces: 1,
       approachId: null,
       extraReturns: [],
     })),

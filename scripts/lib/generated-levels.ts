@@ -37,7 +37,7 @@ export function generatedLevel(seed: number, crowding: number): LevelPlan {
       needs: kind === "basic" && next(2) === 0 ? [] : [...new Set(before)].map((need) => `f${need}`),
       cautions: kind === "show" ? ["Keep clear."] : [],
       worth: 1 + next(9),
-      parts: own > 13 ? 2 : 1,
+      pieces: own > 13 ? 2 : 1,
     });
     minutes += own * 2.1;
   }

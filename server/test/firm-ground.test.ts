@@ -260,7 +260,7 @@ describe("what was taught", () => {
       pinned: place.week === 6,
       wish: "may" as const,
       worth: 5,
-      parts: 1,
+      pieces: 1,
       approachId: null,
       extraReturns: [],
     }));

@@ -49,7 +49,7 @@ describe("what a plan wants of its figures", () => {
       pinned: true,
       wish: "must" as const,
       worth: 9,
-      parts: 2,
+      pieces: 2,
       extraReturns: [5],
     };
     const chosen = plan.chosen.map((entry) => (entry.figureId === home.id ? wanted : entry));
@@ -70,7 +70,7 @@ describe("what a plan wants of its figures", () => {
     const plan = await planOf(course.level.planId);
     const [first] = plan.chosen;
     if (!first) throw new Error("nothing chosen");
-    for (const about of [{ worth: 0 }, { parts: 7 }, { wish: "perhaps" as never }, { extraReturns: [0] }])
+    for (const about of [{ worth: 0 }, { pieces: 7 }, { wish: "perhaps" as never }, { extraReturns: [0] }])
       expect((await change(plan, { chosen: [{ ...first, ...about }] })).status).toBe(422);
     const twice = { week: 2, kind: "guest" as const, minutes: 10 };
     expect((await change(plan, { special: [twice, twice] })).status).toBe(422);

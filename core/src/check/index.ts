@@ -15,7 +15,7 @@ export interface FigureMark {
   readonly mark: Mark;
 }
 
-export interface Standing {
+export interface StudentStanding {
   readonly studentId: string;
   /** Figures danced without help or better. */
   readonly has: readonly string[];
@@ -33,7 +33,7 @@ export function standingOf(
   studentId: string,
   figureIds: readonly string[],
   marks: readonly FigureMark[],
-): Standing {
+): StudentStanding {
   const own = new Map(
     marks.filter((mark) => mark.studentId === studentId).map(({ figureId, mark }) => [figureId, mark]),
   );

@@ -23,7 +23,7 @@ import {
   withinBeat,
 } from "../time/index.ts";
 import { type FootFault, followFeet } from "./feet.ts";
-import { type Placement, pathOfRole, turnOf } from "./path.ts";
+import { type FootPlacement, pathOfRole, turnOf } from "./path.ts";
 import { floorOf, type Space, spaceOf } from "./space.ts";
 
 export { type FootFault, footFaultText } from "./feet.ts";
@@ -128,7 +128,7 @@ function largestTurnInBeat(steps: readonly Step[]): number {
   return Math.max(0, ...byBeat.values());
 }
 
-function roleFacts(figure: Figure, role: Role, path: readonly Placement[], dance: Dance): RoleFacts {
+function roleFacts(figure: Figure, role: Role, path: readonly FootPlacement[], dance: Dance): RoleFacts {
   const steps = stepsOf(figure, role);
   const { startFree, endFree, endsOnBoth, closes, faults } = followFeet(steps);
   const holds = steps.flatMap(({ hold }) => hold ?? []);

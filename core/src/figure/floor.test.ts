@@ -168,7 +168,7 @@ test("facts of a figure danced twice add up", () => {
 describe("counted from another beat", () => {
   it("puts the slow of a basic first", () => {
     const shag = figure("leader\n1 L side\n2 R side\n3 L back\n5 R side\nfollower mirror\nbeats 6");
-    expect(countedFrom(shag, 3).parts.leader?.map(({ onset, action }) => [onset / 24, action])).toEqual([
+    expect(countedFrom(shag, 3).steps.leader?.map(({ onset, action }) => [onset / 24, action])).toEqual([
       [0, "back"],
       [2, "side"],
       [4, "side"],
@@ -178,7 +178,7 @@ describe("counted from another beat", () => {
 
   it("leaves a pick-up before its count", () => {
     const basic = figure("solo\n& L back\n1 R place\n2 L forward\n3 R forward");
-    expect(countedFrom(basic, 3).parts.solo?.map(({ onset }) => onset / 24)).toEqual([0, 0.5, 1, 2]);
+    expect(countedFrom(basic, 3).steps.solo?.map(({ onset }) => onset / 24)).toEqual([0, 0.5, 1, 2]);
     expect(countedFrom(basic, 4)).toBe(basic);
   });
 

@@ -20,12 +20,12 @@ const known = new WeakMap<Figure, Stances>();
 export function stancesOf(figure: Figure): Stances {
   const before = known.get(figure);
   if (before) return before;
-  const found = workOut(figure);
+  const found = workOutStances(figure);
   known.set(figure, found);
   return found;
 }
 
-function workOut(figure: Figure): Stances {
+function workOutStances(figure: Figure): Stances {
   const roles = writtenRoles(figure).map((role) => stepsOf(figure, role));
   const lead = roles[0] ?? [];
   const first = lead[0]?.hold ?? null;

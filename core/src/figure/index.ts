@@ -4,7 +4,7 @@ export * from "./facts.ts";
 export { flowsInto, stancesOf } from "./flow.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
-export { centreOf, type Placement, type Point, pathOf, pathOfRole, STEP_SIZES } from "./path.ts";
+export { centreOf, type FootPlacement, type Point, pathOf, pathOfRole, STEP_SIZES } from "./path.ts";
 export * from "./rotate.ts";
 export { sidesInWords } from "./sides.ts";
 export * from "./space.ts";

@@ -1,12 +1,12 @@
 import type { Ticks } from "../time/index.ts";
-import type { Placement, Point } from "./path.ts";
+import type { FootPlacement, Point } from "./path.ts";
 
 /** A dancer at one moment. */
 export interface Pose {
   readonly left: Point;
   readonly right: Point;
   readonly heading: number;
-  readonly weight: Placement["weight"];
+  readonly weight: FootPlacement["weight"];
 }
 
 /** The moving foot sets out at most this long before it lands. */
@@ -27,9 +27,9 @@ const pointBetween = (a: Point, b: Point, part: number): Point => ({
  * @param path as `pathOf` gives it
  * @param at ticks from count 1
  */
-export function poseAt(path: readonly Placement[], at: Ticks): Pose {
+export function poseAt(path: readonly FootPlacement[], at: Ticks): Pose {
   const next = path.findIndex(({ onset }) => onset > at);
-  const before = path.at(next < 0 ? -1 : next - 1) as Placement;
+  const before = path.at(next < 0 ? -1 : next - 1) as FootPlacement;
   const after = next < 0 ? undefined : path[next];
   const { left, right, heading, weight } = before;
   if (!after) return { left, right, heading, weight };

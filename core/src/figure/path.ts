@@ -16,7 +16,7 @@ export interface Point {
 }
 
 /** Where a dancer stands from an onset on. Headings in degrees, clockwise; 0 is where the leader faces first. */
-export interface Placement {
+export interface FootPlacement {
   readonly onset: Ticks;
   readonly left: Point;
   readonly right: Point;
@@ -105,7 +105,7 @@ export const turnOf = ({ turn }: Step): number =>
   turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0;
 
 /** The feet beside each other around a place. */
-const stand = (centre: Point, heading: number): Pick<Placement, "left" | "right"> => ({
+const feetAround = (centre: Point, heading: number): Pick<FootPlacement, "left" | "right"> => ({
   left: offset(centre, heading, -STEP_SIZES.hips / 2, 0),
   right: offset(centre, heading, STEP_SIZES.hips / 2, 0),
 });
@@ -126,7 +126,7 @@ const READINGS = [0, 1, 0.5] as const;
  * the dancer already turns that way or has just stepped to the side that the turn goes to. All others, as all
  * steps do, go where the dancer faces before the turn.
  */
-function turnedBefore({ travel, heading }: Placement, out: number, degrees: number): number {
+function turnedBefore({ travel, heading }: FootPlacement, out: number, degrees: number): number {
   if (!travel || out === 0 || degrees === 0) return 0;
   const toRight = offset({ x: 0, y: 0 }, heading, 1, 0);
   const along = travel.turned || travel.x * toRight.x + travel.y * toRight.y;
@@ -140,7 +140,7 @@ function turnedBefore({ travel, heading }: Placement, out: number, degrees: numb
   );
 }
 
-function place(before: Placement, step: Step): Placement {
+function place(before: FootPlacement, step: Step): FootPlacement {
   const degrees = turnOf(step);
   const heading = before.heading + degrees;
   if (step.foot !== "L" && step.foot !== "R") {
@@ -149,7 +149,7 @@ function place(before: Placement, step: Step): Placement {
     const size = step.foot === "both" ? reach(word, SIZE_FACTOR[step.size ?? "small"]) : null;
     const landed = offset(centre, before.heading, 0, word === "side" ? 0 : (size?.forward ?? 0));
     const weight = step.foot === "both" && isWeightAction(step.action) ? "both" : before.weight;
-    const moved = step.foot === "both" ? stand(landed, heading) : null;
+    const moved = step.foot === "both" ? feetAround(landed, heading) : null;
     const spun = {
       left: aroundStanding(before.left, centre, degrees),
       right: aroundStanding(before.right, centre, degrees),
@@ -192,7 +192,7 @@ function place(before: Placement, step: Step): Placement {
   };
 }
 
-export const centreOf = ({ left, right }: Pick<Placement, "left" | "right">): Point => ({
+export const centreOf = ({ left, right }: Pick<FootPlacement, "left" | "right">): Point => ({
   x: (left.x + right.x) / 2,
   y: (left.y + right.y) / 2,
 });
@@ -204,12 +204,17 @@ export const centreOf = ({ left, right }: Pick<Placement, "left" | "right">): Po
  * @param start the place between the feet
  * @param heading degrees, clockwise
  */
-export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, heading = 0): Placement[] {
+export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, heading = 0): FootPlacement[] {
   const first = steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
-  const path: Placement[] = [
-    { onset: Number.NEGATIVE_INFINITY, heading, weight: first === "L" ? "R" : "L", ...stand(start, heading) },
+  const path: FootPlacement[] = [
+    {
+      onset: Number.NEGATIVE_INFINITY,
+      heading,
+      weight: first === "L" ? "R" : "L",
+      ...feetAround(start, heading),
+    },
   ];
-  for (const step of steps) path.push(place(path.at(-1) as Placement, step));
+  for (const step of steps) path.push(place(path.at(-1) as FootPlacement, step));
   return path;
 }
 
@@ -221,7 +226,7 @@ function followerStart(hold: string | null): { at: Point; heading: number } {
 }
 
 /** The path of a role, the follower's from where the first hold puts them. */
-export function pathOfRole(figure: Figure, role: Role): Placement[] {
+export function pathOfRole(figure: Figure, role: Role): FootPlacement[] {
   const steps = stepsOf(figure, role);
   if (role !== "follower") return pathOf(steps);
   const hold = stepsOf(figure, "leader")[0]?.hold ?? steps[0]?.hold ?? null;

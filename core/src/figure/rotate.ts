@@ -24,13 +24,13 @@ export function countedFrom(figure: Figure, from: number): Figure {
       ...before.map(later).map((step) => ({ ...step, onset: step.onset + figure.length })),
     ].sort((a, b) => a.onset - b.onset);
   };
-  const parts = Object.fromEntries(
+  const steps = Object.fromEntries(
     writtenRoles(figure)
-      .filter((role) => figure.parts[role] !== undefined)
+      .filter((role) => figure.steps[role] !== undefined)
       .map((role) => [role, around(stepsOf(figure, role))]),
   );
   const { length, followerMirrors, free } = figure;
-  return { length, followerMirrors, parts, ...(free ? { free } : {}) };
+  return { length, followerMirrors, steps, ...(free ? { free } : {}) };
 }
 
 /**

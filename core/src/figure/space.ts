@@ -1,4 +1,4 @@
-import { centreOf, type Placement } from "./path.ts";
+import { centreOf, type FootPlacement } from "./path.ts";
 
 /** How a figure uses the floor: on one spot, along one line, or onward through the room. */
 export type SpaceClass = "spot" | "slot" | "travelling";
@@ -23,7 +23,7 @@ const SLOT = { length: 1.2, ratio: 1.8 };
 
 const centimetres = (metres: number): number => Math.round(metres * 100) / 100 + 0;
 
-function box(paths: readonly (readonly Placement[])[]): { width: number; depth: number } {
+function box(paths: readonly (readonly FootPlacement[])[]): { width: number; depth: number } {
   let [west, east, south, north] = [Infinity, -Infinity, Infinity, -Infinity];
   for (const path of paths)
     for (const { left, right } of path) {
@@ -42,8 +42,8 @@ function classOf(net: number, width: number, depth: number): SpaceClass {
 }
 
 /** The floor one role uses when the figure is danced once. */
-export function spaceOf(path: readonly Placement[]): Space {
-  const [start, end] = [centreOf(path[0] as Placement), centreOf(path.at(-1) as Placement)];
+export function spaceOf(path: readonly FootPlacement[]): Space {
+  const [start, end] = [centreOf(path[0] as FootPlacement), centreOf(path.at(-1) as FootPlacement)];
   const [dx, dy] = [end.x - start.x, end.y - start.y];
   const turned = ((path[0]?.heading ?? 0) * Math.PI) / 180;
   const net = Math.hypot(dx, dy);
@@ -62,7 +62,7 @@ export function spaceOf(path: readonly Placement[]): Space {
 export const ELBOW_ROOM = 0.4;
 
 /** The floor the whole couple needs, elbow room included. Metres, an estimate. */
-export function floorOf(paths: readonly (readonly Placement[])[]): { width: number; depth: number } {
+export function floorOf(paths: readonly (readonly FootPlacement[])[]): { width: number; depth: number } {
   const { width, depth } = box(paths);
   return { width: centimetres(width + 2 * ELBOW_ROOM), depth: centimetres(depth + 2 * ELBOW_ROOM) };
 }

@@ -1,7 +1,7 @@
 import {
   type LevelPlan,
-  lookAt,
-  type PlacedPart,
+  layOut,
+  type PlacedShare,
   refresherOf,
   roomsOf,
   type SpecialKind,
@@ -30,12 +30,12 @@ const kindAt = (age: number, work: string): SegmentKind =>
 
 /** What the plan puts into a week: one segment a figure, what comes back first and what is new last. */
 function planned({ plan, week }: LessonInput): Segment[] {
-  const { parts: placed, weeks } = lookAt(plan);
+  const { shares: placed, weeks } = layOut(plan);
   const segmentOf = (
     figureId: string,
     title: string,
     cautions: readonly string[],
-    all: readonly PlacedPart[],
+    all: readonly PlacedShare[],
     nights: number,
   ): Segment[] => {
     const parts = all.filter((part) => part.week === week);
@@ -47,8 +47,8 @@ function planned({ plan, week }: LessonInput): Segment[] {
     const kind = kindAt(still, first.layer);
     return [{ ...segment(kind, title, minutes), figureId, layers, cautions }];
   };
-  const segments = plan.figures.flatMap(({ id, name, cautions, parts = 1 }) =>
-    segmentOf(id, name, cautions, placed.get(id) ?? [], parts),
+  const segments = plan.figures.flatMap(({ id, name, cautions, pieces = 1 }) =>
+    segmentOf(id, name, cautions, placed.get(id) ?? [], pieces),
   );
   const order: readonly SegmentKind[] = ["return", "deepen", "new"];
   return order.flatMap((kind) => segments.filter((segment) => segment.kind === kind));

@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
 import { parseFigure } from "../notation/index.ts";
-import { lookAt, planFacts, teachingMinutes } from "../plan/index.ts";
+import { layOut, planFacts, teachingMinutes } from "../plan/index.ts";
 import {
   buildLesson,
   carryOver,
@@ -83,9 +83,9 @@ describe("buildLesson", () => {
         if (parts.length === 0) return;
         const said = new Set(parts.flatMap(({ cautions }) => cautions));
         const late = new Set(carryOver.map(({ figureId }) => figureId));
-        const { parts: placed } = lookAt(plan);
+        const { shares: placed } = layOut(plan);
         for (const { id, cautions } of figures)
-          if (placed.get(id)?.some((part) => part.week === week) && !late.has(id))
+          if (placed.get(id)?.some((share) => share.week === week) && !late.has(id))
             for (const caution of cautions) expect(said).toContain(caution);
       }),
       { numRuns: 500 },

@@ -71,8 +71,8 @@ export function removeSegment<T extends Timed>(segments: readonly T[], index: nu
   const rest = segments.toSpliced(index, 1);
   const taker = takerOf(segments, index);
   if (taker < 0) return [...segments];
-  const heir = taker > index ? taker - 1 : taker;
+  const receiver = taker > index ? taker - 1 : taker;
   return rest.map((segment, at) =>
-    at === heir ? { ...segment, minutes: segment.minutes + gone.minutes } : segment,
+    at === receiver ? { ...segment, minutes: segment.minutes + gone.minutes } : segment,
   );
 }

@@ -166,8 +166,8 @@ export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   if (!lookAlike) return { ...whole, lookAlike, decides: null };
   const roles = ROLES.filter((role) => writtenRoles(a).includes(role) || writtenRoles(b).includes(role));
   const whose = partsApart(sight, aligned.pairs, roles);
-  const told = whose.length > 0 ? ` (${inWords(whose)})` : "";
-  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${told}` };
+  const whoseText = whose.length > 0 ? ` (${inWords(whose)})` : "";
+  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whoseText}` };
 }
 
 /** Where two figures are danced alike and where they part: both roles together, and each role by itself. */

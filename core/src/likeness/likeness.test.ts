@@ -275,7 +275,7 @@ describe("newMaterial", () => {
   it("is nothing for a role that dances what it knows, while the other learns", () => {
     const swapped = {
       ...home,
-      parts: { leader: home.parts.leader ?? [], follower: turned.parts.leader ?? [] },
+      steps: { leader: home.steps.leader ?? [], follower: turned.steps.leader ?? [] },
       followerMirrors: false,
     };
     const { byRole, newBeats } = newMaterial(swapped, known);
@@ -348,7 +348,7 @@ describe("newMaterial", () => {
               9,
             );
         expect(more.newBeats).toBeLessThanOrEqual(less.newBeats + 1e-9);
-        const steps = Object.values(one.parts).map((part) => part.length);
+        const steps = Object.values(one.steps).map((part) => part.length);
         if (Math.min(...steps) > 1) expect(more.newBeats).toBe(0);
       }),
     );

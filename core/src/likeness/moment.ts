@@ -9,8 +9,8 @@ import {
 } from "../notation/index.ts";
 import { type Ticks, withinBeat } from "../time/index.ts";
 
-/** What one dancer does at a moment, told so that it does not matter on which foot the figure began. */
-export interface Move {
+/** What one dancer does at a moment, read so that it does not matter on which foot the figure began. */
+export interface FootMove {
   readonly action: string;
   readonly weight: boolean;
   /**
@@ -31,7 +31,7 @@ export interface Moment {
   readonly part: Ticks;
   /** The hold in which the couple is then; null where nobody said one yet. Likeness does not look at it. */
   readonly hold: string | null;
-  readonly moves: Readonly<Partial<Record<Role, Move>>>;
+  readonly moves: Readonly<Partial<Record<Role, FootMove>>>;
 }
 
 const isOneFoot = (foot: Step["foot"] | undefined): foot is "L" | "R" => foot === "L" || foot === "R";
@@ -41,7 +41,7 @@ const isOneFoot = (foot: Step["foot"] | undefined): foot is "L" | "R" => foot ==
  * which comes next.
  * @param partner the foot with which the leader begins, for a follower beside one
  */
-function feetOf(steps: readonly Step[], partner: Step["foot"] | undefined): Move["foot"][] {
+function feetOf(steps: readonly Step[], partner: Step["foot"] | undefined): FootMove["foot"][] {
   let last: Step["foot"] | undefined;
   return steps.map(({ foot }) => {
     if (foot === null) return "body";
@@ -53,7 +53,7 @@ function feetOf(steps: readonly Step[], partner: Step["foot"] | undefined): Move
   });
 }
 
-const moveOf = (step: Step, foot: Move["foot"]): Move => ({
+const moveOf = (step: Step, foot: FootMove["foot"]): FootMove => ({
   action: step.direction ? `${step.action} ${step.direction}` : step.action,
   weight: isWeightAction(step.action),
   foot,
@@ -61,21 +61,21 @@ const moveOf = (step: Step, foot: Move["foot"]): Move => ({
 });
 
 /** Rows that were worked out already, by figure and roles: a library is compared figure by figure. */
-const told = new WeakMap<Figure, Map<string, readonly Moment[]>>();
+const kept = new WeakMap<Figure, Map<string, readonly Moment[]>>();
 
 /** A figure as the row of its moments: of all its roles together, or of some of them. */
 export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(figure)): readonly Moment[] {
-  const rows = told.get(figure) ?? new Map<string, readonly Moment[]>();
-  told.set(figure, rows);
+  const rows = kept.get(figure) ?? new Map<string, readonly Moment[]>();
+  kept.set(figure, rows);
   const key = only.join();
   const known = rows.get(key);
   if (known) return known;
-  const moments = workOut(figure, only);
+  const moments = readMoments(figure, only);
   rows.set(key, moments);
   return moments;
 }
 
-function workOut(figure: Figure, only: readonly Role[]): Moment[] {
+function readMoments(figure: Figure, only: readonly Role[]): Moment[] {
   const leaderFirst = only.includes("leader")
     ? stepsOf(figure, "leader").find(({ foot }) => isOneFoot(foot))?.foot
     : undefined;
@@ -106,14 +106,14 @@ const WEIGHTS = { action: 0.5, weight: 0.15, foot: 0.15, turn: 0.2 } as const;
 /** The time of a moment against what is done in it. */
 const TIME_WEIGHT = 0.3;
 
-const isNamed = (foot: Move["foot"]): boolean => foot !== "body" && foot !== "both";
-const isStart = (foot: Move["foot"]): boolean => foot === "start" || foot === "start-same";
+const isNamed = (foot: FootMove["foot"]): boolean => foot !== "body" && foot !== "both";
+const isStart = (foot: FootMove["foot"]): boolean => foot === "start" || foot === "start-same";
 
 /** The first foot of a role can be set against any later one; two first feet must stand alike to the partner's. */
-const sameFoot = (a: Move["foot"], b: Move["foot"]): boolean =>
+const sameFoot = (a: FootMove["foot"], b: FootMove["foot"]): boolean =>
   a === b || (isStart(a) !== isStart(b) && isNamed(a) && isNamed(b));
 
-function moveLikeness(a: Move, b: Move): number {
+function moveLikeness(a: FootMove, b: FootMove): number {
   const turn = 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360);
   return (
     (a.action === b.action ? WEIGHTS.action : 0) +

@@ -46,9 +46,9 @@ function knownStretches(moments: readonly Moment[], role: Role, known: readonly 
   const alike = (one: number, other: number): boolean => {
     if (one === other) return true;
     const key = one * 100_000 + other;
-    const told = same.get(key) ?? sameMoment(kinds.get(one) as Moment, kinds.get(other) as Moment);
-    same.set(key, told);
-    return told;
+    const found = same.get(key) ?? sameMoment(kinds.get(one) as Moment, kinds.get(other) as Moment);
+    same.set(key, found);
+    return found;
   };
   for (const { id, figure } of known) {
     const row = momentsOf(figure, [role]);
@@ -59,9 +59,9 @@ function knownStretches(moments: readonly Moment[], role: Role, known: readonly 
     });
     const likeOf = new Map<number, Uint8Array>();
     const rowLike = (one: number): Uint8Array => {
-      const told = likeOf.get(one) ?? Uint8Array.from(theirs, (other) => (alike(one, other) ? 1 : 0));
-      likeOf.set(one, told);
-      return told;
+      const found = likeOf.get(one) ?? Uint8Array.from(theirs, (other) => (alike(one, other) ? 1 : 0));
+      likeOf.set(one, found);
+      return found;
     };
     // lengths[j + 1]: how long the stretch is that ends at the moment before this one here and at j there.
     let lengths = new Int32Array(row.length + 1);

@@ -24,7 +24,7 @@ describe("rhythm words", () => {
     );
     expect(faults).toEqual([]);
     expect(figure.length / 24).toBe(6);
-    expect(figure.parts.leader?.map(({ onset }) => onset / 24)).toEqual([0, 2, 4, 5]);
+    expect(figure.steps.leader?.map(({ onset }) => onset / 24)).toEqual([0, 2, 4, 5]);
   });
 
   it("take & and a out of the step before, also before the first", () => {
@@ -32,14 +32,14 @@ describe("rhythm words", () => {
       "solo\n& L back\nQ R side\n& L close\nQ R side\na L close\nS R side",
       RHYTHM,
     );
-    expect(figure.parts.solo?.map(({ onset }) => onset / 24)).toEqual([-0.5, 0, 0.5, 1, 1.75, 2]);
+    expect(figure.steps.solo?.map(({ onset }) => onset / 24)).toEqual([-0.5, 0, 0.5, 1, 1.75, 2]);
     expect(figure.length / 24).toBe(4);
   });
 
   it("follow the dance", () => {
     const waltz = { slowBeats: 3, quickBeats: 2 };
     const { figure } = parseFigure("solo\nS L forward\nQ R forward", waltz);
-    expect(figure.parts.solo?.[1]?.onset).toBe(72);
+    expect(figure.steps.solo?.[1]?.onset).toBe(72);
     expect(figure.length / 24).toBe(5);
   });
 
@@ -76,7 +76,7 @@ describe("a composed figure", () => {
   it("changes, adds and leaves out single steps", () => {
     const { figure, faults } = read('use "Turn"\nfollower\n1 R back\n2 omit\n2& L tap');
     expect(faults).toEqual([]);
-    expect(figure.parts.follower).toEqual([
+    expect(figure.steps.follower).toEqual([
       { onset: 0, foot: "R", action: "back" },
       { onset: 36, foot: "L", action: "tap" },
       { onset: 48, foot: "R", action: "close" },
@@ -93,7 +93,7 @@ describe("a composed figure", () => {
   it("follows the figures it uses", () => {
     const changed = [{ name: "Basic", notation: BASIC.replace("2 L forward", "2 L side") }];
     const { figure } = parseFigure('use "Basic"', RHYTHM, lookupBeside(changed, RHYTHM, "Long"));
-    expect(figure.parts.leader?.[2]?.action).toBe("side");
+    expect(figure.steps.leader?.[2]?.action).toBe("side");
   });
 
   it.each([

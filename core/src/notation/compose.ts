@@ -10,7 +10,7 @@ export type UseProblem = "unknown" | "counts-outside" | "pick-up-collides" | "to
 
 export interface Composed {
   readonly length: Ticks;
-  readonly parts: Figure["parts"];
+  readonly steps: Figure["steps"];
   /** One of the figures used is danced in one's own time, so all of this is. */
   readonly free: boolean;
   /** Counts to leave out at which nobody steps. */
@@ -19,7 +19,7 @@ export interface Composed {
   readonly problems: readonly { readonly use: number; readonly problem: UseProblem }[];
 }
 
-type Parts = Map<Role, Step[]>;
+type StepsByRole = Map<Role, Step[]>;
 type Problem = Composed["problems"][number];
 
 /** The steps of one role within a stretch, moved so that the stretch begins at `offset`. */
@@ -36,7 +36,7 @@ function stretchOf(figure: Figure, role: Role, { counts }: Use, offset: Ticks): 
 
 /** Adds one use to what is there, and says how far each role has come. */
 function addUse(
-  parts: Parts,
+  stepsByRole: StepsByRole,
   ends: Map<Role, Ticks>,
   figure: Figure,
   use: Use,
@@ -45,8 +45,8 @@ function addUse(
   const beats = figure.length / TICKS_PER_BEAT;
   const [from, to] = use.counts ?? [1, beats];
   if (to > beats) return "counts-outside";
-  const solo = figure.parts.solo !== undefined;
-  const others = [...parts.keys()].some((role) => (role === "solo") !== solo);
+  const solo = figure.steps.solo !== undefined;
+  const others = [...stepsByRole.keys()].some((role) => (role === "solo") !== solo);
   if (others || (solo && (use.role || mirrored))) return "solo-and-couple";
   const roles: Role[] = use.role
     ? [use.role]
@@ -59,11 +59,11 @@ function addUse(
   if (offset / TICKS_PER_BEAT + to - from + 1 > MAX_BEATS) return "too-long";
   let collides = false;
   for (const role of roles) {
-    const steps = parts.get(role) ?? [];
+    const steps = stepsByRole.get(role) ?? [];
     const added = stretchOf(figure, role, use, offset);
     const last = steps.at(-1)?.onset;
     if (last !== undefined && added[0] && added[0].onset <= last) collides = true;
-    parts.set(role, [...steps, ...added.filter(({ onset }) => last === undefined || onset > last)]);
+    stepsByRole.set(role, [...steps, ...added.filter(({ onset }) => last === undefined || onset > last)]);
     ends.set(role, offset + (to - from + 1) * TICKS_PER_BEAT);
   }
   return collides ? "pick-up-collides" : null;
@@ -80,28 +80,29 @@ function change(steps: readonly Step[], changes: readonly Step[], omitted: reado
  * @param mirrored the follower mirrors the leader, so only the leader's part is taken from the stretches
  */
 export function compose(composition: Composition, lookup: Lookup, mirrored: boolean): Composed {
-  const parts: Parts = new Map();
+  const stepsByRole: StepsByRole = new Map();
   const ends = new Map<Role, Ticks>();
   const problems: Problem[] = [];
   composition.uses.forEach((use, index) => {
     const figure = lookup(use.name);
-    const problem = figure ? addUse(parts, ends, figure, use, mirrored) : "unknown";
+    const problem = figure ? addUse(stepsByRole, ends, figure, use, mirrored) : "unknown";
     if (problem) problems.push({ use: index, problem });
   });
   const idle: Composed["idle"][number][] = [];
   for (const role of ROLES) {
     const { [role]: changes = [] } = composition.changes;
     const { [role]: omitted = [] } = composition.omitted;
-    const there = new Set(parts.get(role)?.map(({ onset }) => onset));
+    const there = new Set(stepsByRole.get(role)?.map(({ onset }) => onset));
     for (const onset of omitted) if (!there.has(onset)) idle.push({ role, onset });
-    if (changes.length + omitted.length > 0) parts.set(role, change(parts.get(role) ?? [], changes, omitted));
+    if (changes.length + omitted.length > 0)
+      stepsByRole.set(role, change(stepsByRole.get(role) ?? [], changes, omitted));
   }
   const free = composition.uses.some(({ name }) => lookup(name)?.free === true);
-  const last = Math.max(0, ...[...parts.values()].map((steps) => steps.at(-1)?.onset ?? 0));
+  const last = Math.max(0, ...[...stepsByRole.values()].map((steps) => steps.at(-1)?.onset ?? 0));
   const natural = Math.max(...ends.values(), Math.floor(last / TICKS_PER_BEAT + 1) * TICKS_PER_BEAT);
   return {
     length: composition.length ?? natural,
-    parts: Object.fromEntries(parts),
+    steps: Object.fromEntries(stepsByRole),
     free,
     idle,
     problems,

@@ -24,7 +24,7 @@ describe("editing step by step", () => {
   const plain = read("leader\n1 L side\n2 R close\nfollower mirror");
 
   it("changes, inserts and takes out", () => {
-    const side = plain.parts.leader?.[0];
+    const side = plain.steps.leader?.[0];
     if (!side) throw new Error("no step");
     expect(text(replaceStep(plain, "leader", 0, { ...side, action: "forward" }))).toContain("1   L forward");
     expect(text(insertStep(plain, "leader", 0))).toContain("1   L side\n&   R place\n2   R close");
@@ -41,7 +41,7 @@ describe("editing step by step", () => {
   });
 
   it("refuses a count that is taken, the last step of a role, and steps too close to each other", () => {
-    const [side] = plain.parts.leader ?? [];
+    const [side] = plain.steps.leader ?? [];
     if (!side) throw new Error("no step");
     expect(replaceStep(plain, "leader", 0, { ...side, onset: 24 })).toBeNull();
     expect(removeStep(read("solo\n1 L side"), "solo", 0)).toBeNull();
@@ -50,7 +50,7 @@ describe("editing step by step", () => {
 
   it("keeps a composed figure composed: an edit is a change to what it uses", () => {
     const composed = read('use "Box"\nuse "Box" counts 1-2');
-    const step = composed.parts.leader?.[1];
+    const step = composed.steps.leader?.[1];
     if (!step) throw new Error("no step");
     expect(text(replaceStep(composed, "leader", 1, { ...step, action: "tap" }))).toBe(
       'use "Box"\nuse "Box" counts 1-2\nleader\n2   R tap\n',

@@ -34,12 +34,12 @@ function edited(figure: Figure, role: Role, gone: Ticks | null, put: Step | null
   const steps = stepsOf(figure, role).filter(({ onset }) => onset !== gone);
   const next = put ? sorted([...steps, put]) : steps;
   const followerMirrors = figure.followerMirrors && role !== "follower";
-  const parts = { ...figure.parts, [role]: next };
+  const stepsByRole = { ...figure.steps, [role]: next };
   const last = Math.max(0, ...next.map(({ onset }) => onset));
   const length = Math.max(figure.length, (Math.floor(last / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT);
-  if (!figure.composition) return { ...figure, parts, followerMirrors, length };
+  if (!figure.composition) return { ...figure, steps: stepsByRole, followerMirrors, length };
   const composition = inComposition(figure.composition, role, gone, put);
-  return { ...figure, parts, followerMirrors, length, composition };
+  return { ...figure, steps: stepsByRole, followerMirrors, length, composition };
 }
 
 /**

@@ -73,7 +73,7 @@ function formatLines(steps: readonly Step[], omitted: readonly Ticks[]): string[
 export function formatFigure(figure: Figure): string {
   const { composition } = figure;
   const lines = composition?.uses.map(formatUse) ?? [];
-  const written = composition?.changes ?? figure.parts;
+  const written = composition?.changes ?? figure.steps;
   for (const role of ROLES) {
     const steps = written[role];
     const omitted = composition?.omitted[role] ?? [];

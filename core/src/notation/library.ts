@@ -9,7 +9,7 @@ export interface NamedText {
 }
 
 /** Reads a figure by its name; `null` when there is none, or it has no steps. */
-export type Library = (name: string) => Parsed | null;
+export type ParsedLookup = (name: string) => Parsed | null;
 
 /** Two names are one when these are: capitals and spaces at the ends do not tell figures or dances apart. */
 export const nameKey = (name: string): string => name.trim().toLowerCase();
@@ -18,7 +18,7 @@ export const nameKey = (name: string): string => name.trim().toLowerCase();
  * The figures of one dance by name, each read once when it is first asked for. A figure that comes to use
  * itself by way of others is not found there, so that reading always ends.
  */
-export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): Library {
+export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): ParsedLookup {
   const notations = new Map(texts.map(({ name, notation }) => [nameKey(name), notation]));
   const read = new Map<string, Parsed>();
   const reading = new Set<string>();
@@ -39,7 +39,7 @@ export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): Li
 }
 
 /** Figures that can be used in others: those without a fault. */
-function usable(find: Library): Lookup {
+function usable(find: ParsedLookup): Lookup {
   return (name) => {
     const parsed = find(name);
     return parsed && parsed.faults.length === 0 ? parsed.figure : null;

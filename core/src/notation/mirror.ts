@@ -48,16 +48,16 @@ export function apartFromMirror(leader: readonly Step[], follower: readonly Step
 
 /** The roles a figure has steps for, in the order leader, follower, solo. */
 export const writtenRoles = (figure: Figure): Role[] =>
-  ROLES.filter((role) => figure.parts[role] !== undefined || (role === "follower" && figure.followerMirrors));
+  ROLES.filter((role) => figure.steps[role] !== undefined || (role === "follower" && figure.followerMirrors));
 
 /** Mirrored followers that were worked out already: facts, ribbon and likeness all ask for them. */
 const mirrored = new WeakMap<readonly Step[], readonly Step[]>();
 
 /** What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there. */
 export function stepsOf(figure: Figure, role: Role): readonly Step[] {
-  const written = figure.parts[role];
+  const written = figure.steps[role];
   if (written || role !== "follower" || !figure.followerMirrors) return written ?? [];
-  const { leader } = figure.parts;
+  const { leader } = figure.steps;
   if (!leader) return [];
   const known = mirrored.get(leader);
   if (known) return known;

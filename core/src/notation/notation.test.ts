@@ -27,7 +27,7 @@ describe("reading", () => {
     const { figure, faults, lines } = parseFigure(FOUNDATION);
     expect(faults).toEqual([]);
     expect(figure.length).toBe(72);
-    expect(figure.parts.leader).toEqual([
+    expect(figure.steps.leader).toEqual([
       { onset: -12, foot: "L", action: "back", hold: "open two-hand" },
       { onset: 0, foot: "R", action: "place" },
       { onset: 24, foot: "L", action: "forward" },
@@ -48,7 +48,7 @@ describe("reading", () => {
     ["turn R 1 1/2", { sense: "R", degrees: 540 }],
     ["turn L 2", { sense: "L", degrees: 720 }],
   ])("reads %s", (words, turn) => {
-    expect(parseFigure(`leader\n1 L forward ${words}`).figure.parts.leader?.[0]?.turn).toEqual(turn);
+    expect(parseFigure(`leader\n1 L forward ${words}`).figure.steps.leader?.[0]?.turn).toEqual(turn);
   });
 
   it("takes the length from the last beat when none is written", () => {
@@ -66,7 +66,7 @@ describe("faults", () => {
     const { faults, figure } = parseFigure("leader\n1 L forwad\n2 R place\nbeats 2");
     expect(faults).toMatchObject([{ line: 2, column: 5, length: 6, found: "forwad", suggestion: "forward" }]);
     expect(faultText(faults[0] as Fault)).toContain("Did you mean “forward”?");
-    expect(figure.parts.leader?.at(-1)).toMatchObject({ action: "place" });
+    expect(figure.steps.leader?.at(-1)).toMatchObject({ action: "place" });
   });
 
   it.each([
@@ -151,7 +151,7 @@ describe("the natural opposite", () => {
   test("twice gives the steps back", () => {
     fc.assert(
       fc.property(anyFigure, (figure) => {
-        const steps = figure.parts.leader ?? figure.parts.solo ?? [];
+        const steps = figure.steps.leader ?? figure.steps.solo ?? [];
         expect(mirrorSteps(mirrorSteps(steps))).toEqual(steps);
       }),
     );

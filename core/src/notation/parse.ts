@@ -199,10 +199,14 @@ function compositionOf(draft: Draft): Composition {
 }
 
 /** Faults of what the stretches come to together: nobody left to step, or too short for its steps. */
-function checkComposed({ roles, uses, beatsAt }: Draft, { parts, length }: Figure, report: Report): void {
+function checkComposed(
+  { roles, uses, beatsAt }: Draft,
+  { steps: stepsByRole, length }: Figure,
+  report: Report,
+): void {
   const [first] = uses;
   for (const role of ROLES) {
-    const steps = parts[role];
+    const steps = stepsByRole[role];
     if (!steps) continue;
     const from = steps[0]?.onset ?? 0;
     const needs = Math.max(0, ...steps.map(({ onset }) => Math.max(onset, onset - from) + 1));
@@ -211,7 +215,7 @@ function checkComposed({ roles, uses, beatsAt }: Draft, { parts, length }: Figur
     else if (needs > length && beatsAt)
       report(beatsAt, `at least ${Math.ceil(needs / TICKS_PER_BEAT)} beats, as long as what is used here`);
   }
-  if (Object.keys(parts).length === 0 && first) report(first.at, "a stretch in which somebody steps");
+  if (Object.keys(stepsByRole).length === 0 && first) report(first.at, "a stretch in which somebody steps");
 }
 
 function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
@@ -219,11 +223,16 @@ function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
   const mirrors = draft.roles.get("follower")?.mirror === true;
   if (draft.uses.length === 0) {
     const written = [...draft.roles].filter(([, { mirror }]) => !mirror);
-    const parts = Object.fromEntries(written.map(([role, { steps }]) => [role, steps]));
-    return { length: lengthOf(draft), parts, followerMirrors: mirrors && draft.roles.has("leader"), ...free };
+    const stepsByRole = Object.fromEntries(written.map(([role, { steps }]) => [role, steps]));
+    return {
+      length: lengthOf(draft),
+      steps: stepsByRole,
+      followerMirrors: mirrors && draft.roles.has("leader"),
+      ...free,
+    };
   }
   const composition = compositionOf(draft);
-  const { length, parts, problems, idle, free: usesFree } = compose(composition, lookup, mirrors);
+  const { length, steps, problems, idle, free: usesFree } = compose(composition, lookup, mirrors);
   for (const { use, problem } of problems) {
     const placed = draft.uses[use];
     if (placed) report(placed.at, USE_PROBLEMS[problem]);
@@ -234,8 +243,8 @@ function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
   }
   const figure: Figure = {
     length,
-    parts,
-    followerMirrors: mirrors && parts.leader !== undefined,
+    steps,
+    followerMirrors: mirrors && steps.leader !== undefined,
     ...(usesFree ? { free: true as const } : free),
     composition,
   };

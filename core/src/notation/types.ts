@@ -49,11 +49,11 @@ export interface Composition {
 
 /**
  * A figure: its length and what each role does. A mirrored follower is derived, not written. In a composed
- * figure the parts are already put together.
+ * figure the steps are already put together.
  */
 export interface Figure {
   readonly length: Ticks;
-  readonly parts: Readonly<Partial<Record<Role, readonly Step[]>>>;
+  readonly steps: Readonly<Partial<Record<Role, readonly Step[]>>>;
   readonly followerMirrors: boolean;
   /** Danced in one's own time: the counts are only an order. */
   readonly free?: true;

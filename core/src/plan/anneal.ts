@@ -11,13 +11,13 @@ const COLD = 0.006;
 const LENIENT = 1.2;
 const STRICT = 2.5;
 
-/** So often on the way the placement is mended and looked at: what keeps all limits may lie close by. */
+/** So often on the way the placement is brought within its limits: what keeps all limits may lie close by. */
 const LOOKS = 30;
 
 /**
  * The part of a placement that keeps all limits, week by week, with what waits let in where it is worth most.
  */
-function mended(problem: Problem, places: ArrayLike<number>): number[] {
+function keepingLimits(problem: Problem, places: ArrayLike<number>): number[] {
   const kept = [...problem.fixed];
   const order = Array.from(places, (w, f) => ({ w, f })).filter(({ w, f }) => w >= 0 && (kept[f] ?? -1) < 0);
   for (const { w, f } of order.sort((one, two) => one.w - two.w || one.f - two.f)) {
@@ -31,7 +31,7 @@ function mended(problem: Problem, places: ArrayLike<number>): number[] {
 /**
  * Searches for a better placement by simulated annealing (Kirkpatrick, Gelatt and Vecchi, 1983): figures are moved
  * and exchanged at random, let in with what they need, and let wait with what builds on them. Limits may be broken
- * on the way, at a price that rises; now and then the placement is mended. Gives back the best one met that keeps
+ * on the way, at a price that rises; now and then the placement is brought within its limits. Gives back the best one met that keeps
  * all limits. The same seed gives the same placement.
  * @param warmth how boldly it begins; 1 as usual
  * @param effort the share of its usual tries
@@ -132,7 +132,7 @@ export function anneal(
         if (next.broken < 1e-9 && next.score > most + 1e-9) consider(Array.from(places));
       } else for (const [f, w] of undo.reverse()) board.put(f, w);
     }
-    if (at % every === 0 && done > 0.3) consider(mended(problem, places));
+    if (at % every === 0 && done > 0.3) consider(keepingLimits(problem, places));
   }
   return best;
 }

@@ -21,7 +21,7 @@ export interface Approach {
 export const APPROACH_IDS = ["steps-first", "whole-first", "lead-and-follow-first"] as const;
 export type ApproachId = (typeof APPROACH_IDS)[number];
 
-const part = (layer: Layer, of16: number): LayerShare => ({ layer, share: of16 / 16 });
+const shareOf = (layer: Layer, sixteenths: number): LayerShare => ({ layer, share: sixteenths / 16 });
 
 /** The three approaches that ship. Shares are written in sixteenths of the first night. */
 export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
@@ -31,9 +31,9 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
     reason:
       "Structure, then slow and quick, then numbers, then the partner; technique from the feet up in later weeks.",
     ages: [
-      [part("steps", 6), part("rhythm", 3), part("count", 3), part("partner", 4)],
-      [part("partner", 4), part("technique", 3)],
-      [part("technique", 3)],
+      [shareOf("steps", 6), shareOf("rhythm", 3), shareOf("count", 3), shareOf("partner", 4)],
+      [shareOf("partner", 4), shareOf("technique", 3)],
+      [shareOf("technique", 3)],
     ],
     returns: [4, 7],
     returnMinutes: 2,
@@ -44,9 +44,9 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
     reason:
       "See and try it whole with a partner, break it into parts, chain them; numbers when the parts are clear.",
     ages: [
-      [part("partner", 6), part("steps", 7), part("count", 3)],
-      [part("count", 3), part("technique", 3)],
-      [part("technique", 2), part("style", 2)],
+      [shareOf("partner", 6), shareOf("steps", 7), shareOf("count", 3)],
+      [shareOf("count", 3), shareOf("technique", 3)],
+      [shareOf("technique", 2), shareOf("style", 2)],
     ],
     returns: [4, 7],
     returnMinutes: 2,
@@ -56,9 +56,9 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
     name: "Lead and follow first",
     reason: "Connection and signal before anything else; the feet follow from it, numbers come last.",
     ages: [
-      [part("partner", 8), part("steps", 5), part("rhythm", 3)],
-      [part("partner", 3), part("count", 3)],
-      [part("technique", 4)],
+      [shareOf("partner", 8), shareOf("steps", 5), shareOf("rhythm", 3)],
+      [shareOf("partner", 3), shareOf("count", 3)],
+      [shareOf("technique", 4)],
     ],
     returns: [3, 6],
     returnMinutes: 2,

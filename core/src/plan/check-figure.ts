@@ -1,14 +1,14 @@
 import { counted } from "../words/index.ts";
 import { LEAST_RECALL, recallAt } from "./fading.ts";
 import type { Finding } from "./finding.ts";
+import { type Layout, lessonsBefore } from "./layout.ts";
 import type { PlanFigure } from "./level.ts";
-import { lessonsBefore, type Sight } from "./sight.ts";
 
-function checkNeed(sight: Sight, figure: PlanFigure, week: number, otherId: string): Finding[] {
-  if (sight.known.has(otherId)) return [];
-  const other = sight.figures.get(otherId);
-  const needed = other?.name ?? sight.level.outside?.[otherId] ?? "a figure outside this level";
-  const start = sight.weeks.get(otherId);
+function checkNeed(layout: Layout, figure: PlanFigure, week: number, otherId: string): Finding[] {
+  if (layout.known.has(otherId)) return [];
+  const other = layout.figures.get(otherId);
+  const needed = other?.name ?? layout.level.outside?.[otherId] ?? "a figure outside this level";
+  const start = layout.weeks.get(otherId);
   const about = { severity: "must", week, figureId: figure.id, otherId } as const;
   if (start === undefined) {
     const text = `${figure.name} in week ${week} needs ${needed}, which this plan never teaches.`;
@@ -20,15 +20,15 @@ function checkNeed(sight: Sight, figure: PlanFigure, week: number, otherId: stri
     return [{ code: "needs-later", ...about, size: start - week + 1, text }];
   }
   if (figure.kind !== "turn" || other?.kind !== "basic") return [];
-  const { settledLessons } = sight.level.rules;
-  const danced = lessonsBefore(sight, otherId, week);
+  const { settledLessons } = layout.level.rules;
+  const danced = lessonsBefore(layout, otherId, week);
   if (danced >= settledLessons) return [];
   const text = `${figure.name} turns in week ${week}, when ${needed} has been danced in ${counted(danced, "lesson")}; it settles after ${settledLessons}.`;
   return [{ code: "turn-before-settled", ...about, severity: "should", size: settledLessons - danced, text }];
 }
 
 /** What the week itself does not allow this figure. */
-function checkWhen({ level, rooms, lastHeld }: Sight, figure: PlanFigure, week: number): Finding[] {
+function checkWhen({ level, rooms, lastHeld }: Layout, figure: PlanFigure, week: number): Finding[] {
   const about = { week, figureId: figure.id } as const;
   const { firstShowWeek, talkWeek } = level.rules;
   const findings: Finding[] = [];
@@ -80,7 +80,7 @@ function checkWhen({ level, rooms, lastHeld }: Sight, figure: PlanFigure, week: 
 }
 
 /** Whether it is danced often enough not to be forgotten before it comes back, or before the last lesson. */
-function checkFading({ exposures, lastHeld, lastTaught }: Sight, figure: PlanFigure): Finding[] {
+function checkFading({ exposures, lastHeld, lastTaught }: Layout, figure: PlanFigure): Finding[] {
   const nights = exposures.get(figure.id) ?? [];
   const ends = [...nights.slice(1).map(({ week }) => week), lastHeld];
   for (const [index, { week: from }] of nights.entries()) {
@@ -96,7 +96,7 @@ function checkFading({ exposures, lastHeld, lastTaught }: Sight, figure: PlanFig
 }
 
 /** What is new in the last lesson before a check has been danced once when it is looked at. */
-function checkBeforeCheck({ rooms }: Sight, figure: PlanFigure, week: number): Finding[] {
+function checkBeforeCheck({ rooms }: Layout, figure: PlanFigure, week: number): Finding[] {
   const check = rooms.find(({ special }) => special?.kind === "check")?.week;
   if (check === undefined || week >= check) return [];
   if (rooms.some((room) => room.held && room.week > week && room.week < check)) return [];
@@ -104,7 +104,7 @@ function checkBeforeCheck({ rooms }: Sight, figure: PlanFigure, week: number): F
   return [{ code: "new-before-check", severity: "should", week, figureId: figure.id, size: 1, text }];
 }
 
-function checkTempo({ level: { rules } }: Sight, figure: PlanFigure, week: number): Finding[] {
+function checkTempo({ level: { rules } }: Layout, figure: PlanFigure, week: number): Finding[] {
   const fastest = figure.facts?.fastestBpm ?? null;
   if (rules.bpm === null || fastest === null || fastest >= rules.bpm) return [];
   const text = `${figure.name} is comfortable up to ${fastest} bpm for its level; this course dances at ${rules.bpm}.`;
@@ -113,7 +113,7 @@ function checkTempo({ level: { rules } }: Sight, figure: PlanFigure, week: numbe
   ];
 }
 
-function checkTeachers({ level }: Sight, figure: PlanFigure, week: number): Finding[] {
+function checkTeachers({ level }: Layout, figure: PlanFigure, week: number): Finding[] {
   const { teachers, away = [] } = level;
   const { teacherIds = [] } = figure;
   if (!teachers || teachers.length === 0 || teacherIds.length === 0) return [];
@@ -129,15 +129,15 @@ function checkTeachers({ level }: Sight, figure: PlanFigure, week: number): Find
 }
 
 /** All that is to say of one placed figure. */
-export function checkFigure(sight: Sight, figure: PlanFigure, week: number): Finding[] {
+export function checkFigure(layout: Layout, figure: PlanFigure, week: number): Finding[] {
   const findings: Finding[] = [];
-  for (const otherId of new Set(figure.needs)) findings.push(...checkNeed(sight, figure, week, otherId));
+  for (const otherId of new Set(figure.needs)) findings.push(...checkNeed(layout, figure, week, otherId));
   findings.push(
-    ...checkWhen(sight, figure, week),
-    ...checkBeforeCheck(sight, figure, week),
-    ...checkTempo(sight, figure, week),
-    ...checkTeachers(sight, figure, week),
-    ...checkFading(sight, figure),
+    ...checkWhen(layout, figure, week),
+    ...checkBeforeCheck(layout, figure, week),
+    ...checkTempo(layout, figure, week),
+    ...checkTeachers(layout, figure, week),
+    ...checkFading(layout, figure),
   );
   if (figure.wish === "ban") {
     const text = `${figure.name} stands in week ${week} although this level leaves it out.`;

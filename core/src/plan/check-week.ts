@@ -1,23 +1,23 @@
 import { inWords, weeksInWords } from "../words/index.ts";
 import { looseEnds } from "./facts.ts";
 import type { Finding } from "./finding.ts";
+import type { Layout } from "./layout.ts";
 import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
-import type { Sight } from "./sight.ts";
 
 /** Rhythms that are new in a week: neither known nor taught in a week before. */
 export function newCountsIn(
-  sight: Sight,
+  layout: Layout,
   week: number,
 ): { readonly counts: string; readonly figureId: string }[] {
   const found: { counts: string; figureId: string }[] = [];
-  for (const [id, start] of sight.weeks) {
-    const facts = sight.figures.get(id)?.facts;
+  for (const [id, start] of layout.weeks) {
+    const facts = layout.figures.get(id)?.facts;
     if (start !== week || !facts?.timed || found.some(({ counts }) => counts === facts.counts)) continue;
-    const before = sight.level.figures.some(
+    const before = layout.level.figures.some(
       (other) =>
         other.facts?.counts === facts.counts &&
-        (sight.known.has(other.id) || (sight.weeks.get(other.id) ?? Number.POSITIVE_INFINITY) < week),
+        (layout.known.has(other.id) || (layout.weeks.get(other.id) ?? Number.POSITIVE_INFINITY) < week),
     );
     if (!before) found.push({ counts: facts.counts, figureId: id });
   }
@@ -50,7 +50,7 @@ function checkRoles(fresh: readonly PlanFigure[], week: number): Finding[] {
   return [{ code: "one-role-waits", severity: "should", week, size: most - least, text }];
 }
 
-function checkAlike({ level, weeks, figures }: Sight): Finding[] {
+function checkAlike({ level, weeks, figures }: Layout): Finding[] {
   return (level.alike ?? []).flatMap(({ a, b, decides }): Finding[] => {
     const week = weeks.get(a);
     const [one, two] = [figures.get(a), figures.get(b)];
@@ -63,18 +63,18 @@ function checkAlike({ level, weeks, figures }: Sight): Finding[] {
 }
 
 /** The routine of the last weeks: all patterns, basics and turns that are danced by then, as one loop. */
-function checkRoutine(sight: Sight): Finding[] {
-  const routine = sight.rooms.find(({ special }) => special?.kind === "routine");
+function checkRoutine(layout: Layout): Finding[] {
+  const routine = layout.rooms.find(({ special }) => special?.kind === "routine");
   if (!routine) return [];
-  const danced = sight.level.figures.filter(({ id, kind, facts }) => {
-    const week = sight.weeks.get(id);
+  const danced = layout.level.figures.filter(({ id, kind, facts }) => {
+    const week = layout.weeks.get(id);
     return (
       week !== undefined && week < routine.week && facts?.timed && kind !== "technique" && kind !== "show"
     );
   });
   const withSteps = danced.flatMap(({ id, facts }) => (facts ? [{ id, steps: facts.steps }] : []));
   const findings = looseEnds(withSteps).map(({ id, side }): Finding => {
-    const name = sight.figures.get(id)?.name ?? "";
+    const name = layout.figures.get(id)?.name ?? "";
     const text =
       side === "before"
         ? `Nothing that is danced by week ${routine.week} leads into ${name}, so it cannot stand in the routine.`
@@ -83,7 +83,7 @@ function checkRoutine(sight: Sight): Finding[] {
     return { code: "routine-does-not-close", ...about, text };
   });
   const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
-  const phrase = sight.level.phraseBeats ?? 8;
+  const phrase = layout.level.phraseBeats ?? 8;
   const over = beats % phrase;
   if (over > 0) {
     const text = `The ${danced.length} figures danced once each take ${beats} beats, ${over} more than whole phrases of ${phrase}; the routine needs ${phrase - over} beats of a filler to end with the music.`;
@@ -92,11 +92,11 @@ function checkRoutine(sight: Sight): Finding[] {
   return findings;
 }
 
-function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Finding[] {
+function checkWeek(layout: Layout, { week, minutes, newFigures }: WeekLoad): Finding[] {
   const findings: Finding[] = [];
-  const { mostNew, mostNewCounts } = sight.level.rules;
-  const room = sight.rooms[week - 1];
-  const fresh = newFigures.flatMap((id) => sight.figures.get(id) ?? []);
+  const { mostNew, mostNewCounts } = layout.level.rules;
+  const room = layout.rooms[week - 1];
+  const fresh = newFigures.flatMap((id) => layout.figures.get(id) ?? []);
   if (room && minutes > room.minutes) {
     const text = `Week ${week} holds ${minutes} minutes, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
     findings.push({ code: "over-minutes", severity: "must", week, size: minutes - room.minutes, text });
@@ -111,10 +111,10 @@ function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Findi
       text,
     });
   }
-  const counts = fresh.length < 2 ? [] : newCountsIn(sight, week);
+  const counts = fresh.length < 2 ? [] : newCountsIn(layout, week);
   if (counts.length > mostNewCounts) {
-    const told = counts.flatMap(({ figureId }) => sight.figures.get(figureId) ?? []);
-    const text = `Week ${week} brings ${counts.length} new rhythms (${inWords(told.map(({ name }) => name))}); this level takes ${mostNewCounts} a lesson at most.`;
+    const bringing = counts.flatMap(({ figureId }) => layout.figures.get(figureId) ?? []);
+    const text = `Week ${week} brings ${counts.length} new rhythms (${inWords(bringing.map(({ name }) => name))}); this level takes ${mostNewCounts} a lesson at most.`;
     findings.push({
       code: "too-many-counts",
       severity: "should",
@@ -131,7 +131,7 @@ function checkWeek(sight: Sight, { week, minutes, newFigures }: WeekLoad): Findi
 const ROOMY = { minutes: 15, ofWeek: 0.4, ofAll: 0.2 } as const;
 
 /** Weeks that leave much of their lesson free, told once for all of them. */
-function checkRoom({ rooms, weeks, lastTaught }: Sight, loads: readonly WeekLoad[]): Finding[] {
+function checkRoom({ rooms, weeks, lastTaught }: Layout, loads: readonly WeekLoad[]): Finding[] {
   if (weeks.size === 0) return [];
   const plain = rooms.filter(
     ({ week, held, takesNew, minutes }) => week > lastTaught && held && takesNew && minutes > 0,
@@ -151,12 +151,12 @@ function checkRoom({ rooms, weeks, lastTaught }: Sight, loads: readonly WeekLoad
 }
 
 /** All that is to say of the weeks, and of figures that stand together in one. */
-export function checkWeeks(sight: Sight): Finding[] {
-  const loads = loadsFrom(sight.level, sight.rooms, sight.parts);
+export function checkWeeks(layout: Layout): Finding[] {
+  const loads = loadsFrom(layout.level, layout.rooms, layout.shares);
   return [
-    ...loads.flatMap((load) => checkWeek(sight, load)),
-    ...checkRoom(sight, loads),
-    ...checkAlike(sight),
-    ...checkRoutine(sight),
+    ...loads.flatMap((load) => checkWeek(layout, load)),
+    ...checkRoom(layout, loads),
+    ...checkAlike(layout),
+    ...checkRoutine(layout),
   ];
 }

@@ -1,13 +1,13 @@
 import { checkFigure } from "./check-figure.ts";
 import { checkWeeks } from "./check-week.ts";
 import { type Finding, findingKey } from "./finding.ts";
+import { type Layout, layOut } from "./layout.ts";
 import type { LevelPlan, Muted } from "./level.ts";
 import { strandsOf } from "./loads.ts";
-import { lookAt, type Sight } from "./sight.ts";
 
 /** What is to say of the whole: who teaches, what has no week, what was not reached in class. */
-function checkWhole(sight: Sight): Finding[] {
-  const { level, weeks, figures, known } = sight;
+function checkWhole(layout: Layout): Finding[] {
+  const { level, weeks, figures, known } = layout;
   const findings: Finding[] = [];
   if (level.teachers && level.teachers.length === 0)
     findings.push({
@@ -19,7 +19,7 @@ function checkWhole(sight: Sight): Finding[] {
     });
   for (const { id, name, wish } of level.figures) {
     if (weeks.has(id) || known.has(id) || wish === "ban") continue;
-    findings.push(...needsNotChosen(sight, id));
+    findings.push(...needsNotChosen(layout, id));
     if (wish !== "must") continue;
     const text = `${name} must be taught in this level and has no week yet.`;
     findings.push({ code: "must-waits", severity: "must", week: 0, figureId: id, size: 1, text });
@@ -34,7 +34,7 @@ function checkWhole(sight: Sight): Finding[] {
 }
 
 /** What a figure that waits for a week needs and nobody chose; without it no draft can place the figure. */
-function needsNotChosen({ level, figures, known }: Sight, figureId: string): Finding[] {
+function needsNotChosen({ level, figures, known }: Layout, figureId: string): Finding[] {
   const figure = figures.get(figureId);
   return [...new Set(figure?.needs)]
     .filter((id) => !figures.has(id) && !known.has(id))
@@ -78,13 +78,13 @@ function isAccepted(accepted: ReadonlyMap<string, Muted>, finding: Finding): boo
 }
 
 function allFindings(level: LevelPlan, strands: ReturnType<typeof strandsOf>): Finding[] {
-  const sight = lookAt(level, strands);
-  const placed = [...sight.weeks].flatMap(([id, week]) => {
-    const figure = sight.figures.get(id);
-    return figure ? checkFigure(sight, figure, week) : [];
+  const layout = layOut(level, strands);
+  const placed = [...layout.weeks].flatMap(([id, week]) => {
+    const figure = layout.figures.get(id);
+    return figure ? checkFigure(layout, figure, week) : [];
   });
   const order = ({ severity }: Finding) => (severity === "must" ? 0 : 1);
-  return [...checkWhole(sight), ...placed, ...checkWeeks(sight)].sort(
+  return [...checkWhole(layout), ...placed, ...checkWeeks(layout)].sort(
     (a, b) => a.week - b.week || order(a) - order(b) || (a.text < b.text ? -1 : a.text > b.text ? 1 : 0),
   );
 }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
-import { checkPlan, draftPlan, lessonsBefore, lookAt, planLoads, roomsOf } from "./index.ts";
+import { checkPlan, draftPlan, layOut, lessonsBefore, planLoads, roomsOf } from "./index.ts";
 
 /** Enough of a search to see what it does. */
 const QUICK = { effort: 0.03 };
@@ -73,7 +73,7 @@ describe("draftPlan", () => {
     const { placements } = draftPlan(level);
     expect(weekOf(placements, "basic")).toBe(1);
     const week = weekOf(placements, "turn") ?? 0;
-    expect(lessonsBefore(lookAt({ ...level, placements }), "basic", week)).toBeGreaterThanOrEqual(2);
+    expect(lessonsBefore(layOut({ ...level, placements }), "basic", week)).toBeGreaterThanOrEqual(2);
   });
 
   it("keeps an even pace before it uses the full limit", () => {

@@ -1,6 +1,6 @@
 import { type Exposure, fitScale, LEAST_RECALL, type Observation, recallAt } from "./fading.ts";
+import { layOut } from "./layout.ts";
 import { type LevelPlan, roomsOf, weeksOf } from "./level.ts";
-import { lookAt } from "./sight.ts";
 
 /** What is known of a running section's memory. */
 export interface SectionMemory {
@@ -27,7 +27,7 @@ export interface Fading {
 
 /** On which nights each figure was danced by the log of a lesson, or will be by the plan. */
 export const exposuresOf = (level: LevelPlan): ReadonlyMap<string, readonly Exposure[]> =>
-  lookAt(level).exposures;
+  layOut(level).exposures;
 
 /** Recall of every placed figure in every week, and what is due when; with a section's marks by its own memory. */
 export function fading(level: LevelPlan, section: SectionMemory = { observations: [] }): Fading {

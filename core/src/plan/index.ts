@@ -14,6 +14,7 @@ export * from "./forecast.ts";
 export * from "./history.ts";
 export { improve } from "./improve.ts";
 export { insertBest } from "./insert.ts";
+export * from "./layout.ts";
 export { type LeftOut, limitInWords, type WayIn } from "./left-out.ts";
 export * from "./level.ts";
 export * from "./loads.ts";
@@ -23,7 +24,6 @@ export { movesIn, nearby, type Repair, reflow, repairFrom, repairPlaces } from "
 export * from "./remedy.ts";
 export { modelOfRepair, type RepairTask, repairModel, repairTask, repairValue } from "./repair-task.ts";
 export type { Move } from "./repair-why.ts";
-export * from "./sight.ts";
 export * from "./strand.ts";
 export * from "./why.ts";
 export { whyNot } from "./why-not.ts";

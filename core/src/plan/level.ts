@@ -27,7 +27,7 @@ export interface PlanFigure {
   /** Stays in its week whatever a draft or a repair does. */
   readonly pinned?: boolean;
   /** In how many successive weeks its new material is taught; 1 where nothing is said. */
-  readonly parts?: number;
+  readonly pieces?: number;
   /** An approach of its own; that of the level where nothing is said. */
   readonly approach?: Approach | undefined;
   /** Weeks in which it is brought back beside what its approach says. */

@@ -2,7 +2,7 @@ import { LAYERS } from "../figure/index.ts";
 import { APPROACHES } from "./approach.ts";
 import { refresherOf } from "./fading.ts";
 import { type LevelPlan, type PlanFigure, roomsOf, type WeekRoom, weekByFigure } from "./level.ts";
-import { type Strand, type StrandPart, strandOf } from "./strand.ts";
+import { type Strand, type StrandShare, strandOf } from "./strand.ts";
 
 export const WORK = [...LAYERS, "return"] as const;
 export type Work = (typeof WORK)[number];
@@ -16,8 +16,8 @@ export interface WeekLoad {
   readonly newFigures: readonly string[];
 }
 
-/** A part of a strand with the week of the lesson in which it is danced. */
-export type PlacedPart = StrandPart & { readonly week: number };
+/** A share of a strand with the week of the lesson in which it is danced. */
+export type PlacedShare = StrandShare & { readonly week: number };
 
 const approachFor = (level: Pick<LevelPlan, "approach">, figure: PlanFigure) =>
   figure.approach ?? level.approach ?? APPROACHES["steps-first"];
@@ -28,29 +28,29 @@ export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): Reado
 }
 
 /**
- * The parts of a strand that fall into the level, each with its week. A strand counts lessons: a cancelled week is
+ * The shares of a strand that fall into the level, each with its week. A strand counts lessons: a cancelled week is
  * passed over, and what it would have held comes a lesson later.
  */
-export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekRoom[]): PlacedPart[] {
+export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekRoom[]): PlacedShare[] {
   const held = rooms.filter(({ week, held: is }) => is && week >= start);
-  return strand.flatMap((part) => {
-    const week = held[part.age]?.week;
-    return week === undefined ? [] : [{ ...part, week }];
+  return strand.flatMap((share) => {
+    const week = held[share.age]?.week;
+    return week === undefined ? [] : [{ ...share, week }];
   });
 }
 
 /** All that a placed figure has in the weeks of a level: its strand, and the weeks in which it is brought back. */
-export function partsOf(
+export function sharesOf(
   level: Pick<LevelPlan, "approach">,
   figure: PlanFigure,
   strand: Strand,
   start: number,
   rooms: readonly WeekRoom[],
-): PlacedPart[] {
-  const parts = strandInWeeks(strand, start, rooms);
+): PlacedShare[] {
+  const shares = strandInWeeks(strand, start, rooms);
   const { extraReturns = [] } = figure;
-  if (extraReturns.length === 0) return parts;
-  const there = new Set(parts.map(({ week }) => week));
+  if (extraReturns.length === 0) return shares;
+  const there = new Set(shares.map(({ week }) => week));
   const { returnMinutes } = approachFor(level, figure);
   const extra = extraReturns
     .filter((week) => week > start && !there.has(week) && rooms[week - 1]?.held)
@@ -60,14 +60,14 @@ export function partsOf(
       minutes: Math.max(1, returnMinutes),
       week,
     }));
-  return [...parts, ...extra].sort((a, b) => a.week - b.week);
+  return [...shares, ...extra].sort((a, b) => a.week - b.week);
 }
 
 /** The minutes of each week from what every placed figure has in it. */
 export function loadsFrom(
   level: LevelPlan,
   rooms: readonly WeekRoom[],
-  parts: ReadonlyMap<string, readonly PlacedPart[]>,
+  shares: ReadonlyMap<string, readonly PlacedShare[]>,
 ): WeekLoad[] {
   const loads = rooms.map(({ week }) => ({
     week,
@@ -83,7 +83,7 @@ export function loadsFrom(
   };
   for (const [figureId, start] of weekByFigure(level.placements)) {
     loads[start - 1]?.newFigures.push(figureId);
-    for (const { week, layer, minutes } of parts.get(figureId) ?? []) add(week, layer, minutes);
+    for (const { week, layer, minutes } of shares.get(figureId) ?? []) add(week, layer, minutes);
   }
   const first = rooms.find(({ held }) => held);
   if (first) add(first.week, "return", Math.min(first.minutes, refresherOf(level).minutes));
@@ -97,10 +97,10 @@ export function loadsFrom(
 export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
   const rooms = roomsOf(level);
   const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
-  const parts = new Map<string, readonly PlacedPart[]>();
+  const shares = new Map<string, readonly PlacedShare[]>();
   for (const { figureId, week } of level.placements) {
     const figure = figures.get(figureId);
-    if (figure) parts.set(figureId, partsOf(level, figure, strands.get(figureId) ?? [], week, rooms));
+    if (figure) shares.set(figureId, sharesOf(level, figure, strands.get(figureId) ?? [], week, rooms));
   }
-  return loadsFrom(level, rooms, parts);
+  return loadsFrom(level, rooms, shares);
 }

@@ -9,7 +9,7 @@ import {
   type Finding,
   findingKey,
   type LevelPlan,
-  lookAt,
+  layOut,
   place,
   planLoads,
   redo,
@@ -64,11 +64,11 @@ describe("strands", () => {
   test("loads are the sum of the placed strands", () => {
     fc.assert(
       fc.property(anyLevel, (level) => {
-        const { parts } = lookAt(level);
+        const { shares } = layOut(level);
         const [first] = roomsOf(level).filter(({ held }) => held);
         const refresher = Math.min(first?.minutes ?? 0, refresherOf(level).minutes);
         for (const load of planLoads(level)) {
-          const here = [...parts.values()].flat().filter(({ week }) => week === load.week);
+          const here = [...shares.values()].flat().filter(({ week }) => week === load.week);
           const extra = load.week === first?.week ? refresher : 0;
           expect(load.minutes).toBe(here.reduce((sum, { minutes }) => sum + minutes, extra));
           expect(Object.values(load.byWork).reduce((a, b) => a + b, 0)).toBe(load.minutes);

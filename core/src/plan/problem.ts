@@ -1,7 +1,7 @@
 import { nightsOf, recallAt } from "./fading.ts";
+import { layOut } from "./layout.ts";
 import { type LevelPlan, lastHeldWeek, type PlanFigure, roomsOf, weekByFigure, weeksOf } from "./level.ts";
-import { partsOf, planLoads, strandsOf } from "./loads.ts";
-import { lookAt } from "./sight.ts";
+import { planLoads, sharesOf, strandsOf } from "./loads.ts";
 
 /** How the parts of a plan's value weigh against each other. Stated defaults of the product. */
 export const VALUE = {
@@ -121,14 +121,14 @@ export function problemOf(
     ({ id, pinned }) => (kept.get(id) ?? (pinned ? (placedNow.get(id) ?? 0) : 0)) - 1,
   );
   const bare = { ...level, placements: [] };
-  const sight = lookAt(bare, strands);
-  const partsAt = figures.map((figure) =>
-    all.map((week) => partsOf(level, figure, strands.get(figure.id) ?? [], week, sight.rooms)),
+  const layout = layOut(bare, strands);
+  const sharesAt = figures.map((figure) =>
+    all.map((week) => sharesOf(level, figure, strands.get(figure.id) ?? [], week, layout.rooms)),
   );
-  const minutes = partsAt.map((byWeek) =>
-    byWeek.map((parts) => {
+  const minutes = sharesAt.map((byWeek) =>
+    byWeek.map((shares) => {
       const row: number[] = Array(rules.weeks).fill(0);
-      for (const part of parts) row[part.week - 1] = (row[part.week - 1] ?? 0) + part.minutes;
+      for (const share of shares) row[share.week - 1] = (row[share.week - 1] ?? 0) + share.minutes;
       return row;
     }),
   );
@@ -155,19 +155,19 @@ export function problemOf(
   });
   const value = figures.map((figure, f) => {
     const own = figure.wish === "must" ? VALUE.must : VALUE.worth * (figure.worth ?? 5);
-    const whole = (strands.get(figure.id) ?? []).reduce((sum, part) => sum + part.minutes, 0);
+    const whole = (strands.get(figure.id) ?? []).reduce((sum, share) => sum + share.minutes, 0);
     return all.map((_, w) => {
-      const parts = partsAt[f]?.[w] ?? [];
-      const inside = parts.reduce((sum, part) => sum + part.minutes, 0) / Math.max(1, whole);
-      const left = recallAt(nightsOf(parts), lastHeld);
-      const danced = new Set(parts.map(({ week }) => week)).size;
+      const shares = sharesAt[f]?.[w] ?? [];
+      const inside = shares.reduce((sum, share) => sum + share.minutes, 0) / Math.max(1, whole);
+      const left = recallAt(nightsOf(shares), lastHeld);
+      const danced = new Set(shares.map(({ week }) => week)).size;
       const worth = own * (1 - depth) + own * depth * Math.min(1, inside);
       return Math.round(worth + VALUE.danced * danced - VALUE.faded * (1 - left));
     });
   });
   const settle = (need: PlanFigure, w: number): number => {
     const wanted = Math.max(1, without.has("settling") ? 1 : rules.settledLessons);
-    const weeks = [...new Set((partsAt[index.get(need.id) ?? 0]?.[w] ?? []).map(({ week }) => week))];
+    const weeks = [...new Set((sharesAt[index.get(need.id) ?? 0]?.[w] ?? []).map(({ week }) => week))];
     const last = weeks[wanted - 1];
     return last === undefined ? rules.weeks : last - w;
   };

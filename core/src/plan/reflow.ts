@@ -51,7 +51,7 @@ function nearest(problem: Problem, places: number[], f: number, from: number): n
 }
 
 /** Takes out what cannot stand and puts each back as near as it goes, then lets one other figure give way for each. */
-function mend(problem: Problem, before: Places): number[] {
+function repairInPlace(problem: Problem, before: Places): number[] {
   const places = [...before];
   const out = misplaced(problem, places);
   for (const f of out) places[f] = -1;
@@ -131,24 +131,24 @@ export const movesIn = (task: RepairTask, places: Places): Repair => ({
 });
 
 /**
- * Places of a good repair: the best of mending, of a fresh plan, and of bettering both.
- * @param onFirst told what mending gave, within milliseconds
+ * Places of a good repair: the best of repairing in place, of a fresh plan, and of bettering both.
+ * @param onFirst told what repairing in place gave, within milliseconds
  */
 export function repairPlaces(task: RepairTask, onFirst: (places: Places) => void = () => undefined): Places {
   const { problem, before, options, wanted, change } = task;
   if (keepsLimits(problem, before) && change.kind !== "not-reached") return before;
-  const mended = mend(problem, before);
+  const repaired = repairInPlace(problem, before);
   wanted.forEach((is, f) => {
-    if (!is || (mended[f] ?? -1) >= 0) return;
+    if (!is || (repaired[f] ?? -1) >= 0) return;
     const from = (before[f] ?? -1) >= 0 ? (before[f] as number) : (options.from ?? 1) - 1;
-    if (nearest(problem, mended, f, from) < 0) giveWay(problem, mended, mended, f);
+    if (nearest(problem, repaired, f, from) < 0) giveWay(problem, repaired, repaired, f);
   });
-  takeBack(problem, before, mended);
-  onFirst([...mended]);
+  takeBack(problem, before, repaired);
+  onFirst([...repaired]);
   const weighed = { ...problem, value: task.value.map((weeks) => weeks.map((one) => one * ABOVE_ALL)) };
   const fresh = construct(problem, options);
   takeBack(problem, before, fresh);
-  const tried = [mended, improve(weighed, mended, { effort: 0 }), improve(weighed, fresh, { effort: 0 })];
+  const tried = [repaired, improve(weighed, repaired, { effort: 0 }), improve(weighed, fresh, { effort: 0 })];
   for (const places of tried) takeBack(problem, before, places);
   return tried.reduce((best, next) => (repairValue(task, next) > repairValue(task, best) ? next : best));
 }

@@ -1,8 +1,8 @@
 import { checkPlan } from "./check.ts";
 import { type Finding, findingKey, sizesOf, worseThan } from "./finding.ts";
+import { layOut } from "./layout.ts";
 import { type LevelPlan, place, weekByFigure, weeksOf } from "./level.ts";
 import { planLoads, strandsOf } from "./loads.ts";
-import { lookAt } from "./sight.ts";
 
 /** One move that takes a finding away and brings no new one. */
 export interface Remedy {
@@ -20,8 +20,8 @@ const MOST_TRIES = 120;
 function candidates(level: LevelPlan, finding: Finding): string[] {
   const named = [finding.figureId, finding.otherId].filter((id) => id !== undefined);
   if (named.length > 0) return named;
-  const { parts } = lookAt(level);
-  return [...parts].flatMap(([id, all]) => (all.some(({ week }) => week === finding.week) ? [id] : []));
+  const { shares } = layOut(level);
+  return [...shares].flatMap(([id, all]) => (all.some(({ week }) => week === finding.week) ? [id] : []));
 }
 
 /** Whether in a changed plan a finding is gone, no other came, and none grew. */

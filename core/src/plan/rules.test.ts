@@ -136,9 +136,9 @@ describe("what a plan is checked for", () => {
 describe("strands of a plan's own", () => {
   it("spread a long figure over successive weeks, and begin what follows after them", () => {
     const one = strandOf({ kind: "pattern", minutes: 20 }, APPROACHES["steps-first"]);
-    const three = strandOf({ kind: "pattern", minutes: 20, parts: 3 }, APPROACHES["steps-first"]);
+    const three = strandOf({ kind: "pattern", minutes: 20, pieces: 3 }, APPROACHES["steps-first"]);
     const minutesAt = (strand: typeof one, age: number) =>
-      strand.filter((part) => part.age === age).reduce((sum, { minutes }) => sum + minutes, 0);
+      strand.filter((share) => share.age === age).reduce((sum, { minutes }) => sum + minutes, 0);
     expect([0, 1, 2].map((age) => minutesAt(three, age))).toEqual([7, 7, 6]);
     for (const age of [1, 2, 4, 7]) expect(minutesAt(three, age + 2)).toBe(minutesAt(one, age));
   });

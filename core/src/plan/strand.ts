@@ -3,13 +3,13 @@ import type { Approach } from "./approach.ts";
 import type { PlanFigure } from "./level.ts";
 
 /** Minutes on one layer of a figure in the lesson of an age (0 the night it is new). */
-export interface StrandPart {
+export interface StrandShare {
   readonly age: number;
   readonly layer: Layer | "return";
   readonly minutes: number;
 }
 
-export type Strand = readonly StrandPart[];
+export type Strand = readonly StrandShare[];
 
 /** Technique drills and musicality have no steps of their own: all their minutes go to their own layer. */
 const ONE_LAYER: Readonly<Partial<Record<FigureKind, Layer>>> = {
@@ -35,7 +35,7 @@ export function shareOut(total: number, weights: readonly number[]): number[] {
 }
 
 /** The night a figure is new, or one of the nights over which it is spread, as layers. */
-function nightOf(minutes: number, approach: Approach, age: number, only: Layer | undefined): StrandPart[] {
+function nightOf(minutes: number, approach: Approach, age: number, only: Layer | undefined): StrandShare[] {
   const shares = approach.ages[0] ?? [];
   if (only) return [{ age, layer: only, minutes }];
   const parts = shareOut(
@@ -47,15 +47,15 @@ function nightOf(minutes: number, approach: Approach, age: number, only: Layer |
 
 /**
  * The minutes a figure takes, by lesson age and layer, under an approach. Those of its first night sum exactly to
- * the figure's minutes; a long figure taught in parts has them on so many successive nights. Later ages scale
+ * the figure's minutes; a long figure taught in pieces has them on so many successive nights. Later ages scale
  * with the figure, each at least a minute.
  */
 export function strandOf(
-  figure: Pick<PlanFigure, "kind" | "minutes" | "parts">,
+  figure: Pick<PlanFigure, "kind" | "minutes" | "pieces">,
   approach: Approach,
-): StrandPart[] {
+): StrandShare[] {
   const only = ONE_LAYER[figure.kind];
-  const count = Math.max(1, Math.min(figure.parts ?? 1, figure.minutes));
+  const count = Math.max(1, Math.min(figure.pieces ?? 1, figure.minutes));
   const nights = shareOut(figure.minutes, Array(count).fill(1)).flatMap((minutes, age) =>
     nightOf(minutes, approach, age, only),
   );

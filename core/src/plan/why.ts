@@ -1,8 +1,8 @@
 import { counted, inWords } from "../words/index.ts";
 import { checkPlan } from "./check.ts";
 import { sizesOf, worseThan } from "./finding.ts";
+import { layOut, lessonsBefore } from "./layout.ts";
 import { type LevelPlan, place, weekByFigure } from "./level.ts";
-import { lessonsBefore, lookAt } from "./sight.ts";
 
 /** What each need has been danced by then: `Needs Side pass, danced in 3 lessons by then.` */
 function needsText(level: LevelPlan, figureId: string, week: number): string {
@@ -10,13 +10,13 @@ function needsText(level: LevelPlan, figureId: string, week: number): string {
   const needs = figures.get(figureId)?.needs ?? [];
   if (needs.length === 0) return "It needs nothing before it.";
   const weeks = weekByFigure(level.placements);
-  const sight = lookAt(level);
+  const layout = layOut(level);
   const parts = needs.map((id) => {
     const name = figures.get(id)?.name ?? "a figure outside this level";
     if (level.known.includes(id)) return `${name}, known from the level before`;
     const start = weeks.get(id);
     if (start === undefined || start >= week) return `${name}, not danced by then`;
-    const danced = lessonsBefore(sight, id, week);
+    const danced = lessonsBefore(layout, id, week);
     return `${name}, danced in ${counted(danced, "lesson")} by then`;
   });
   return `Needs ${inWords(parts)}.`;

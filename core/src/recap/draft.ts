@@ -16,7 +16,7 @@ import {
 import { drillFor } from "./drills.ts";
 
 /** A figure that was really danced in the lesson, and how far it got. */
-export interface Covered {
+export interface CoveredFigure {
   readonly figureId: string;
   /** Never danced by this section before. */
   readonly fresh: boolean;
@@ -27,7 +27,7 @@ export interface Covered {
 
 /** What the log of one class says; the only source of what a recap says was danced. */
 export interface RecapLog {
-  readonly covered: readonly Covered[];
+  readonly covered: readonly CoveredFigure[];
   /** Begun or not reached; the next lesson finishes it first. */
   readonly unfinishedIds: readonly string[];
   /** Ids of figures with which somebody struggled. Who it was never leaves the staff. */
@@ -69,7 +69,7 @@ export const HOUSE: House = {
   lost: "Lost the count? Stand still together, breathe, and begin again on the next 1.",
 };
 
-type Danced = Covered & RecapFigure;
+type Danced = CoveredFigure & RecapFigure;
 type Line = readonly RecapText[];
 
 const line = (name: string, words: string): Line => [bold(name), text(words === "" ? "" : `: ${words}`)];

@@ -7,7 +7,7 @@ import {
   blocksFor,
   bold,
   bullets,
-  type Covered,
+  type CoveredFigure,
   catchUp,
   draftRecap,
   handover,
@@ -43,7 +43,7 @@ const level = (figures: readonly RecapFigure[], about: Partial<RecapLevel> = {})
   bpm: null,
   ...about,
 });
-const covered = (name: string, about: Partial<Covered> = {}): Covered => ({
+const covered = (name: string, about: Partial<CoveredFigure> = {}): CoveredFigure => ({
   figureId: name.toLowerCase(),
   fresh: true,
   inFull: true,
@@ -164,7 +164,7 @@ Warm up first, stop at pain, and dance only what both partners agree to.
   });
 
   it("says so when a figure was only begun", () => {
-    const log = (about: Partial<Covered>) => ({ ...EMPTY, covered: [covered("Window", about)] });
+    const log = (about: Partial<CoveredFigure>) => ({ ...EMPTY, covered: [covered("Window", about)] });
     expect(markdown(log({ inFull: false }), level(library))).toContain("**Window (begun)**");
     expect(markdown(log({ inFull: false, fresh: false }), level(library))).toContain("**Window (in part)**");
   });

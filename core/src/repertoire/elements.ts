@@ -14,11 +14,11 @@ export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
 
 export function elementsOf(figure: Figure): Elements {
   const stretches = writtenRoles(figure).flatMap((role) => {
-    const told = momentsOf(figure, [role]).map(({ part, lasts, moves }) => {
+    const keys = momentsOf(figure, [role]).map(({ part, lasts, moves }) => {
       const move = moves[role];
       return JSON.stringify([part, lasts, { ...move, foot: move?.foot === "start" ? "other" : move?.foot }]);
     });
-    return told.slice(1).map((second, index) => `${told[index]} ${second}`);
+    return keys.slice(1).map((second, index) => `${keys[index]} ${second}`);
   });
   const holds = writtenRoles(figure).flatMap((role) =>
     stepsOf(figure, role).flatMap(({ hold }) => hold ?? []),

@@ -8,9 +8,9 @@ import {
 import {
   faultText,
   formatFigure,
-  type Library,
   nameKey,
   openLibrary,
+  type ParsedLookup,
   parseFigure,
 } from "@map-step/core/notation";
 import { findCircle } from "@map-step/core/step-map";
@@ -35,7 +35,7 @@ export interface Surroundings {
   /** What each figure needs. */
   readonly needs: ReadonlyMap<string, readonly string[]>;
   /** Reads the figures of a dance by name, each once. */
-  readonly read: (dance: Rhythm) => Library;
+  readonly read: (dance: Rhythm) => ParsedLookup;
   /** Figures whose steps use another by its name. */
   readonly usersOf: (figure: Pick<FigureRecord, "danceId" | "name">) => readonly FigureRecord[];
 }
@@ -81,7 +81,7 @@ export function layOut(
         ),
     ),
   );
-  const opened = new Map<string, Library>();
+  const opened = new Map<string, ParsedLookup>();
   return {
     dances: new Map(dances.map((dance) => [dance.id, dance])),
     byId: new Map(figures.map((figure) => [figure.id, figure])),

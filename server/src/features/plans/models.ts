@@ -31,7 +31,7 @@ export interface PlanFigureRow extends Row<PlanFigureRow> {
   pinned: boolean;
   wish: ChosenFigure["wish"];
   worth: number;
-  parts: number;
+  pieces: number;
   approachId: string | null;
   extraReturns: number[];
 }
@@ -66,7 +66,7 @@ export const definePlans = (sequelize: Sequelize) => ({
       pinned: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       wish: textColumn(),
       worth: wholeColumn(),
-      parts: wholeColumn(),
+      pieces: wholeColumn(),
       approachId: { type: DataTypes.TEXT, allowNull: true },
       extraReturns: { type: DataTypes.ARRAY(DataTypes.INTEGER), allowNull: false, defaultValue: [] },
     },

@@ -54,7 +54,7 @@ const plansWhere = (condition: string): string => `
     coalesce(known.figure_ids, '{}') as known,
     coalesce((
       select json_agg(json_build_object(
-        'figureId', figure_id, 'week', week, 'pinned', pinned, 'wish', wish, 'worth', worth, 'parts', parts,
+        'figureId', figure_id, 'week', week, 'pinned', pinned, 'wish', wish, 'worth', worth, 'pieces', pieces,
         'approachId', approach_id, 'extraReturns', extra_returns) order by position)
       from plan_figures where plan_id = p.id), '[]') as chosen,
     coalesce((

@@ -8,7 +8,7 @@ import {
 import { asHouseCounts, LAYERS, type Layer } from "@map-step/core/figure";
 import { type LogEntry, reachedLayer, readLog, remarksOf } from "@map-step/core/lesson";
 import { openLibrary } from "@map-step/core/notation";
-import { type Covered, draftRecap, type RecapFigure, sayableTo } from "@map-step/core/recap";
+import { type CoveredFigure, draftRecap, type RecapFigure, sayableTo } from "@map-step/core/recap";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { logOf } from "../class-log/service.ts";
@@ -37,7 +37,7 @@ function deepest(parts: readonly LessonSegment[]): Layer | null {
 }
 
 /** What was danced of a lesson, in its order, and how far each figure got. */
-function coveredIn({ segments }: Lesson, before: ReadonlySet<string>): Covered[] {
+function coveredIn({ segments }: Lesson, before: ReadonlySet<string>): CoveredFigure[] {
   const parts = new Map<string, LessonSegment[]>();
   for (const segment of segments) {
     const danced = segment.covered === "done" || segment.covered === "part";

@@ -1,6 +1,6 @@
 import type { Section } from "@map-step/contract";
 import { lessonLength } from "@map-step/core/lesson";
-import { lookAt, roomsOf } from "@map-step/core/plan";
+import { layOut, roomsOf } from "@map-step/core/plan";
 import { instantAt } from "@map-step/core/time";
 import ical, { ICalEventStatus } from "ical-generator";
 import type { Database } from "../../db/connection.ts";
@@ -34,7 +34,7 @@ export async function sectionCalendar(db: Database, id: string): Promise<{ text:
   const { level, plan, computable } = found;
   const { timeZone, teachers } = await about(db, section);
   const rooms = roomsOf(computable);
-  const { parts, figures, weeks } = lookAt(computable);
+  const { shares, figures, weeks } = layOut(computable);
   const names = (ids: readonly string[]) => ids.map((one) => figures.get(one)?.name ?? "").join(", ");
   const calendar = ical({ name: `${level.name}, ${section.name}` });
   section.dates.forEach((date, index) => {
@@ -44,7 +44,7 @@ export async function sectionCalendar(db: Database, id: string): Promise<{ text:
     const start = instantAt(date, section.startTime, timeZone);
     const minutes = room.held ? lessonLength(computable, week) : level.lessonMinutes;
     const fresh = [...weeks].filter(([, at]) => at === week).map(([figureId]) => figureId);
-    const back = [...parts].flatMap(([figureId, all]) =>
+    const back = [...shares].flatMap(([figureId, all]) =>
       all.some((part) => part.week === week) && !fresh.includes(figureId) ? [figureId] : [],
     );
     const taught = [

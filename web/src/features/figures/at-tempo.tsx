@@ -22,7 +22,7 @@ const comfortText = (tiers: readonly Tier[]): string => {
   if (tiers.length === TIERS.length) return "comfortable for everybody";
   const [first] = tiers;
   return first === undefined
-    ? "too fast for comfort at any level"
+    ? "too fast for comfort in any tier"
     : `comfortable from ${TIER_NAMES[first]} on`;
 };
 

@@ -47,7 +47,7 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
   </>
 ));
 
-type Choice = Readonly<Record<"search" | "dance" | "kind" | "level", string>>;
+type Choice = Readonly<Record<"search" | "dance" | "kind" | "tier", string>>;
 
 interface FiltersProps {
   readonly chosen: Choice;
@@ -79,26 +79,26 @@ const Filters = memo(({ chosen, choose, dances }: FiltersProps) => (
       choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
     />
     <FilterSelect
-      label="Level"
-      value={chosen.level}
-      onChange={(level) => choose({ level })}
+      label="Tier"
+      value={chosen.tier}
+      onChange={(tier) => choose({ tier })}
       choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
     />
   </Flex>
 ));
 
 export function FiguresPage() {
-  const [chosen, choose] = useAddressState("search", "dance", "kind", "level");
+  const [chosen, choose] = useAddressState("search", "dance", "kind", "tier");
   const [showDances, setShowDances] = useState(false);
   const onDances = useCallback(() => setShowDances(true), []);
   const figures = useFigureLines();
   const dances = useDances();
   const mayWrite = useMay("figures.write");
   // What is typed shows at once; the list follows as soon as there is time.
-  const { search, dance, kind, level } = useDeferredValue(chosen);
+  const { search, dance, kind, tier } = useDeferredValue(chosen);
   const found = useMemo(
-    () => filterFigures(figures.data ?? [], { search, danceId: dance, kind, tier: level }),
-    [figures.data, search, dance, kind, level],
+    () => filterFigures(figures.data ?? [], { search, danceId: dance, kind, tier }),
+    [figures.data, search, dance, kind, tier],
   );
   return (
     <Loaded all={[figures, dances]}>
@@ -135,7 +135,7 @@ export function FiguresPage() {
             <Empty
               title="No figure fits"
               action={
-                <Button onClick={() => choose({ search: "", dance: "", kind: "", level: "" })}>
+                <Button onClick={() => choose({ search: "", dance: "", kind: "", tier: "" })}>
                   Show all figures
                 </Button>
               }

@@ -120,7 +120,7 @@ export function NotationField({ name, value, onChange, onBlur, error, dance, loo
     area.current?.focus();
     area.current?.setSelectionRange(start, start + fault.length);
   };
-  const drawable = parsed && Object.keys(parsed.figure.parts).length > 0 ? parsed.figure : null;
+  const drawable = parsed && Object.keys(parsed.figure.steps).length > 0 ? parsed.figure : null;
   return (
     <Flex gap="4" direction={{ base: "column", lg: "row" }} onKeyDown={keys}>
       <Box w={{ base: "full", lg: "22rem" }} flexShrink="0">

@@ -1,14 +1,20 @@
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { asHouseCounts } from "@map-step/core/figure";
-import { type Figure, type Library, lookupBeside, openLibrary, parseFigure } from "@map-step/core/notation";
+import {
+  type Figure,
+  lookupBeside,
+  openLibrary,
+  type ParsedLookup,
+  parseFigure,
+} from "@map-step/core/notation";
 
 type Figures = readonly FigureRecord[];
 
 /** Libraries that were read already, as long as their lists live. */
-const opened = new WeakMap<Figures, Map<string, Library>>();
+const opened = new WeakMap<Figures, Map<string, ParsedLookup>>();
 
-function libraryOf(figures: Figures, dance: DanceRecord): Library {
-  const byDance = opened.get(figures) ?? new Map<string, Library>();
+function libraryOf(figures: Figures, dance: DanceRecord): ParsedLookup {
+  const byDance = opened.get(figures) ?? new Map<string, ParsedLookup>();
   opened.set(figures, byDance);
   const key = `${dance.id}:${dance.version}`;
   const known = byDance.get(key);

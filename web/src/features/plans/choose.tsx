@@ -129,7 +129,7 @@ export function ChooseDialog(props: Props) {
           choices={FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many])}
         />
         <FilterSelect
-          label="Level"
+          label="Tier"
           value={filter.tier}
           onChange={(tier) => setFilter({ ...filter, tier })}
           choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}

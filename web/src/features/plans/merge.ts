@@ -8,13 +8,13 @@ const WISH_WORDS = { must: "a must", may: "", ban: "left out" } as const;
 /** What a plan says of a figure, in words. */
 function entryInWords(entry: ChosenFigure | undefined): string {
   if (!entry) return "not in the plan";
-  const { week, pinned, wish, worth, parts, approachId, extraReturns } = entry;
+  const { week, pinned, wish, worth, pieces, approachId, extraReturns } = entry;
   return [
     week === null ? "waiting for a week" : `week ${week}`,
     pinned ? "pinned" : "",
     WISH_WORDS[wish],
     worth === 5 ? "" : `priority ${worth}`,
-    parts === 1 ? "" : `in ${parts} parts`,
+    pieces === 1 ? "" : `in ${pieces} pieces`,
     approachId === null ? "" : "with an approach of its own",
     extraReturns.length === 0 ? "" : `back in week ${extraReturns.join(", ")}`,
   ]

@@ -1,6 +1,6 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type FigureRecord } from "@map-step/contract";
-import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import type { PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { call } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
@@ -14,13 +14,13 @@ interface Props {
   readonly edit: PlanEdit;
   readonly loads: readonly WeekLoad[];
   readonly rooms: readonly WeekRoom[];
-  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
   readonly figures: readonly FigureRecord[];
   readonly onClose: () => void;
 }
 
 /** The plan in open formats, its dates as a calendar, and on paper. */
-export function PlanFiles({ input, edit, loads, rooms, partsAt, figures, onClose }: Props) {
+export function PlanFiles({ input, edit, loads, rooms, sharesAt, figures, onClose }: Props) {
   const { level, section } = input;
   const written: WrittenPlan = {
     levelName: level.name,
@@ -30,7 +30,7 @@ export function PlanFiles({ input, edit, loads, rooms, partsAt, figures, onClose
     loads,
     rooms,
     dates: section?.dates ?? [],
-    partsAt,
+    sharesAt,
   };
   const base = `${level.name} ${section?.name ?? "plan"}`.toLowerCase().replace(/\W+/g, "-");
   const calendar = async () => {

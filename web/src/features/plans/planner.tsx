@@ -24,7 +24,7 @@ import { PlannerTools, type Tool } from "./planner-tools.tsx";
 import { type Proposal, withPlacements } from "./proposal.ts";
 import { ProposalPanel } from "./proposal-panel.tsx";
 import { ToolDialogs } from "./tool-dialogs.tsx";
-import { goodness, useDraft } from "./use-draft.ts";
+import { proofInWords, useDraft } from "./use-draft.ts";
 import { useLevelPlan } from "./use-level-plan.ts";
 import { useOfferedRepair } from "./use-offered-repair.ts";
 import { type Chosen, usePlan, withEntry } from "./use-plan.ts";
@@ -99,7 +99,7 @@ export function Planner(input: PlannerInput) {
         }),
       }
     : content;
-  const { levelPlan, strands, partsAt } = useLevelPlan({ ...input, content: shown });
+  const { levelPlan, strands, sharesAt } = useLevelPlan({ ...input, content: shown });
   const rooms = useMemo(() => roomsOf(levelPlan), [levelPlan]);
   const loads = useMemo(() => planLoads(levelPlan, strands), [levelPlan, strands]);
   const findings = useMemo(
@@ -209,7 +209,7 @@ export function Planner(input: PlannerInput) {
         <ProposalPanel
           proposal={proposal}
           present={edit.content}
-          status={given ? "" : repairing ? repairInWords(repairing) : drafting ? goodness(drafting) : ""}
+          status={given ? "" : repairing ? repairInWords(repairing) : drafting ? proofInWords(drafting) : ""}
           room={findings.find(({ code }) => code === "room-left")?.text ?? null}
           conflict={given || repairing ? null : (drafting?.conflict?.text ?? null)}
           running={!given && (repairing ?? drafting)?.running === true}
@@ -233,7 +233,7 @@ export function Planner(input: PlannerInput) {
         <Flex gap="5" direction={{ base: "column", lg: "row" }} align="stretch">
           <Box flex="1" minW="0">
             <WeekGrid
-              {...{ figures, levelPlan, partsAt, loads, rooms, findings, taught, selection, drag }}
+              {...{ figures, levelPlan, sharesAt, loads, rooms, findings, taught, selection, drag }}
               chosen={content.chosen}
               before={proposal ? edit.chosen : null}
               mayEdit={canEdit}
@@ -278,7 +278,7 @@ export function Planner(input: PlannerInput) {
         />
       ) : (
         <ToolDialogs
-          {...{ tool, input, edit, levelPlan, loads, rooms, strands, partsAt }}
+          {...{ tool, input, edit, levelPlan, loads, rooms, strands, sharesAt }}
           figures={figures as readonly FigureRecord[]}
           onClose={() => setTool(null)}
           onPropose={(next) => {

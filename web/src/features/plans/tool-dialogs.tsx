@@ -1,5 +1,5 @@
 import type { FigureRecord } from "@map-step/contract";
-import type { LevelPlan, PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import type { LevelPlan, PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { Forecast } from "./forecast.tsx";
 import { KeptPlans } from "./kept-plans.tsx";
 import { PlanFiles } from "./plan-files.tsx";
@@ -15,7 +15,7 @@ interface Props {
   readonly levelPlan: LevelPlan;
   readonly loads: readonly WeekLoad[];
   readonly rooms: readonly WeekRoom[];
-  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
   readonly figures: readonly FigureRecord[];
   readonly onClose: () => void;
   readonly onPropose: (proposal: Proposal) => void;

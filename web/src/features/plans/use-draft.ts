@@ -28,7 +28,7 @@ const within = ({ plan, bound }: Drafting): string => {
 };
 
 /** How good a draft is, in words. */
-export function goodness(drafting: Drafting): string {
+export function proofInWords(drafting: Drafting): string {
   if (drafting.best) return "proven best";
   const how = within(drafting);
   if (drafting.running) return how === "" ? "searching for better ones …" : `${how}, still searching …`;
@@ -54,7 +54,7 @@ export function useDraft() {
     abort.current?.abort();
     const own = new AbortController();
     abort.current = own;
-    const set = (part: (before: Drafting) => Partial<Drafting>) =>
+    const set = (change: (before: Drafting) => Partial<Drafting>) =>
       setDrafting((before) => {
         const base = before ?? {
           plan: { placements: [], score: Number.NEGATIVE_INFINITY },
@@ -64,7 +64,7 @@ export function useDraft() {
           best: false,
           running: true,
         };
-        return abort.current === own ? { ...base, ...part(base) } : before;
+        return abort.current === own ? { ...base, ...change(base) } : before;
       });
     setDrafting(null);
     const onNews = (news: DraftNews) => {

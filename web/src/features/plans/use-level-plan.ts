@@ -10,10 +10,10 @@ import {
 import type { LikePair } from "@map-step/core/likeness";
 import {
   type LevelPlan,
-  type PlacedPart,
-  partsOf,
+  type PlacedShare,
   roomsOf,
   type Strand,
+  sharesOf,
   strandsOf,
 } from "@map-step/core/plan";
 import { useMemo } from "react";
@@ -34,10 +34,10 @@ export interface Computed {
   readonly levelPlan: LevelPlan;
   readonly strands: ReadonlyMap<string, Strand>;
   /** What a figure has in the weeks when it is new in one of them; the same list as long as nothing else changes. */
-  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
 }
 
-const NONE: readonly PlacedPart[] = [];
+const NONE: readonly PlacedShare[] = [];
 
 /** A plan made ready for computing. What does not depend on the weeks of its figures is kept while they move. */
 export function useLevelPlan(input: PlanInput): Computed {
@@ -68,17 +68,17 @@ export function useLevelPlan(input: PlanInput): Computed {
     teachers,
   ]);
   const strands = useMemo(() => strandsOf(bare), [bare]);
-  const partsAt = useMemo(() => {
+  const sharesAt = useMemo(() => {
     const rooms = roomsOf(bare);
     const figures = new Map(bare.figures.map((figure) => [figure.id, figure]));
-    const kept = new Map<string, readonly PlacedPart[]>();
-    return (figureId: string, week: number): readonly PlacedPart[] => {
+    const kept = new Map<string, readonly PlacedShare[]>();
+    return (figureId: string, week: number): readonly PlacedShare[] => {
       const figure = figures.get(figureId);
       if (!figure || week < 1) return NONE;
       const key = `${figureId}@${week}`;
-      const parts = kept.get(key) ?? partsOf(bare, figure, strands.get(figureId) ?? [], week, rooms);
-      kept.set(key, parts);
-      return parts;
+      const shares = kept.get(key) ?? sharesOf(bare, figure, strands.get(figureId) ?? [], week, rooms);
+      kept.set(key, shares);
+      return shares;
     };
   }, [bare, strands]);
   const levelPlan = useMemo(
@@ -88,5 +88,5 @@ export function useLevelPlan(input: PlanInput): Computed {
     }),
     [bare, chosen],
   );
-  return { levelPlan, strands, partsAt };
+  return { levelPlan, strands, sharesAt };
 }

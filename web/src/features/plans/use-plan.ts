@@ -95,6 +95,6 @@ export function usePlan(
 export const withEntry = (
   chosen: Chosen,
   figureIds: readonly string[],
-  part: (entry: ChosenFigure) => Partial<ChosenFigure>,
+  change: (entry: ChosenFigure) => Partial<ChosenFigure>,
 ): ChosenFigure[] =>
-  chosen.map((entry) => (figureIds.includes(entry.figureId) ? { ...entry, ...part(entry) } : entry));
+  chosen.map((entry) => (figureIds.includes(entry.figureId) ? { ...entry, ...change(entry) } : entry));

@@ -21,7 +21,7 @@ const plan: WrittenPlan = {
   })),
   rooms: [1, 2].map((week) => ({ week, held: true, minutes: 48, takesNew: true, special: null })),
   dates: ["2027-02-01", "2027-02-08"],
-  partsAt: (id, week) =>
+  sharesAt: (id, week) =>
     id === "a" && week === 1
       ? [
           { age: 0, layer: "steps", minutes: 10, week: 1 },

@@ -1,5 +1,5 @@
 import type { FigureRecord, PlanContent } from "@map-step/contract";
-import type { PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import type { PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import { writeTable } from "../../kit/csv.ts";
 import { dayAndMonth, longDay } from "../../kit/dates.ts";
@@ -15,7 +15,7 @@ export interface WrittenPlan {
   readonly rooms: readonly WeekRoom[];
   /** The date of each week; none for a level's own plan. */
   readonly dates: readonly string[];
-  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
 }
 
 const nameIn = (figures: readonly FigureRecord[], id: string): string =>
@@ -53,15 +53,15 @@ export function planAsJson({
 }
 
 /** The plan as CSV: one row a figure, its minutes in each week. */
-export function planAsCsv({ content, figures, loads, partsAt }: WrittenPlan): string {
+export function planAsCsv({ content, figures, loads, sharesAt }: WrittenPlan): string {
   const weeks = loads.map(({ week }) => week);
   return writeTable(
     ["figure", "kind", "new_in_week", "pinned", "wish", "worth", ...weeks.map((week) => `week_${week}`)],
     content.chosen.map(({ figureId, week, pinned, wish, worth }) => {
       const figure = figures.find(({ id }) => id === figureId);
-      const parts = partsAt(figureId, week ?? 0);
+      const shares = sharesAt(figureId, week ?? 0);
       const minutes = weeks.map((at) =>
-        parts.filter((part) => part.week === at).reduce((sum, part) => sum + part.minutes, 0),
+        shares.filter((share) => share.week === at).reduce((sum, share) => sum + share.minutes, 0),
       );
       return [
         figure?.name ?? "",
@@ -87,7 +87,7 @@ export function planAsSvg({
   loads,
   rooms,
   dates,
-  partsAt,
+  sharesAt,
 }: WrittenPlan): string {
   const placed = content.chosen
     .filter(({ week }) => week !== null)
@@ -118,11 +118,11 @@ export function planAsSvg({
   });
   const rows = placed.map(({ figureId, week }, row) => {
     const y = SVG.head + 12 + row * SVG.row + SVG.row / 2;
-    const parts = partsAt(figureId, week ?? 0);
-    const weeks = [...new Set(parts.map((part) => part.week))];
+    const shares = sharesAt(figureId, week ?? 0);
+    const weeks = [...new Set(shares.map((share) => share.week))];
     const beads = weeks.map((at) => {
-      const here = parts.filter((part) => part.week === at);
-      const minutes = here.reduce((sum, part) => sum + part.minutes, 0);
+      const here = shares.filter((share) => share.week === at);
+      const minutes = here.reduce((sum, share) => sum + share.minutes, 0);
       const isReturn = here[0]?.layer === "return";
       const wide = isReturn ? 10 : Math.min(SVG.column - 6, 10 + minutes * 2);
       const fill = at === week ? "#333" : isReturn ? "#fff" : "#999";

@@ -13,14 +13,14 @@ interface Props {
   readonly nameOf: (figureId: string) => string;
 }
 
-interface Covered {
+interface SectionProgress {
   readonly section: Section;
   readonly taughtWeeks: number;
   /** Figures that were new in a lesson already taught, and reached. */
   readonly done: ReadonlySet<string>;
 }
 
-const coveredBy = (section: Section, lessons: readonly LessonSummary[], plan: Plan): Covered => {
+const coveredBy = (section: Section, lessons: readonly LessonSummary[], plan: Plan): SectionProgress => {
   const missed = new Set(plan.notReached.map(({ figureId }) => figureId));
   const taught = lessons.filter(({ state }) => state === "taught");
   return {

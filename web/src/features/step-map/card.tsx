@@ -7,12 +7,12 @@ import look from "./card.module.css";
 import { CARD } from "./layout.ts";
 
 /** How a card stands to the goal that is chosen. */
-export type Standing = "plain" | "goal" | "on-the-way" | "known" | "apart";
+export type CardState = "plain" | "goal" | "on-the-way" | "known" | "apart";
 
-export type FigureNode = Node<{ figure: FigureRecord; standing: Standing }, "figure">;
+export type FigureNode = Node<{ figure: FigureRecord; standing: CardState }, "figure">;
 export type LaneNode = Node<{ name: string; width: number; height: number }, "lane">;
 
-const LOOKS: Readonly<Record<Standing, string | undefined>> = {
+const LOOKS: Readonly<Record<CardState, string | undefined>> = {
   plain: "",
   goal: look.goal,
   "on-the-way": look.onTheWay,

@@ -15,7 +15,7 @@ import { Select } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
-import { FigureCard, type FigureNode, LaneBand, type LaneNode, type Standing } from "./card.tsx";
+import { type CardState, FigureCard, type FigureNode, LaneBand, type LaneNode } from "./card.tsx";
 import { CARD, layoutMap } from "./layout.ts";
 import { GoalSelect, MapNote, RouteNote } from "./route-note.tsx";
 import { mapAsSvg } from "./svg.ts";
@@ -27,11 +27,11 @@ function standings(
   map: StepMap<FigureRecord>,
   goalId: string | null,
   known: readonly string[],
-): Map<string, Standing> {
+): Map<string, CardState> {
   const way = new Set(goalId === null ? [] : (routeTo(map, goalId, known)?.figureIds ?? []));
   const before = map.nodes.find(({ figure }) => figure.id === goalId)?.before;
   return new Map(
-    map.nodes.map(({ figure: { id } }): [string, Standing] => {
+    map.nodes.map(({ figure: { id } }): [string, CardState] => {
       if (goalId === null) return [id, known.includes(id) ? "known" : "plain"];
       if (id === goalId) return [id, "goal"];
       if (way.has(id)) return [id, "on-the-way"];

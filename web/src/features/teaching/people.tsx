@@ -85,7 +85,7 @@ export function Attendance({
 }
 
 /** Since when the same people dance, and how often each of them had sat out by then. */
-interface Standing {
+interface Rotation {
   readonly round: number;
   readonly people: string;
   readonly from: number;
@@ -94,7 +94,7 @@ interface Standing {
 
 /** Who dances with whom: partners change at a tap or by the clock, and nobody waits more than once more than others. */
 export function Partners({ students, log, week, name }: PartnersProps) {
-  const [kept, stand] = useRemembered<Standing>(`rotation:${name}`, {
+  const [kept, keep] = useRemembered<Rotation>(`rotation:${name}`, {
     round: 0,
     people: "",
     from: 0,
@@ -110,7 +110,7 @@ export function Partners({ students, log, week, name }: PartnersProps) {
   const tonight = (id: string): number => notedAt(log.log, "waited", id)?.times ?? 0;
   const people = here.map(({ id }) => id).join();
   // Somebody comes or goes: the ring is laid anew, and knows who has sat out how often.
-  const now: Standing =
+  const now: Rotation =
     kept.people === people
       ? kept
       : {
@@ -137,7 +137,7 @@ export function Partners({ students, log, week, name }: PartnersProps) {
   const change = () => {
     setChanged(Date.now());
     soundPartnerChange();
-    stand({ ...now, round: round + 1 });
+    keep({ ...now, round: round + 1 });
     for (const index of dance.waiting) {
       const student = larger[index];
       if (student) void log.note("waited", student.id, { times: tonight(student.id) + 1 });

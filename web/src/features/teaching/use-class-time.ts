@@ -3,7 +3,7 @@ import { useEffect, useState } from "react";
 import { useRemembered } from "../../kit/remembered.ts";
 
 /** Where a class stands, as instants in milliseconds; kept on the device, so that it survives a reload. */
-interface Standing {
+interface ClassClock {
   readonly began: number | null;
   readonly index: number;
   readonly entered: number;
@@ -62,7 +62,7 @@ export function useClassTime(
   planned: number,
   ended: number | null,
 ): ClassTime {
-  const [{ began, index: kept, entered }, stand] = useRemembered<Standing>(`class:${name}`, {
+  const [{ began, index: kept, entered }, keep] = useRemembered<ClassClock>(`class:${name}`, {
     began: null,
     index: 0,
     entered: 0,
@@ -85,12 +85,12 @@ export function useClassTime(
     begin: () => {
       const at = Date.now();
       setNow(at);
-      stand({ began: at, index, entered: at });
+      keep({ began: at, index, entered: at });
     },
     go: (next) => {
       const at = Date.now();
       setNow(at);
-      stand({ began: began ?? at, index: next, entered: at });
+      keep({ began: began ?? at, index: next, entered: at });
       return inPart;
     },
   };

@@ -1,5 +1,5 @@
 import { Box } from "@chakra-ui/react";
-import { centreOf, type Placement, type Pose, pathOfRole, poseAt } from "@map-step/core/figure";
+import { centreOf, type FootPlacement, type Pose, pathOfRole, poseAt } from "@map-step/core/figure";
 import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
@@ -19,7 +19,7 @@ const LOOK: Readonly<Record<Role, { solid: string; line: string; letter: string 
 
 interface Dancer {
   readonly role: Role;
-  readonly path: readonly Placement[];
+  readonly path: readonly FootPlacement[];
 }
 
 /** A point of the floor on the picture, whose y goes down. */

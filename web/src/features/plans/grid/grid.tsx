@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
-import type { Finding, LevelPlan, PlacedPart, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import type { Finding, LevelPlan, PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
@@ -30,7 +30,7 @@ interface Props {
   /** The plan that a proposal stands beside; its strands are drawn faintly where they differ. */
   readonly before: Chosen | null;
   readonly levelPlan: LevelPlan;
-  readonly partsAt: (figureId: string, week: number) => readonly PlacedPart[];
+  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
   readonly loads: readonly WeekLoad[];
   readonly rooms: readonly WeekRoom[];
   readonly findings: readonly Finding[];
@@ -108,7 +108,7 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
 
 /** The week grid: the skyline of minutes, and under it one strand for each figure. */
 export function WeekGrid(props: Props) {
-  const { figures, chosen, before, levelPlan, partsAt, loads, rooms, findings, room, dates } = props;
+  const { figures, chosen, before, levelPlan, sharesAt, loads, rooms, findings, room, dates } = props;
   const { taught, mayEdit, selection, drag } = props;
   const [ref, measured] = useWidth<HTMLDivElement>();
   const width = usePrinting() ? PAPER.width : measured;
@@ -213,9 +213,9 @@ export function WeekGrid(props: Props) {
                       <GridRow
                         key={id}
                         figure={figure}
-                        parts={partsAt(id, week)}
+                        shares={sharesAt(id, week)}
                         week={week}
-                        ghost={was !== week && was > 0 ? partsAt(id, was) : null}
+                        ghost={was !== week && was > 0 ? sharesAt(id, was) : null}
                         selected={selected.includes(id)}
                         locked={stood > 0 && stood <= taught}
                         still={!mayEdit}

@@ -1,5 +1,5 @@
 import type { FigureRecord } from "@map-step/contract";
-import type { PlacedPart } from "@map-step/core/plan";
+import type { PlacedShare } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import { Lock, Pin, TriangleAlert } from "lucide-react";
 import { type KeyboardEvent, type MouseEvent, memo } from "react";
@@ -11,11 +11,11 @@ import { type DragHandlers, useStrandDrag } from "./use-strand-drag.ts";
 export interface RowProps {
   readonly figure: FigureRecord;
   /** What it has in the weeks; nothing while it waits. */
-  readonly parts: readonly PlacedPart[];
+  readonly shares: readonly PlacedShare[];
   /** 0 while it waits for a week. */
   readonly week: number;
   /** What it had before the drag that is under way, or has in the plan beside a proposal. */
-  readonly ghost: readonly PlacedPart[] | null;
+  readonly ghost: readonly PlacedShare[] | null;
   readonly weeks: number;
   readonly column: number;
   readonly longest: number;
@@ -42,7 +42,7 @@ function movedBy({ key }: KeyboardEvent, week: number, weeks: number): number | 
 
 /** One figure of the plan: its name and its strand, which moves by dragging or with the arrow keys. */
 export const GridRow = memo(function GridRow(props: RowProps) {
-  const { figure, parts, week, ghost, weeks, column, longest, selected, locked, still, pinned, found } =
+  const { figure, shares, week, ghost, weeks, column, longest, selected, locked, still, pinned, found } =
     props;
   const { onSelect, onMove } = props;
   const held = locked || still || pinned;
@@ -76,10 +76,10 @@ export const GridRow = memo(function GridRow(props: RowProps) {
       <div className={look.strands}>
         {ghost ? (
           <div className={look.ghost}>
-            <StrandView {...{ column, longest }} parts={ghost} minutesShown={false} />
+            <StrandView {...{ column, longest }} shares={ghost} minutesShown={false} />
           </div>
         ) : null}
-        <StrandView {...{ parts, column, longest }} minutesShown={selected} />
+        <StrandView {...{ shares, column, longest }} minutesShown={selected} />
         <button
           {...pull}
           onKeyDown={onKeyDown}

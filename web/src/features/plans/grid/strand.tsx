@@ -1,19 +1,19 @@
-import type { PlacedPart } from "@map-step/core/plan";
+import type { PlacedShare } from "@map-step/core/plan";
 import { minuteWidth, ROW_HEIGHT, WORK_FILL } from "../../../kit/strand-look.ts";
 import look from "./grid.module.css";
 
 interface BeadProps {
-  readonly parts: readonly PlacedPart[];
+  readonly shares: readonly PlacedShare[];
   readonly centre: number;
   readonly scale: number;
   readonly minutesShown: boolean;
 }
 
 /** The minutes of one lesson: textured by kind of work, an open ring where the figure only comes back. */
-function Bead({ parts, centre, scale, minutesShown }: BeadProps) {
-  const [first] = parts;
+function Bead({ shares, centre, scale, minutesShown }: BeadProps) {
+  const [first] = shares;
   if (!first) return null;
-  const minutes = parts.reduce((sum, part) => sum + part.minutes, 0);
+  const minutes = shares.reduce((sum, share) => sum + share.minutes, 0);
   const ring = first.layer === "return";
   const height = ring ? 12 : first.age === 0 ? 20 : 14;
   const width = ring ? 12 : Math.max(14, minutes * scale);
@@ -25,7 +25,7 @@ function Bead({ parts, centre, scale, minutesShown }: BeadProps) {
       >
         {ring
           ? null
-          : parts.map(({ layer, minutes: share }) => (
+          : shares.map(({ layer, minutes: share }) => (
               <div key={layer} style={{ flex: share, background: WORK_FILL[layer] }} />
             ))}
       </div>
@@ -40,15 +40,15 @@ function Bead({ parts, centre, scale, minutesShown }: BeadProps) {
 
 interface Props {
   /** All that the figure has in the weeks; nothing while it waits. */
-  readonly parts: readonly PlacedPart[];
+  readonly shares: readonly PlacedShare[];
   readonly column: number;
   readonly longest: number;
   readonly minutesShown: boolean;
 }
 
 /** A figure's minutes over the weeks, as beads on a thread. */
-export function StrandView({ parts, column, longest, minutesShown }: Props) {
-  const weeks = [...new Set(parts.map(({ week }) => week))];
+export function StrandView({ shares, column, longest, minutesShown }: Props) {
+  const weeks = [...new Set(shares.map(({ week }) => week))];
   const centre = (week: number) => (week - 0.5) * column;
   const [first = 0, last = 0] = [weeks[0], weeks.at(-1)];
   const scale = minuteWidth(column, longest);
@@ -60,7 +60,7 @@ export function StrandView({ parts, column, longest, minutesShown }: Props) {
       {weeks.map((week) => (
         <Bead
           key={week}
-          parts={parts.filter((part) => part.week === week)}
+          shares={shares.filter((share) => share.week === week)}
           centre={centre(week)}
           scale={scale}
           minutesShown={minutesShown}

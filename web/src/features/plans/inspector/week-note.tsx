@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import {
   fading,
-  lookAt,
+  layOut,
   newCountsIn,
   newMinutesByRole,
   SPECIAL_KINDS,
@@ -104,7 +104,7 @@ export function WeekNote(props: Props) {
   const room = rooms[week - 1]?.minutes ?? 0;
   const told = useMemo(() => {
     if (dragging) return null;
-    const sight = lookAt(levelPlan);
+    const sight = layOut(levelPlan);
     const fresh = [...sight.weeks].flatMap(([id, start]) =>
       start === week ? (sight.figures.get(id) ?? []) : [],
     );

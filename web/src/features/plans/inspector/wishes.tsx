@@ -16,8 +16,8 @@ interface Props extends InspectorProps {
 
 /** What the plan wants of a figure: whether it must come, what it is worth, how it is taught, when it comes back. */
 export function Wishes({ figure, entry, edit, input, rooms }: Props) {
-  const set = (part: Partial<ChosenFigure>) =>
-    edit.edit({ chosen: withEntry(edit.chosen, [figure.id], () => part) });
+  const set = (change: Partial<ChosenFigure>) =>
+    edit.edit({ chosen: withEntry(edit.chosen, [figure.id], () => change) });
   const approaches = [
     ["", "as the level"] as const,
     ...input.approaches.map(({ id, name }) => [id, name] as const),
@@ -46,10 +46,10 @@ export function Wishes({ figure, entry, edit, input, rooms }: Props) {
           onChange={(id) => set({ approachId: id === "" ? null : id })}
         />
         <SmallSelect
-          label="Taught in parts"
-          value={String(entry.parts)}
+          label="Taught in pieces"
+          value={String(entry.pieces)}
           choices={numbered(6)}
-          onChange={(parts) => set({ parts: Number(parts) })}
+          onChange={(pieces) => set({ pieces: Number(pieces) })}
         />
       </SimpleGrid>
       {entry.week !== null ? (

@@ -7,11 +7,11 @@ import {
   type WeekRoom,
   weekByFigure,
 } from "./level.ts";
-import { type PlacedPart, partsOf, strandsOf } from "./loads.ts";
+import { type PlacedShare, sharesOf, strandsOf } from "./loads.ts";
 import type { Strand } from "./strand.ts";
 
 /** A plan laid out for looking at: each thing looked up once. */
-export interface Sight {
+export interface Layout {
   readonly level: LevelPlan;
   readonly figures: ReadonlyMap<string, PlanFigure>;
   /** The week in which each placed figure is new. */
@@ -21,21 +21,21 @@ export interface Sight {
   readonly rooms: readonly WeekRoom[];
   readonly lastHeld: number;
   /** Where each placed figure is danced. */
-  readonly parts: ReadonlyMap<string, readonly PlacedPart[]>;
+  readonly shares: ReadonlyMap<string, readonly PlacedShare[]>;
   /** On which nights each figure was danced by the log of a lesson, or will be by the plan. */
   readonly exposures: ReadonlyMap<string, readonly Exposure[]>;
   /** The last week that was taught; 0 when none was. */
   readonly lastTaught: number;
 }
 
-export function lookAt(level: LevelPlan, strands = strandsOf(level)): Sight {
+export function layOut(level: LevelPlan, strands = strandsOf(level)): Layout {
   const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
   const weeks = weekByFigure(level.placements);
   const rooms = roomsOf(level);
-  const parts = new Map<string, readonly PlacedPart[]>();
+  const shares = new Map<string, readonly PlacedShare[]>();
   for (const [id, week] of weeks) {
     const figure = figures.get(id);
-    if (figure) parts.set(id, partsOf(level, figure, strands.get(id) ?? [], week, rooms));
+    if (figure) shares.set(id, sharesOf(level, figure, strands.get(id) ?? [], week, rooms));
   }
   return {
     level,
@@ -45,8 +45,8 @@ export function lookAt(level: LevelPlan, strands = strandsOf(level)): Sight {
     strands,
     rooms,
     lastHeld: lastHeldWeek(rooms),
-    parts,
-    exposures: exposuresIn(level, parts),
+    shares,
+    exposures: exposuresIn(level, shares),
     lastTaught: Math.max(0, ...(level.held ?? []).map(({ week }) => week)),
   };
 }
@@ -54,11 +54,11 @@ export function lookAt(level: LevelPlan, strands = strandsOf(level)): Sight {
 /** Where a lesson was taught its log says what was danced, and only elsewhere the plan. */
 function exposuresIn(
   { held = [], figures }: LevelPlan,
-  parts: ReadonlyMap<string, readonly PlacedPart[]>,
+  shares: ReadonlyMap<string, readonly PlacedShare[]>,
 ): ReadonlyMap<string, readonly Exposure[]> {
   const taught = new Set(held.map(({ week }) => week));
   const all = new Map<string, Exposure[]>();
-  for (const [id, own] of parts)
+  for (const [id, own] of shares)
     all.set(id, taught.size === 0 ? [...own] : own.filter(({ week }) => !taught.has(week)));
   const here = new Set(figures.map(({ id }) => id));
   for (const { week, danced } of held)
@@ -69,7 +69,7 @@ function exposuresIn(
 
 /** Lessons before `week` in which a figure was, or will be, danced. */
 export const lessonsBefore = (
-  { exposures }: Pick<Sight, "exposures">,
+  { exposures }: Pick<Layout, "exposures">,
   figureId: string,
   week: number,
 ): number => (exposures.get(figureId) ?? []).filter((night) => night.week < week).length;
