@@ -1,19 +1,12 @@
-import { existsSync, readdirSync, readFileSync } from "node:fs";
+import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { figureSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
 import { describe, expect, it } from "vitest";
+import { exportsOf, sourcesOf } from "./lib/sources.ts";
 
 const root = join(import.meta.dirname, "..");
 const read = (file: string) => readFileSync(join(root, file), "utf8");
-
-/** The text of every source file of some workspaces, tests left out. */
-const sources = (...workspaces: readonly string[]): string[] =>
-  workspaces.flatMap((workspace) =>
-    readdirSync(join(root, workspace, "src"), { recursive: true, encoding: "utf8" })
-      .filter((file) => /\.tsx?$/.test(file) && !/\.test\./.test(file))
-      .map((file) => read(join(workspace, "src", file))),
-  );
 
 const PAGES = [
   "README.md",
@@ -29,9 +22,7 @@ describe("the documents", () => {
 
   it("name in the glossary only what the code knows", () => {
     const known = new Set(
-      sources("core", "contract", "server", "web")
-        .join("\n")
-        .match(/[A-Za-z]\w+/g),
+      [...sourcesOf("core", "contract", "server", "web").values()].join("\n").match(/[A-Za-z]\w+/g),
     );
     const named = [...read("docs/glossary.md").matchAll(/`([^`]+)`/g)].map(([, name = ""]) => name);
     const words = named.filter((name) => /^\w{3,}$/.test(name));
@@ -41,11 +32,7 @@ describe("the documents", () => {
 
   it("find every name of the core and of the contract but once", () => {
     for (const workspace of ["core", "contract"]) {
-      const names = sources(workspace).flatMap((text) =>
-        [...text.matchAll(/^export (?:interface|type|const|function\*?|class) (\w+)/gm)].map(
-          ([, name]) => name,
-        ),
-      );
+      const names = exportsOf(workspace).map(({ name }) => name);
       expect(names.length).toBeGreaterThan(100);
       expect(names.filter((name, at) => names.indexOf(name) !== at)).toEqual([]);
     }

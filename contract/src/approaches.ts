@@ -34,8 +34,11 @@ export const approachContent = z.object({
   returnMinutes: wholeNumber(1, 30),
 });
 
+/** A way of teaching that the studio added. */
 export const approach = stored.extend(approachContent.shape);
+/** An approach as it is kept. */
 export type ApproachRecord = z.infer<typeof approach>;
+/** An approach as it is written. */
 export type ApproachContent = z.infer<typeof approachContent>;
 
 /** As the planner computes with it. */
@@ -48,6 +51,7 @@ export const asApproach = ({ id, name, reason, ages, returns, returnMinutes }: A
   returnMinutes,
 });
 
+/** Endpoints of the studio's own approaches. */
 export const approachesApi = {
   list: endpoint({ method: "GET", path: "/approaches", access: "read", response: z.array(approach) }),
   create: endpoint({

@@ -15,6 +15,7 @@ export const REMOVABLE = {
   "plan-draft": "plans.write",
   "lesson-template": "lessons.write",
 } as const satisfies Record<string, Permission>;
+/** What can lie in the bin. */
 export type RemovableKind = keyof typeof REMOVABLE;
 
 const removed = z.object({
@@ -26,8 +27,10 @@ const removed = z.object({
   by: z.string(),
   at: z.iso.datetime(),
 });
+/** A thing in the bin. */
 export type Removed = z.infer<typeof removed>;
 
+/** Endpoints of the bin. */
 export const binApi = {
   /** What was removed in the last days and may be brought back by whoever asks, newest first. */
   list: endpoint({ method: "GET", path: "/bin", access: "read", response: z.array(removed) }),

@@ -10,6 +10,7 @@ export const checkMark = z.object({
   mark: z.enum(MARKS).nullable(),
   version,
 });
+/** An evening on which students are marked, with all marks. */
 export const check = z.object({
   id: z.uuid(),
   sectionId: z.uuid(),
@@ -19,9 +20,12 @@ export const check = z.object({
   marks: z.array(checkMark),
 });
 
+/** A check as it is kept. */
 export type Check = z.infer<typeof check>;
+/** One mark of a check, with its version; null was taken back. */
 export type CheckMark = z.infer<typeof checkMark>;
 
+/** Endpoints of checks and their marks. */
 export const checksApi = {
   /** Newest first. */
   list: endpoint({

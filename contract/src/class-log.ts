@@ -59,17 +59,23 @@ export const entryAnswer = z.object({
   why: z.string().nullable(),
 });
 
+/** The log of one class, entry by entry. */
 export const classLog = z.object({
   entries: z.array(keptEntry),
   /** How often each student sat out in the lessons before. */
   waitedBefore: z.array(z.object({ studentId: z.uuid(), times: z.int() })),
 });
 
+/** An entry as it is sent. */
 export type LogEntryRecord = z.infer<typeof logEntry>;
+/** An entry as it is kept: with who made it and what became of it. */
 export type KeptEntry = z.infer<typeof keptEntry>;
+/** The log of one class. */
 export type ClassLogRecord = z.infer<typeof classLog>;
+/** What became of an entry that was sent. */
 export type EntryAnswer = z.infer<typeof entryAnswer>;
 
+/** Endpoints of class logs. */
 export const classLogApi = {
   read: endpoint({
     method: "GET",

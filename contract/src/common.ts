@@ -46,6 +46,7 @@ export const phrases = z
   .max(40, "At most 40 entries")
   .refine((list) => new Set(list).size === list.length, "The same entry stands here twice");
 
+/** A date of the studio's calendar, such as 2027-02-01, that exists. */
 export const localDate = z
   .string()
   .regex(/^\d{4}-\d{2}-\d{2}$/, "A date such as 2027-03-15")
@@ -55,6 +56,7 @@ export const localDate = z
   )
   .refine((date) => date >= "1900" && date < "2201", "A year from 1900 to 2200");
 
+/** A whole number within bounds. */
 export const wholeNumber = (least: number, most: number) =>
   z.int("A whole number").min(least, `At least ${least}`).max(most, `At most ${most}`);
 

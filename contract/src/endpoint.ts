@@ -18,7 +18,9 @@ export interface Endpoint<
   readonly response: Response;
 }
 
+/** No parameters, no body. */
 export const nothing = z.object({});
+/** The id in an address. */
 export const byId = z.object({ id: z.uuid() });
 
 /** Describes an endpoint; parameters and body default to none. */

@@ -14,6 +14,7 @@ export const otherName = z.object({
   name: words(80),
   usedBy: z.string().trim().max(80, "At most 80 characters"),
 });
+/** Another name of a figure, and where it is called so. */
 export type OtherName = z.infer<typeof otherName>;
 
 /** What is said while a figure is danced. */
@@ -24,6 +25,7 @@ export const cue = z.object({
   /** Whether the house says it. */
   house: z.boolean(),
 });
+/** What a teacher says, and in which school. */
 export type Cue = z.infer<typeof cue>;
 
 const figureIds = z.array(z.uuid()).max(30, "At most 30 figures");
@@ -227,7 +229,9 @@ export const FIGURE_FIELDS = {
 } as const satisfies Readonly<Record<string, Described>>;
 
 type Fields = typeof FIGURE_FIELDS;
+/** One of a figure's fields. */
 export type FieldName = keyof Fields;
+/** All fields of a figure, in the order of its form. */
 export const FIELD_NAMES = Object.keys(FIGURE_FIELDS) as readonly FieldName[];
 
 /** A field as all of them are described, whichever it is. */

@@ -5,6 +5,7 @@ import { FIELD_NAMES, type FieldName, fieldOf, type shapeOfFields } from "./figu
 import type { FigureRecord } from "./figures.ts";
 import { fieldError } from "./problem.ts";
 
+/** Says in a file of figures what it is. */
 export const FIGURE_FILE_FORMAT = "map-step/figures";
 
 const LEVEL_NAMES = TIERS.map((tier) => TIER_NAMES[tier]);
@@ -45,6 +46,7 @@ export const FILE_FIELDS = FIELD_NAMES.flatMap((name) => {
   return file ? [{ name, sort, ...file }] : [];
 });
 
+/** A figure in a file: others by their names, not by ids. */
 export const fileFigure = z
   .object(
     Object.fromEntries(
@@ -62,8 +64,10 @@ export const figureFile = z.object({
   formatVersion: z.literal(1),
   figures: z.array(fileFigure).max(2000, "At most 2,000 figures"),
 });
+/** A file of figures. */
 export type FigureFile = z.infer<typeof figureFile>;
 
+/** The tier that a file names. */
 export const tierOfLevel = (level: (typeof LEVEL_NAMES)[number]): Tier =>
   TIERS.find((tier) => TIER_NAMES[tier] === level) ?? 1;
 
@@ -84,6 +88,7 @@ export function toFileFigure(
   return Object.fromEntries(entries) as FileFigure;
 }
 
+/** What a file would do to the library, row by row. */
 export const VERDICTS = ["added", "changed", "same", "refused"] as const;
 
 /** What would become of one row of a file. */
@@ -98,6 +103,7 @@ const judgedRow = z.object({
   /** Why it is refused, with the field. */
   reasons: z.array(fieldError),
 });
+/** One row of a file, with what would become of it. */
 export type JudgedRow = z.infer<typeof judgedRow>;
 
 const judgedFile = z.object({
@@ -105,6 +111,7 @@ const judgedFile = z.object({
   /** Stands for the library as it was looked at; taking the file in names it. */
   basis: z.string(),
 });
+/** A file of figures, judged before anything changes. */
 export type JudgedFile = z.infer<typeof judgedFile>;
 
 /** Rows as they were read, whatever they hold: each is judged by itself. */
@@ -113,6 +120,7 @@ const rows = z
   .min(1, "The file has no rows")
   .max(2000, "At most 2,000 rows");
 
+/** Endpoints of files of figures. */
 export const figureFileApi = {
   preview: endpoint({
     method: "POST",

@@ -3,6 +3,7 @@ import { changeOf, stored } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { type Cue, FIELD_NAMES, fieldOf, shapeOfFields } from "./figure-fields.ts";
 
+/** A figure as it is written. */
 export const figureContent = z.object(shapeOfFields(FIELD_NAMES));
 
 /** A figure of a dance before anything is written of it. */
@@ -12,6 +13,7 @@ export const newFigure = (danceId: string): FigureContent =>
     danceId,
   }) as FigureContent;
 
+/** A figure as it is kept. */
 export const figure = stored.extend(figureContent.shape);
 /** A figure as lists and choices need it; its text is read by dance, or one by one. */
 export const figureLine = figure.pick({
@@ -24,9 +26,13 @@ export const figureLine = figure.pick({
   tier: true,
   minutes: true,
 });
+/** A figure as a list shows it. */
 export type FigureLine = z.infer<typeof figureLine>;
+/** A figure as it is changed, with the version that was seen. */
 export const figureChange = changeOf(figureContent);
+/** A figure as it is kept. */
 export type FigureRecord = z.infer<typeof figure>;
+/** A figure as it is written. */
 export type FigureContent = z.infer<typeof figureContent>;
 
 /** What the house says: the cues it chose, or all where it chose none. */
@@ -35,6 +41,7 @@ export function houseCues(cues: readonly Cue[]): string[] {
   return (chosen.length > 0 ? chosen : cues).map(({ text }) => text);
 }
 
+/** Endpoints of the library. */
 export const figuresApi = {
   /** All figures of the studio, in short: by kind, then tier, then name. */
   list: endpoint({ method: "GET", path: "/figures", access: "read", response: z.array(figureLine) }),

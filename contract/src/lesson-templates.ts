@@ -21,10 +21,14 @@ export const lessonTemplateContent = z.object({
       "Own parts have a title, and only they",
     ),
 });
+/** A shape of lessons as it is kept. */
 export const lessonTemplate = stored.extend(lessonTemplateContent.shape);
+/** A shape of lessons as it is kept. */
 export type LessonTemplateRecord = z.infer<typeof lessonTemplate>;
+/** A shape of lessons as it is written. */
 export type LessonTemplateContent = z.infer<typeof lessonTemplateContent>;
 
+/** Endpoints of lesson templates. */
 export const lessonTemplatesApi = {
   list: endpoint({
     method: "GET",

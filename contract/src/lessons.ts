@@ -5,9 +5,12 @@ import { z } from "zod";
 import { localDate, phrases, version, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 
+/** Whether a lesson lies ahead or was taught. */
 export const LESSON_STATES = ["planned", "taught"] as const;
+/** How far a lesson's recap is. */
 export const RECAP_STATES = ["none", "draft", "published"] as const;
 
+/** A lesson as a list shows it. */
 export const lessonSummary = z.object({
   sectionId: z.uuid(),
   week: z.int(),
@@ -19,6 +22,7 @@ export const lessonSummary = z.object({
   newFigures: z.array(z.object({ id: z.uuid(), name: z.string() })),
 });
 
+/** A part of a lesson as it is written. */
 export const segmentContent = z.object({
   id: z.uuid(),
   kind: z.enum(SEGMENT_KINDS),
@@ -38,6 +42,7 @@ export const segment = segmentContent.extend({
   reached: z.enum(LAYERS).nullable(),
 });
 
+/** A lesson with its running order. */
 export const lesson = z.object({
   sectionId: z.uuid(),
   week: z.int(),
@@ -56,7 +61,9 @@ export const lesson = z.object({
   toCarry: z.array(segmentContent),
 });
 
+/** A lesson in an address: its section and its week, from 1. */
 export const ofLesson = z.object({ sectionId: z.uuid(), week: z.coerce.number().int().min(1).max(26) });
+/** A running order as it is changed, with the version that was seen. */
 export const lessonChange = z.object({
   version,
   /** Left out, it stays as it is. */
@@ -68,14 +75,21 @@ export const lessonChange = z.object({
     .refine((list) => new Set(list.map(({ id }) => id)).size === list.length, "A part stands here twice"),
 });
 
+/** A lesson as a list shows it. */
 export type LessonSummary = z.infer<typeof lessonSummary>;
+/** A lesson with its running order. */
 export type Lesson = z.infer<typeof lesson>;
+/** A part of a lesson with what became of it. */
 export type LessonSegment = z.infer<typeof segment>;
+/** A part of a lesson as it is written. */
 export type SegmentContent = z.infer<typeof segmentContent>;
+/** A running order as it is changed. */
 export type LessonChange = z.infer<typeof lessonChange>;
 
+/** Where everything of one lesson lies. */
 export const LESSON_PATH = "/sections/:sectionId/lessons/:week";
 
+/** Endpoints of lessons. */
 export const lessonsApi = {
   list: endpoint({
     method: "GET",

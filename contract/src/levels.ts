@@ -35,12 +35,18 @@ const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T)
     },
   );
 
+/** A new level; its lessons leave room for figures. */
 export const newLevel = leavesRoom(levelContent);
+/** A level as it is changed, with the version that was seen. */
 export const levelChange = leavesRoom(changeOf(levelContent));
+/** A level as it is kept. */
 export const level = stored.extend(levelContent.shape).extend({ planId: z.uuid() });
+/** A level as it is kept. */
 export type Level = z.infer<typeof level>;
+/** A level as it is written. */
 export type LevelContent = z.infer<typeof newLevel>;
 
+/** Endpoints of levels. */
 export const levelsApi = {
   list: endpoint({ method: "GET", path: "/levels", access: "read", response: z.array(level) }),
   create: endpoint({

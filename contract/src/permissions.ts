@@ -1,5 +1,6 @@
 /** Who works at the studio. Students have no account. */
 export const STAFF_ROLES = ["director", "teacher"] as const;
+/** One of `STAFF_ROLES`. */
 export type StaffRole = (typeof STAFF_ROLES)[number];
 
 /**
@@ -22,10 +23,12 @@ export const MAY = {
   "checks.write": ["director", "teacher"],
 } as const satisfies Record<string, readonly StaffRole[]>;
 
+/** One of the things that `MAY` rules. */
 export type Permission = keyof typeof MAY;
 
 /** `anyone` needs no sign-in. */
 export type Access = Permission | "anyone";
 
+/** Whether somebody of a role may do something; nobody may anything. */
 export const may = (role: StaffRole | undefined, permission: Permission): boolean =>
   role !== undefined && (MAY[permission] as readonly StaffRole[]).includes(role);

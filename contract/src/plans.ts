@@ -20,6 +20,7 @@ export const chosenFigure = z.object({
   /** Weeks in which it is brought back beside what its approach says. */
   extraReturns: z.array(week).max(26),
 });
+/** A figure chosen for a plan, with its week and what is wished of it. */
 export type ChosenFigure = z.infer<typeof chosenFigure>;
 
 /** A figure as it is chosen when nothing else is said of it. */
@@ -37,6 +38,7 @@ export const choose = (figureId: string, at: number | null = null): ChosenFigure
 const once = <T>(keyOf: (entry: T) => unknown, message: string) =>
   [(list: readonly T[]) => new Set(list.map(keyOf)).size === list.length, message] as const;
 
+/** A plan as it is written: chosen figures, special weeks, what was accepted. */
 export const planContent = z.object({
   chosen: z
     .array(chosenFigure)
@@ -57,9 +59,12 @@ export const planContent = z.object({
     .max(200, "At most 200 findings"),
   away: z.array(z.object({ week, staffId: z.uuid() })).max(200, "At most 200 absences"),
 });
+/** A plan as it is written. */
 export type PlanContent = z.infer<typeof planContent>;
 
+/** A plan as it is changed, with the version that was seen. */
 export const planChange = changeOf(planContent);
+/** A plan as it is kept, with what it is computed from. */
 export const plan = planContent.extend({
   id: z.uuid(),
   version: z.int(),
@@ -78,12 +83,17 @@ export const plan = planContent.extend({
   /** Figures that were due in a lesson already held and were not reached since. */
   notReached: z.array(z.object({ figureId: z.uuid(), week: z.int() })),
 });
+/** A plan as it is kept. */
 export type Plan = z.infer<typeof plan>;
 
+/** A plan put aside under a name. */
 export const planDraftContent = z.object({ name: words(80), content: planContent });
+/** A plan put aside, as it is kept. */
 export const planDraft = stored.extend(planDraftContent.shape).extend({ planId: z.uuid() });
+/** A plan put aside, as it is kept. */
 export type PlanDraft = z.infer<typeof planDraft>;
 
+/** Endpoints of plans, of levels and of sections. */
 export const plansApi = {
   read: endpoint({ method: "GET", path: "/plans/:id", access: "read", params: byId, response: plan }),
   change: endpoint({

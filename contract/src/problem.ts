@@ -1,5 +1,6 @@
 import { z } from "zod";
 
+/** The sorts of errors and the status of each. */
 export const PROBLEM_TYPES = {
   validation: "urn:map-step:problem:validation",
   stale: "urn:map-step:problem:stale",
@@ -14,6 +15,7 @@ export const PROBLEM_TYPES = {
   internal: "urn:map-step:problem:internal",
 } as const;
 
+/** What is wrong with one field, where, and what would do. */
 export const fieldError = z.object({
   /** Dotted, such as `needs.0`; empty when it is about the whole. */
   path: z.string(),
@@ -34,5 +36,7 @@ export const problem = z.object({
   changed: z.object({ by: z.string(), at: z.iso.datetime() }).optional(),
 });
 
+/** An error as it is answered. */
 export type Problem = z.infer<typeof problem>;
+/** What is wrong with one field. */
 export type FieldError = z.infer<typeof fieldError>;

@@ -44,11 +44,13 @@ function listOf(depth: number): z.ZodType<unknown> {
   return z.object({ type: z.enum(["bulletList", "orderedList"]), content: z.array(item).min(1).max(200) });
 }
 
+/** The text of a recap; nothing else may stand in it. */
 export const recapDocument = z.object({
   type: z.literal("doc"),
   content: z.array(z.union([paragraph, heading, liveFigure, listOf(4)])).max(300),
 }) as unknown as z.ZodType<RecapDocument>;
 
+/** A recap as it is kept, with its public address. */
 export const recap = z.object({
   sectionId: z.uuid(),
   week: z.int(),
@@ -64,6 +66,7 @@ export const recap = z.object({
   changedSince: z.boolean(),
 });
 
+/** A recap as anybody with its address reads it. */
 export const publicRecap = z.object({
   studioName: z.string(),
   title: z.string(),
@@ -84,16 +87,22 @@ export const recapVersion = z.object({
   at: z.iso.datetime(),
 });
 
+/** A recap as it is changed, with the version that was seen. */
 export const recapChange = z.object({ version, title: words(200), document: recapDocument });
 const onVersion = z.object({ version });
 
+/** A recap as it is kept. */
 export type Recap = z.infer<typeof recap>;
+/** A recap as it is changed. */
 export type RecapChange = z.infer<typeof recapChange>;
+/** A recap as it once was. */
 export type RecapVersion = z.infer<typeof recapVersion>;
+/** A recap as anybody with its address reads it. */
 export type PublicRecap = z.infer<typeof publicRecap>;
 
 const RECAP_PATH = "/sections/:sectionId/lessons/:week/recap";
 
+/** Endpoints of recaps. */
 export const recapsApi = {
   read: endpoint({ method: "GET", path: RECAP_PATH, access: "read", params: ofLesson, response: recap }),
   change: endpoint({

@@ -2,8 +2,10 @@ import { z } from "zod";
 import { changeOf, localDate, stored, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 
+/** A time of the day, such as 19:30. */
 export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 19:30");
 
+/** A section as it is written. */
 export const sectionContent = z.object({
   levelId: z.uuid("Choose a level"),
   name: words(80),
@@ -18,21 +20,30 @@ export const sectionContent = z.object({
   teacherIds: z.array(z.uuid()).max(10),
 });
 
+/** A section as it is changed, with the version that was seen. */
 export const sectionChange = changeOf(sectionContent);
+/** A section as it is kept, with the dates of its lessons. */
 export const section = stored.extend(sectionContent.shape).extend({
   planId: z.uuid(),
   /** The date of each lesson, days off left out. */
   dates: z.array(localDate),
 });
+/** A section as it is kept. */
 export type Section = z.infer<typeof section>;
+/** A section as it is written. */
 export type SectionContent = z.infer<typeof sectionContent>;
 
 /** Of students the studio keeps a name, a role and what they danced, nothing more. */
 export const STUDENT_ROLES = ["leader", "follower", "solo"] as const;
+/** A student as they are written on a roster. */
 export const studentContent = z.object({ name: words(80), role: z.enum(STUDENT_ROLES) });
+/** A student as they are changed, with the version that was seen. */
 export const studentChange = changeOf(studentContent);
+/** A student as they are kept. */
 export const student = stored.extend(studentContent.shape).extend({ sectionId: z.uuid() });
+/** A student as they are kept. */
 export type Student = z.infer<typeof student>;
+/** A student as they are written on a roster. */
 export type StudentContent = z.infer<typeof studentContent>;
 
 /** What goes when a section is removed, to be said before. */
@@ -42,6 +53,7 @@ export const sectionContents = z.object({
   students: z.int(),
   checks: z.int(),
 });
+/** What goes when a section is removed. */
 export type SectionContents = z.infer<typeof sectionContents>;
 
 /** All that is kept of a student, to be handed over. */
@@ -57,8 +69,10 @@ export const studentExport = z.object({
   /** Remarks of the class logs in which the name stands. */
   remarks: z.array(z.object({ week: z.int(), date: localDate, text: z.string(), by: z.string() })),
 });
+/** All that is kept of a student. */
 export type StudentExport = z.infer<typeof studentExport>;
 
+/** Endpoints of sections. */
 export const sectionsApi = {
   list: endpoint({ method: "GET", path: "/sections", access: "read", response: z.array(section) }),
   create: endpoint({
@@ -107,6 +121,7 @@ export const sectionsApi = {
   }),
 };
 
+/** Endpoints of students. */
 export const studentsApi = {
   list: endpoint({
     method: "GET",

@@ -3,12 +3,15 @@ import { localDate, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 
+/** An email address. */
 export const email = z.email("An email address such as name@studio.example").max(200).toLowerCase();
 /** The server also refuses common ones and the address itself. */
 export const newPassword = z.string().min(10, "At least 10 characters").max(200, "At most 200 characters");
 
+/** Somebody who is signed in. */
 export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(STAFF_ROLES) });
 
+/** The studio, and who is signed in; nobody before that. */
 export const session = z.object({
   person: person.nullable(),
   studio: z.object({ name: z.string(), timeZone: z.string() }).nullable(),
@@ -23,8 +26,10 @@ export const session = z.object({
   ),
 });
 
+/** An address and its password. */
 export const signIn = z.object({ email, password: z.string().min(1, "Write your password").max(200) });
 
+/** A time zone of the IANA list, such as Europe/Lisbon. */
 export const timeZone = z.string().refine((zone) => {
   try {
     return Boolean(new Intl.DateTimeFormat("en", { timeZone: zone }));
@@ -33,6 +38,7 @@ export const timeZone = z.string().refine((zone) => {
   }
 }, "A time zone such as Europe/Lisbon");
 
+/** A studio's first evening: its name, its zone and its director. */
 export const setup = z.object({
   studioName: words(80),
   timeZone,
@@ -47,12 +53,18 @@ export const passwordChange = z.object({
   next: newPassword,
 });
 
+/** Somebody who is signed in. */
 export type Person = z.infer<typeof person>;
+/** The studio, and who is signed in. */
 export type Session = z.infer<typeof session>;
+/** An address and its password. */
 export type SignIn = z.infer<typeof signIn>;
+/** A studio's first evening. */
 export type Setup = z.infer<typeof setup>;
+/** The old password and the new one. */
 export type PasswordChange = z.infer<typeof passwordChange>;
 
+/** Endpoints of signing in and out. */
 export const sessionApi = {
   read: endpoint({ method: "GET", path: "/session", access: "anyone", response: session }),
   signIn: endpoint({ method: "POST", path: "/session", access: "anyone", body: signIn, response: session }),

@@ -6,13 +6,18 @@ import { email, newPassword } from "./session.ts";
 
 const staffContent = z.object({ name: words(80), email, role: z.enum(STAFF_ROLES), active: z.boolean() });
 
+/** Somebody new on the staff. */
 export const newStaff = staffContent.extend({ password: newPassword });
 /** Without a password the old one stays. */
 export const staffChange = changeOf(staffContent).extend({ password: newPassword.optional() });
+/** Somebody on the staff, as they are kept. */
 export const staffMember = stored.extend(staffContent.shape);
+/** Somebody on the staff, as they are kept. */
 export type StaffMember = z.infer<typeof staffMember>;
+/** Somebody new on the staff. */
 export type NewStaff = z.infer<typeof newStaff>;
 
+/** Endpoints of the staff. */
 export const staffApi = {
   list: endpoint({ method: "GET", path: "/staff", access: "read", response: z.array(staffMember) }),
   create: endpoint({

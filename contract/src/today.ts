@@ -10,6 +10,7 @@ const sectionLine = z.object({
   room: z.string(),
 });
 
+/** What is on for a person, and what waits. */
 export const today = z.object({
   today: localDate,
   /** The next lesson of each section that is mine, soonest first. */
@@ -37,8 +38,10 @@ export const today = z.object({
     }),
   ),
 });
+/** What is on for a person, and what waits. */
 export type Today = z.infer<typeof today>;
 
+/** The endpoint of the first page. */
 export const todayApi = {
   read: endpoint({ method: "GET", path: "/today", access: "read", response: today }),
 };

@@ -1,7 +1,9 @@
 /** How well a student dances a figure, from least to most. */
 export const MARKS = ["not-yet", "with-help", "alone", "dances-it"] as const;
+/** One of `MARKS`. */
 export type Mark = (typeof MARKS)[number];
 
+/** How a mark is said. */
 export const MARK_NAMES: Readonly<Record<Mark, string>> = {
   "not-yet": "not yet",
   "with-help": "with help",
@@ -9,12 +11,14 @@ export const MARK_NAMES: Readonly<Record<Mark, string>> = {
   "dances-it": "dances it",
 };
 
+/** What one student showed of one figure. */
 export interface FigureMark {
   readonly studentId: string;
   readonly figureId: string;
   readonly mark: Mark;
 }
 
+/** A student over all figures of a course, by what they showed. */
 export interface StudentStanding {
   readonly studentId: string;
   /** Figures danced without help or better. */
@@ -28,7 +32,12 @@ export interface StudentStanding {
 const rank = (mark: Mark): number => MARKS.indexOf(mark);
 const ENOUGH = rank("alone");
 
-/** Where a student stands over the figures of a course, and what is still missing. */
+/**
+ * Where a student stands over the figures of a course, and what is still missing.
+ * @example
+ * standingOf("ana", ["basic", "turn"], [{ studentId: "ana", figureId: "basic", mark: "alone" }]).unseen
+ * // ["turn"]
+ */
 export function standingOf(
   studentId: string,
   figureIds: readonly string[],
@@ -51,7 +60,12 @@ export function standingOf(
   };
 }
 
-/** How many students have a figure, of those marked on it. */
+/**
+ * How many students have a figure, of those marked on it.
+ * @example
+ * shareOf("ana", ["basic", "turn"], [{ studentId: "ana", figureId: "basic", mark: "alone" }])
+ * // { have: 0, marked: 0 }
+ */
 export function shareOf(
   figureId: string,
   marks: readonly FigureMark[],

@@ -19,7 +19,8 @@ function inEights(onset: Ticks): string {
 /**
  * What is said while the figure is danced: the counts of the role that moves most often. Long figures are called in
  * eights.
- * @example countCall(parseFigure("solo\n1 L side\n2 R close\n& L side").figure) // "1 2 &"
+ * @example
+ * countCall(BASIC) // "1 2 3 4 5 6 7 8"
  */
 export function countCall(figure: Figure): string {
   const roles = writtenRoles(figure).map((role) => stepsOf(figure, role));
@@ -30,7 +31,11 @@ export function countCall(figure: Figure): string {
 
 const FOOT = { L: "left", R: "right", both: "both feet" } as const;
 
-/** A step in words: `left forward, turn right ½`. */
+/**
+ * A step in words: `left forward, turn right ½`.
+ * @example
+ * stepInWords(stepsOf(TURN, "follower")[4]) // "left side, turn right ½"
+ */
 export function stepInWords(step: Step): string {
   const move = [step.foot ? FOOT[step.foot] : "", step.action, step.direction ?? "", step.size ?? ""]
     .filter(Boolean)
@@ -41,7 +46,12 @@ export function stepInWords(step: Step): string {
     .join(", ");
 }
 
-/** What the feet of one role do, count by count: `1 left side; 2 right close`. */
+/**
+ * What the feet of one role do, count by count: `1 left side; 2 right close`.
+ * @example
+ * roleCall(BASIC, "leader")
+ * // "1 left side, hold open; 2 right close; 3 left side; 4 right tap; 5 right side; 6 left close; 7 right side; 8 left tap"
+ */
 export const roleCall = (figure: Figure, role: Role): string =>
   stepsOf(figure, role)
     .map(({ lead: _lead, ...step }) => `${spokenCount(step.onset)} ${stepInWords(step)}`)

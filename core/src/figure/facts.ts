@@ -28,6 +28,7 @@ import { floorOf, type Space, spaceOf } from "./space.ts";
 
 export { type FootFault, footFaultText } from "./feet.ts";
 
+/** What follows from the steps of one role. Ticks, degrees (right turns above 0) and metres. */
 export interface RoleFacts {
   readonly role: Role;
   /** Actions with and without a weight change. */
@@ -57,6 +58,7 @@ export interface RoleFacts {
   readonly space: Space;
 }
 
+/** What follows from a figure's steps: of each role, and of both together. */
 export interface FigureFacts {
   readonly beats: number;
   readonly roles: readonly RoleFacts[];
@@ -75,7 +77,11 @@ export interface FigureFacts {
   readonly fastestBpm: Readonly<Record<Tier, number>> | null;
 }
 
-/** When a step ends: at the next one's beginning, the last one as the figure comes round again. */
+/**
+ * When a step ends: at the next one's beginning, the last one as the figure comes round again.
+ * @example
+ * stepEnd(stepsOf(BASIC, "leader"), 0, 192) // 24
+ */
 export const stepEnd = (steps: readonly Step[], index: number, length: Ticks): Ticks =>
   steps[index + 1]?.onset ?? length + (steps[0]?.onset ?? 0);
 
@@ -98,6 +104,8 @@ function rhythmWord(
 /**
  * The rhythm words of a role's weight changes, such as `S & S`. An `&` or `a` is taken out of the step before it, which
  * keeps its word, as it is typed.
+ * @example
+ * rhythmWords(stepsOf(BASIC, "leader").slice(0, 3), 96, DANCE) // ["Q", "Q", "S"]
  */
 export function rhythmWords(
   changes: readonly Step[],
@@ -164,6 +172,8 @@ const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
 /**
  * All that follows from the notation of a figure; derived each time, never stored.
  * Tempi rest on the stated gaps of `COMFORTABLE_GAP_MS`.
+ * @example
+ * figureFacts(BASIC, DANCE).beats // 8
  */
 export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const written = writtenRoles(figure);

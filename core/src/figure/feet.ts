@@ -8,6 +8,7 @@ export interface FootFault {
   readonly foot: "L" | "R";
 }
 
+/** How a role's feet come through a figure: which is free, and what is wrong. */
 export interface Feet {
   /** The foot that is free as the figure begins; null when it cannot be known. */
   readonly startFree: "L" | "R" | null;
@@ -63,6 +64,12 @@ export function followFeet(steps: readonly Step[]): Feet {
   };
 }
 
+/**
+ * A foot fault in a sentence for a teacher.
+ * @example
+ * footFaultText({ problem: "loaded", foot: "L" })
+ * // "The left foot carries the weight, so it is not free to move."
+ */
 export const footFaultText = ({ problem, foot }: FootFault): string => {
   const name = foot === "L" ? "left" : "right";
   return problem === "stands-on-it"

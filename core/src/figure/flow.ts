@@ -16,7 +16,11 @@ export interface Stances {
 /** Figures are never changed, so how one begins and ends is worked out once. */
 const known = new WeakMap<Figure, Stances>();
 
-/** How each role stands as the figure begins and as it ends; a hold is said once for both. */
+/**
+ * How each role stands as the figure begins and as it ends; a hold is said once for both.
+ * @example
+ * stancesOf(BASIC).last // [{ free: "L", hold: "open" }, { free: "R", hold: "open" }]
+ */
 export function stancesOf(figure: Figure): Stances {
   const before = known.get(figure);
   if (before) return before;
@@ -40,6 +44,8 @@ function workOutStances(figure: Figure): Stances {
 /**
  * Whether a figure can be danced right after another: every role has the foot free that it begins with, and the
  * couple is in the hold in which it begins. What is not said on either side is no hindrance.
+ * @example
+ * flowsInto(BASIC, TURN) // true
  */
 export function flowsInto(one: Figure, next: Figure): boolean {
   const [from, to] = [stancesOf(one).last, stancesOf(next).first];

@@ -26,6 +26,8 @@ const pointBetween = (a: Point, b: Point, part: number): Point => ({
  * Where a dancer is at a moment between steps: feet land on their onset, having set out shortly before.
  * @param path as `pathOf` gives it
  * @param at ticks from count 1
+ * @example
+ * poseAt(pathOfRole(BASIC, "leader"), 0).heading // 0
  */
 export function poseAt(path: readonly FootPlacement[], at: Ticks): Pose {
   const next = path.findIndex(({ onset }) => onset > at);

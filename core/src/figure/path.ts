@@ -192,6 +192,11 @@ function place(before: FootPlacement, step: Step): FootPlacement {
   };
 }
 
+/**
+ * The place between the feet, in metres.
+ * @example
+ * centreOf({ left: { x: 0, y: 0 }, right: { x: 0.2, y: 0 } }) // { x: 0.1, y: 0 }
+ */
 export const centreOf = ({ left, right }: Pick<FootPlacement, "left" | "right">): Point => ({
   x: (left.x + right.x) / 2,
   y: (left.y + right.y) / 2,
@@ -203,6 +208,8 @@ export const centreOf = ({ left, right }: Pick<FootPlacement, "left" | "right">)
  * side in the middle of a rolling turn is read so that it stays on the line danced along.
  * @param start the place between the feet
  * @param heading degrees, clockwise
+ * @example
+ * pathOf(stepsOf(BASIC, "leader")).length // 9
  */
 export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, heading = 0): FootPlacement[] {
   const first = steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
@@ -225,7 +232,11 @@ function followerStart(hold: string | null): { at: Point; heading: number } {
   return { at: { x: 0, y: /closed|close/i.test(hold ?? "") ? 0.6 : 0.9 }, heading: 180 };
 }
 
-/** The path of a role, the follower's from where the first hold puts them. */
+/**
+ * The path of a role, the follower's from where the first hold puts them.
+ * @example
+ * pathOfRole(BASIC, "follower")[0].heading // 180
+ */
 export function pathOfRole(figure: Figure, role: Role): FootPlacement[] {
   const steps = stepsOf(figure, role);
   if (role !== "follower") return pathOf(steps);

@@ -5,6 +5,8 @@ import { type Dance, TICKS_PER_BEAT } from "../time/index.ts";
  * The same cycle counted from another beat: what was danced on that beat is now on count 1. Schools differ in
  * where a cycle begins, slow first or quick first; the steps and their order in the music stay the same.
  * @param from the count that becomes count 1; 1 changes nothing
+ * @example
+ * countedFrom(BASIC, 5).steps.leader[0].foot // "R"
  */
 export function countedFrom(figure: Figure, from: number): Figure {
   const beats = figure.length / TICKS_PER_BEAT;
@@ -36,7 +38,8 @@ export function countedFrom(figure: Figure, from: number): Figure {
 /**
  * What was read, as the house counts it: from the beat that its dance calls 1. Nothing for what has faults, or was not
  * found.
- * @example asHouseCounts(parseFigure(notation, dance), dance)?.length // in ticks
+ * @example
+ * asHouseCounts({ figure: BASIC, faults: [] }, { countFrom: 1 }) === BASIC // true
  */
 export const asHouseCounts = (
   read: Pick<Parsed, "figure" | "faults"> | null | undefined,

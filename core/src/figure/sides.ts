@@ -14,6 +14,8 @@ const NATURAL = "Followers dance the natural opposite.";
 /**
  * How the two sides of a figure differ, in a sentence for teachers: that followers dance the natural opposite, or at
  * which counts they do not. Nothing for a figure without partners.
+ * @example
+ * sidesInWords(BASIC) // "Followers dance the natural opposite."
  */
 export function sidesInWords(figure: Figure): string {
   const roles = writtenRoles(figure);

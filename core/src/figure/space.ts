@@ -41,7 +41,11 @@ function classOf(net: number, width: number, depth: number): SpaceClass {
   return long >= SLOT.length && long >= SLOT.ratio * short ? "slot" : "spot";
 }
 
-/** The floor one role uses when the figure is danced once. */
+/**
+ * The floor one role uses when the figure is danced once.
+ * @example
+ * spaceOf(pathOfRole(BASIC, "leader")).kind // "spot"
+ */
 export function spaceOf(path: readonly FootPlacement[]): Space {
   const [start, end] = [centreOf(path[0] as FootPlacement), centreOf(path.at(-1) as FootPlacement)];
   const [dx, dy] = [end.x - start.x, end.y - start.y];
@@ -61,7 +65,11 @@ export function spaceOf(path: readonly FootPlacement[]): Space {
 /** Room left round the feet for shoulders and arms, on each side, in metres. */
 export const ELBOW_ROOM = 0.4;
 
-/** The floor the whole couple needs, elbow room included. Metres, an estimate. */
+/**
+ * The floor the whole couple needs, elbow room included. Metres, an estimate.
+ * @example
+ * floorOf([pathOfRole(BASIC, "leader")]).depth // 0.8
+ */
 export function floorOf(paths: readonly (readonly FootPlacement[])[]): { width: number; depth: number } {
   const { width, depth } = box(paths);
   return { width: centimetres(width + 2 * ELBOW_ROOM), depth: centimetres(depth + 2 * ELBOW_ROOM) };

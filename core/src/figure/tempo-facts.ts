@@ -27,6 +27,8 @@ export interface TempoFacts {
 /**
  * A figure at a tempo; null when it is danced in one's own time.
  * @param bpm beats per minute, above 0
+ * @example
+ * tempoFacts(BASIC, DANCE, 120).shortestGapMs // 500
  */
 export function tempoFacts(figure: Figure, dance: Dance, bpm: number): TempoFacts | null {
   const { beats, shortestGap, timed } = figureFacts(figure, dance);
@@ -53,6 +55,9 @@ export interface VariantRange<T> {
  * tempo, the one whose steps lie closest, since it fills the music best.
  * @param variants each with its shortest gap in beats
  * @returns ranges that do not overlap, slowest first; a variant that never is the best choice has none
+ * @example
+ * variantRanges([{ shortestGap: 1 }, { shortestGap: 0.5 }], { slowestBpm: 90, fastestBpm: 140 }, 1).map(({ from, to }) => [from, to])
+ * // [[90, 100], [101, 140]]
  */
 export function variantRanges<T extends { readonly shortestGap: number | null }>(
   variants: readonly T[],

@@ -11,6 +11,7 @@ import {
 import { chainOf } from "./chain.ts";
 import { NOTHING_PLANNED, type Segment, type SegmentKind, sayFirst } from "./segment.ts";
 
+/** What a lesson is built from. */
 export interface LessonInput {
   readonly plan: LevelPlan;
   /** Counted from 1. */
@@ -76,7 +77,11 @@ function squeeze(segments: readonly Segment[], room: number): { kept: Segment[];
   };
 }
 
-/** A part without a figure. */
+/**
+ * A part without a figure.
+ * @example
+ * segment("own", "Circle", 5).minutes // 5
+ */
 export const segment = (kind: SegmentKind, title: string, minutes: number): Segment => ({
   kind,
   title,
@@ -139,7 +144,11 @@ const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
   guest: "The guest's part",
 };
 
-/** Minutes of a lesson from beginning to end: none when it is cancelled, fewer when it is cut short. */
+/**
+ * Minutes of a lesson from beginning to end: none when it is cancelled, fewer when it is cut short.
+ * @example
+ * lessonLength(LEVEL, 1) // 60
+ */
 export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: number): number {
   const here = roomsOf(plan)[week - 1];
   if (!here?.held) return 0;
@@ -152,6 +161,8 @@ export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: n
  * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that
  * sum exactly to the lesson's. When the plan holds more than the lesson, all parts give way in proportion; a caution
  * of the plan's is always said, if need be in the part that opens the lesson.
+ * @example
+ * totalMinutes(buildLesson({ plan: LEVEL, week: 3, carryOver: [] })) // 60
  */
 export function buildLesson(input: LessonInput): Segment[] {
   const { plan, week } = input;

@@ -1,6 +1,7 @@
 import type { Layer } from "../figure/index.ts";
 import type { Covered, Segment } from "./segment.ts";
 
+/** A part of a lesson with what became of it in class. */
 export interface TaughtSegment extends Segment {
   /** `null` when nothing was marked. */
   readonly covered: Covered | null;
@@ -33,6 +34,9 @@ function together(one: Segment, other: Segment): Segment {
 /**
  * What a taught lesson leaves for the next one, one part a figure: figures that were not reached keep their minutes
  * and layers, those done in part the layers that were not reached. Anything not marked counts as not reached.
+ * @example
+ * carryOver([{ ...segment("new", "Turn", 10), figureId: "turn", covered: "part", reached: "rhythm" }])[0].title
+ * // "Turn"
  */
 export function carryOver(segments: readonly TaughtSegment[]): Segment[] {
   const left = new Map<string, Segment>();

@@ -1,6 +1,7 @@
 import { flowsInto, stancesOf } from "../figure/index.ts";
 import type { Figure } from "../notation/index.ts";
 
+/** A figure that may be danced in a chain. */
 export interface ChainFigure {
   readonly id: string;
   readonly steps: Figure;
@@ -130,6 +131,9 @@ const worthOf = (mask: number, round: boolean, length: number): number =>
  * they are needed; one that goes round is preferred. Figures repeat only where nothing else leads on.
  * @param figures what may be danced
  * @param wanted ids of the figures that the chain is for; at most the first eight are looked at
+ * @example
+ * chainOf([{ id: "basic", steps: BASIC }, { id: "turn", steps: TURN }], new Set(["basic", "turn"])).loops
+ * // true
  */
 export function chainOf(figures: readonly ChainFigure[], wanted: ReadonlySet<string>): Chain {
   const graph = graphOf(figures, wanted);

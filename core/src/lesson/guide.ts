@@ -17,6 +17,7 @@ export interface Stage {
   readonly bpm: number | null;
 }
 
+/** A part of a lesson and what is danced in it. */
 export interface GuideInput {
   readonly segment: Pick<Segment, "kind" | "layers" | "minutes">;
   /** The steps of its figure; null for a part without steps. */
@@ -153,6 +154,9 @@ function wanted(input: GuideInput): Weighted[] {
  * What to do in a part of a lesson, in order: see it whole, each role by itself, both together without music, slow
  * music, music at speed, with the layers in the order of the level's approach. Half minutes that sum exactly to the
  * part; what weighs least falls out when there is too little time.
+ * @example
+ * guideOf({ segment: segment("wrap", "End", 2), steps: null, dance: DANCE, bpm: null }).map(({ seconds }) => seconds)
+ * // [60, 30, 30]
  */
 export function guideOf(input: GuideInput): Stage[] {
   const halves = input.segment.minutes * 2;

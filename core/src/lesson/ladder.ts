@@ -20,6 +20,8 @@ const MOST_STEP = 1.2;
  * The tempi over which a new figure is brought up to speed: from 60 % of the target in even ratios of at most a
  * fifth more each, to the target itself. Stated defaults of the product. Nothing for a figure in its own time.
  * @param targetBpm beats per minute, above 0
+ * @example
+ * tempoLadder(BASIC, DANCE, 110).map(({ bpm }) => bpm) // [66, 78, 93, 110]
  */
 export function tempoLadder(figure: Figure, dance: Dance, targetBpm: number): Rung[] {
   if (tempoFacts(figure, dance, targetBpm) === null) return [];

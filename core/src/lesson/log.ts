@@ -6,12 +6,15 @@ import { COVERED, type Covered } from "./segment.ts";
  * attendance and waiting about a student, a remark about itself, the end about the class.
  */
 export const NOTED = ["mark", "spent", "attendance", "remark", "waited", "ended"] as const;
+/** One of `NOTED`. */
 export type Noted = (typeof NOTED)[number];
 
 /** What a remark is for, so that the handover can sort it. */
 export const REMARK_KINDS = ["note", "struggled", "promised"] as const;
+/** One of `REMARK_KINDS`. */
 export type RemarkKind = (typeof REMARK_KINDS)[number];
 
+/** What each kind of entry of a class log says. */
 export interface NotedValues {
   readonly mark: { readonly covered: Covered; readonly reached: Layer | null };
   readonly spent: { readonly seconds: number };
@@ -40,6 +43,7 @@ export type LogEntry = { readonly [K in Noted]: EntryOf<K> }[Noted];
 
 /** What became of an entry: it counts, it says what is said already, or somebody else had noted something else. */
 export const OUTCOMES = ["kept", "same", "conflict"] as const;
+/** One of `OUTCOMES`. */
 export type Outcome = (typeof OUTCOMES)[number];
 
 /** The last word on one thing, and every entry that said it. */
@@ -63,6 +67,9 @@ function saysSame(one: LogEntry["value"], other: LogEntry["value"]): boolean {
 /**
  * Whether an entry counts. It does when it was made in sight of the last word on its thing; one that says the same
  * as the last word is no conflict either.
+ * @example
+ * judgeEntry(readLog([]), { id: "1", kind: "attendance", target: "ana", value: { present: true }, after: null, at: "2027-02-01T19:00:00Z" })
+ * // "kept"
  */
 export function judgeEntry(log: ClassLog, entry: LogEntry): Outcome {
   const last = log.get(subjectOf(entry));
@@ -71,7 +78,11 @@ export function judgeEntry(log: ClassLog, entry: LogEntry): Outcome {
   return seen ? "kept" : "conflict";
 }
 
-/** The log after some entries in the order in which they came; those that meet another's word change nothing. */
+/**
+ * The log after some entries in the order in which they came; those that meet another's word change nothing.
+ * @example
+ * readLog([]).size // 0
+ */
 export function readLog(entries: readonly LogEntry[], before: ClassLog = new Map()): ClassLog {
   const log = new Map(before);
   for (const entry of entries) {
@@ -84,26 +95,47 @@ export function readLog(entries: readonly LogEntry[], before: ClassLog = new Map
   return log;
 }
 
-/** The last entry about one thing, to make the next one after; `null` when there is none. */
+/**
+ * The last entry about one thing, to make the next one after; `null` when there is none.
+ * @example
+ * lastEntry(readLog([]), "ended", "class") // null
+ */
 export const lastEntry = (log: ClassLog, kind: Noted, target: string): LogEntry | null =>
   log.get(subjectOf({ kind, target }))?.entry ?? null;
 
-/** The last word on one thing; `null` when nothing is noted or it was taken back. */
+/**
+ * The last word on one thing; `null` when nothing is noted or it was taken back.
+ * @example
+ * notedAt(readLog([{ id: "1", kind: "waited", target: "ana", value: { times: 2 }, after: null, at: "2027-02-01T19:00:00Z" }]), "waited", "ana")
+ * // { times: 2 }
+ */
 export function notedAt<K extends Noted>(log: ClassLog, kind: K, target: string): NotedValues[K] | null {
   return (lastEntry(log, kind, target)?.value as NotedValues[K] | null | undefined) ?? null;
 }
 
-/** The remarks of a class, in the order noted. */
+/**
+ * The remarks of a class, in the order noted.
+ * @example
+ * remarksOf(readLog([])) // []
+ */
 export const remarksOf = (log: ClassLog): (NotedValues["remark"] & { readonly id: string })[] =>
   [...log.values()].flatMap(({ entry }) =>
     entry.kind === "remark" && entry.value ? [{ id: entry.target, ...entry.value }] : [],
   );
 
-/** Whether somebody was in class: who is not noted as missing was. */
+/**
+ * Whether somebody was in class: who is not noted as missing was.
+ * @example
+ * wasHere(readLog([]), "ana") // true
+ */
 export const wasHere = (log: ClassLog, studentId: string): boolean =>
   notedAt(log, "attendance", studentId)?.present !== false;
 
-/** The deepest layer that a part's mark speaks of: the one said, or the last of one done, the first of one begun. */
+/**
+ * The deepest layer that a part's mark speaks of: the one said, or the last of one done, the first of one begun.
+ * @example
+ * reachedLayer({ covered: "done", reached: null }, [{ layer: "steps" }, { layer: "rhythm" }]) // "rhythm"
+ */
 export function reachedLayer(
   mark: NotedValues["mark"] | null,
   layers: readonly { readonly layer: string }[],

@@ -19,7 +19,11 @@ export interface WrittenPart {
 const lines = (label: string, items: readonly string[]): string[] =>
   items.map((item) => `- ${label}: ${escapeMarkdown(item)}`);
 
-/** A lesson plan as CommonMark: each part with its time, what to do, what to say, what to watch for. */
+/**
+ * A lesson plan as CommonMark: each part with its time, what to do, what to say, what to watch for.
+ * @example
+ * lessonToMarkdown("Week 1", "Monday", []) // "# Week 1\n\nMonday\n"
+ */
 export function lessonToMarkdown(title: string, about: string, parts: readonly WrittenPart[]): string {
   const body = parts.map(({ from, minutes, title: name, kind, stages, others, cues, slips, cautions }) => {
     const items = [

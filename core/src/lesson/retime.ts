@@ -24,6 +24,9 @@ function takerOf(segments: readonly Timed[], index: number): number {
  * Growing takes minutes from the free dancing first, then from the longest part; shrinking hands them to the
  * free dancing, or to the next part where there is none. Every part keeps at least a minute, a locked one all its
  * minutes.
+ * @example
+ * retime([{ minutes: 10, locked: false }, { minutes: 10, locked: false }], 0, 12).map(({ minutes }) => minutes)
+ * // [12, 8]
  */
 export function retime<T extends Timed>(segments: readonly T[], index: number, minutes: number): T[] {
   const result = segments.map((segment) => ({ ...segment }));
@@ -54,6 +57,9 @@ export function retime<T extends Timed>(segments: readonly T[], index: number, m
  * Puts one more part into a running order; the others give way as in `retime`, so that the sum stays the same.
  * The new part gets fewer minutes where the others have no more to give.
  * @returns the order unchanged when not even one minute is to be had
+ * @example
+ * insertSegment([{ minutes: 10, locked: false }], 1, { minutes: 4, locked: false }).map(({ minutes }) => minutes)
+ * // [6, 4]
  */
 export function insertSegment<T extends Timed>(segments: readonly T[], index: number, segment: T): T[] {
   const widened = segments.toSpliced(index, 0, { ...segment, minutes: 0 });
@@ -64,6 +70,8 @@ export function insertSegment<T extends Timed>(segments: readonly T[], index: nu
 /**
  * Takes one part out; the free dancing, or else a neighbour, takes its minutes over. The last part stays, and so does
  * one whose minutes nobody may take because all others are locked.
+ * @example
+ * removeSegment([{ minutes: 10, locked: false }, { minutes: 4, locked: false }], 1)[0].minutes // 14
  */
 export function removeSegment<T extends Timed>(segments: readonly T[], index: number): T[] {
   const gone = segments[index];

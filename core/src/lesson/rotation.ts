@@ -29,6 +29,8 @@ function shuffled(count: number, seed: number): number[] {
  * @param seed for another order of dancers; the same seed gives the same rounds
  * @param waited how often each dancer of the larger role has waited so far, in earlier lessons
  * @returns no rounds when a role has nobody
+ * @example
+ * rotation(3, 2, 3, 0).map(({ waiting }) => waiting.length) // [1, 1, 1]
  */
 export function rotation(
   leaders: number,
@@ -62,7 +64,11 @@ export function rotation(
   });
 }
 
-/** How often each dancer of the larger role waits in some rounds, by place in the list. */
+/**
+ * How often each dancer of the larger role waits in some rounds, by place in the list.
+ * @example
+ * waitsIn(rotation(3, 2, 3, 0), 3) // [1, 1, 1]
+ */
 export function waitsIn(rounds: readonly Round[], dancers: number): number[] {
   const counts: number[] = Array(dancers).fill(0);
   for (const { waiting } of rounds) for (const one of waiting) counts[one] = (counts[one] ?? 0) + 1;

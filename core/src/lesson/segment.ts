@@ -12,8 +12,10 @@ export const SEGMENT_KINDS = [
   "wrap",
   "own",
 ] as const;
+/** One of `SEGMENT_KINDS`. */
 export type SegmentKind = (typeof SEGMENT_KINDS)[number];
 
+/** How a kind of part is called in a lesson. */
 export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
   "warm-up": "Warm-up",
   "carry-over": "Carried over",
@@ -29,6 +31,7 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
 /** The title of the minutes that a plan leaves over. */
 export const NOTHING_PLANNED = "Nothing planned yet";
 
+/** A timed part of a lesson. */
 export interface Segment {
   readonly kind: SegmentKind;
   readonly title: string;
@@ -47,21 +50,29 @@ export interface Segment {
 
 /** What became of a segment in class. */
 export const COVERED = ["done", "part", "not-done"] as const;
+/** One of `COVERED`. */
 export type Covered = (typeof COVERED)[number];
 
+/** How it is said what became of a part. */
 export const COVERED_NAMES: Readonly<Record<Covered, string>> = {
   done: "done",
   part: "part done",
   "not-done": "not done",
 };
 
+/**
+ * The minutes of all parts together.
+ * @example
+ * totalMinutes([{ minutes: 5 }, { minutes: 7 }]) // 12
+ */
 export const totalMinutes = (segments: readonly Pick<Segment, "minutes">[]): number =>
   segments.reduce((sum, { minutes }) => sum + minutes, 0);
 
 /**
  * The parts that are kept, the first of which also says the cautions of those that fall out: a caution is never lost
  * with the minutes of its figure.
- * @example sayFirst(kept, []) // kept as they are
+ * @example
+ * sayFirst([{ cautions: [] }], [{ cautions: ["Ask first."] }]) // [{ cautions: ["Ask first."] }]
  */
 export function sayFirst<T extends Pick<Segment, "cautions">>(
   kept: readonly T[],

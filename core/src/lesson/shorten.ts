@@ -11,6 +11,7 @@ export interface Shortened {
   readonly why: string;
 }
 
+/** A lesson after minutes were taken from it. */
 export interface ShorterLesson<T> {
   readonly segments: readonly T[];
   readonly changes: readonly Shortened[];
@@ -68,6 +69,8 @@ function take(minutes: number[], from: readonly number[], floors: readonly numbe
  * minute each is left, those last planned first, and then their cautions are said in the part that opens the
  * lesson. The result has exactly the minutes asked for.
  * @param minutes how many fewer, a whole number from 0; at least one minute of lesson stays
+ * @example
+ * totalMinutes(shorten([segment("practice", "Music", 10), segment("wrap", "End", 5)], 5).segments) // 10
  */
 export function shorten<T extends Segment>(segments: readonly T[], minutes: number): ShorterLesson<T> {
   const left = segments.map((segment) => segment.minutes);

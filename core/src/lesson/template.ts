@@ -11,7 +11,11 @@ export interface LessonTemplate {
   }[];
 }
 
-/** What of a running order is its shape: kinds in their order, each once, and every own part that is planned. */
+/**
+ * What of a running order is its shape: kinds in their order, each once, and every own part that is planned.
+ * @example
+ * templateOf([segment("own", "Circle", 5)]).parts // [{ kind: "own", title: "Circle", minutes: 5 }]
+ */
 export function templateOf(segments: readonly Pick<Segment, "kind" | "title" | "minutes">[]): LessonTemplate {
   const met = new Set<SegmentKind>();
   return {
@@ -29,6 +33,8 @@ export function templateOf(segments: readonly Pick<Segment, "kind" | "title" | "
  * own parts put in, for which the others give way. Kinds that the template does not know stay before the wrap. The
  * minutes keep their sum, and no part is lost.
  * @param make gives an own part its place among the parts of a lesson
+ * @example
+ * applyTemplate([segment("warm-up", "Welcome", 5)], { parts: [] }, () => segment("own", "Own", 1)).length // 1
  */
 export function applyTemplate<T extends Segment>(
   segments: readonly T[],

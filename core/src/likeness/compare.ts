@@ -10,6 +10,7 @@ export interface Stretch {
   readonly to: number;
 }
 
+/** Consecutive moments that two figures have in common. */
 export interface SharedStretch {
   readonly a: Stretch;
   readonly b: Stretch;
@@ -27,6 +28,7 @@ export interface RowComparison {
   readonly partsAt: string | null;
 }
 
+/** Two figures beside each other: how alike they are, what they share, what tells them apart. */
 export interface Comparison extends RowComparison {
   /** The same for each role that both figures have: one role may dance alike while the other does not. */
   readonly byRole: Readonly<Partial<Record<Role, RowComparison>>>;
@@ -51,6 +53,7 @@ export const LOOK_ALIKE = 0.75;
 /** What parts more often nobody takes for the other. */
 const MOST_PARTINGS = 2;
 
+/** The stretch from one moment to another, as onsets. */
 export const stretchOf = (moments: readonly Moment[], from: number, to: number): Stretch => {
   const [first, last] = [moments[from], moments[to]];
   return {
@@ -170,7 +173,11 @@ export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whoseText}` };
 }
 
-/** Where two figures are danced alike and where they part: both roles together, and each role by itself. */
+/**
+ * Where two figures are danced alike and where they part: both roles together, and each role by itself.
+ * @example
+ * compareFigures(BASIC, BASIC).likeness // 1
+ */
 export function compareFigures(a: Figure, b: Figure): Comparison {
   const both = writtenRoles(a).filter((role) => writtenRoles(b).includes(role));
   return {

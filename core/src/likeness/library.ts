@@ -66,6 +66,8 @@ function scoreOf(a: Int32Array, b: Int32Array, likenessOf: (one: number, two: nu
 /**
  * Every two figures of a library that have something in common, most alike first.
  * @param onProgress told now and then how many figures of all have been compared with the others
+ * @example
+ * compareLibrary([{ id: "basic", figure: BASIC }, { id: "turn", figure: TURN }]).length // 1
  */
 export function compareLibrary(
   figures: readonly KnownFigure[],

@@ -63,7 +63,11 @@ const moveOf = (step: Step, foot: FootMove["foot"]): FootMove => ({
 /** Rows that were worked out already, by figure and roles: a library is compared figure by figure. */
 const kept = new WeakMap<Figure, Map<string, readonly Moment[]>>();
 
-/** A figure as the row of its moments: of all its roles together, or of some of them. */
+/**
+ * A figure as the row of its moments: of all its roles together, or of some of them.
+ * @example
+ * momentsOf(BASIC).length // 8
+ */
 export function momentsOf(figure: Figure, only: readonly Role[] = writtenRoles(figure)): readonly Moment[] {
   const rows = kept.get(figure) ?? new Map<string, readonly Moment[]>();
   kept.set(figure, rows);
@@ -139,6 +143,7 @@ export function momentLikeness(a: Moment, b: Moment): number {
 export const momentKey = ({ part, lasts, moves }: Moment): string => JSON.stringify([part, lasts, moves]);
 
 const ALMOST = 1 - 1e-9;
+/** Whether two moments are danced alike. */
 export const sameMoment = (a: Moment, b: Moment): boolean => momentLikeness(a, b) >= ALMOST;
 
 /** Whether one role does the same at two moments; doing nothing at both is the same too. */

@@ -3,6 +3,7 @@ import { ticksToBeats } from "../time/index.ts";
 import { type Stretch, stretchOf } from "./compare.ts";
 import { type Moment, momentKey, momentsOf, sameMoment } from "./moment.ts";
 
+/** A figure that dancers know already. */
 export interface KnownFigure {
   readonly id: string;
   readonly figure: Figure;
@@ -16,6 +17,7 @@ export interface RoleMaterial {
   readonly fresh: readonly Stretch[];
 }
 
+/** The beats of a figure that no known figure has, by role and of both together. */
 export interface NewMaterial {
   readonly beats: number;
   /** Beats in which some role has to dance what no known figure holds for it: what really has to be taught. */
@@ -138,6 +140,8 @@ function lengthOf(stretches: readonly Stretch[]): number {
 /**
  * What of a figure is new to somebody who dances the known ones, role by role: the fewest beats that stretches of two
  * moments or more of known figures leave. The more is known, the less is new.
+ * @example
+ * newMaterial(TURN, [{ id: "basic", figure: BASIC }]).newBeats // 4
  */
 export function newMaterial(figure: Figure, known: readonly KnownFigure[]): NewMaterial {
   const parts = writtenRoles(figure).map((role) => {

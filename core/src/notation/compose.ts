@@ -6,8 +6,10 @@ import { MAX_BEATS, ROLES, type Role } from "./words.ts";
 /** Finds a figure of the library by its name; `null` when there is none that can be used. */
 export type Lookup = (name: string) => Figure | null;
 
+/** Why a used figure does not fit where it stands. */
 export type UseProblem = "unknown" | "counts-outside" | "pick-up-collides" | "too-long" | "solo-and-couple";
 
+/** A figure put together from others, and what is wrong with it. */
 export interface Composed {
   readonly length: Ticks;
   readonly steps: Figure["steps"];

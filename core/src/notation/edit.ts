@@ -6,7 +6,11 @@ import { isWeightAction, type Role } from "./words.ts";
 /** The closest that counts can be written. */
 const QUARTER: Ticks = TICKS_PER_BEAT / 4;
 
-/** A role whose steps can be edited one by one: not one that a composed figure mirrors. */
+/**
+ * A role whose steps can be edited one by one: not one that a composed figure mirrors.
+ * @example
+ * canEdit(BASIC, "follower") // true
+ */
 export const canEdit = (figure: Figure, role: Role): boolean =>
   !(figure.composition && role === "follower" && figure.followerMirrors);
 
@@ -45,6 +49,9 @@ function edited(figure: Figure, role: Role, gone: Ticks | null, put: Step | null
 /**
  * Exchanges one step for another, which may lie at another count.
  * @returns null when another step stands at that count already, or the role cannot be edited
+ * @example
+ * stepsOf(replaceStep(BASIC, "leader", 0, { onset: 0, foot: "L", action: "forward" }), "leader")[0].action
+ * // "forward"
  */
 export function replaceStep(figure: Figure, role: Role, index: number, step: Step): Figure | null {
   const steps = stepsOf(figure, role);
@@ -53,7 +60,11 @@ export function replaceStep(figure: Figure, role: Role, index: number, step: Ste
   return !old || taken || !canEdit(figure, role) ? null : edited(figure, role, old.onset, step);
 }
 
-/** Takes a step out. @returns null for the last step of a role, and where the role cannot be edited */
+/**
+ * Takes a step out. @returns null for the last step of a role, and where the role cannot be edited
+ * @example
+ * stepsOf(removeStep(BASIC, "leader", 0), "leader").length // 7
+ */
 export function removeStep(figure: Figure, role: Role, index: number): Figure | null {
   const steps = stepsOf(figure, role);
   const old = steps[index];
@@ -67,6 +78,8 @@ const otherFoot = (foot: Foot | null): Foot => (foot === "L" ? "R" : "L");
  * step where that comes sooner. Behind the last step the figure grows by a beat.
  * @param after index of the step before; -1 for a first step
  * @returns null when no room is left between the two, or the role cannot be edited
+ * @example
+ * stepsOf(insertStep(BASIC, "leader", 7), "leader").length // 9
  */
 export function insertStep(figure: Figure, role: Role, after: number): Figure | null {
   const steps = stepsOf(figure, role);

@@ -69,6 +69,8 @@ function formatLines(steps: readonly Step[], omitted: readonly Ticks[]): string[
 /**
  * A figure as canonical text. `parseFigure` of the result gives the same figure again.
  * @returns lines ending in a line break: what it uses, roles in the order leader, follower, solo, then the length
+ * @example
+ * formatFigure(BASIC).split("\n")[1] // "1   L side hold \"open\""
  */
 export function formatFigure(figure: Figure): string {
   const { composition } = figure;

@@ -11,12 +11,18 @@ export interface NamedText {
 /** Reads a figure by its name; `null` when there is none, or it has no steps. */
 export type ParsedLookup = (name: string) => Parsed | null;
 
-/** Two names are one when these are: capitals and spaces at the ends do not tell figures or dances apart. */
+/**
+ * Two names are one when these are: capitals and spaces at the ends do not tell figures or dances apart.
+ * @example
+ * nameKey(" Side Pass ") // "side pass"
+ */
 export const nameKey = (name: string): string => name.trim().toLowerCase();
 
 /**
  * The figures of one dance by name, each read once when it is first asked for. A figure that comes to use
  * itself by way of others is not found there, so that reading always ends.
+ * @example
+ * openLibrary([{ name: "Basic", notation: formatFigure(BASIC) }], DANCE)("Basic").faults // []
  */
 export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): ParsedLookup {
   const notations = new Map(texts.map(({ name, notation }) => [nameKey(name), notation]));
@@ -46,7 +52,11 @@ function usable(find: ParsedLookup): Lookup {
   };
 }
 
-/** The lookup for reading a text of one's own beside a library; its own name cannot be used in it. */
+/**
+ * The lookup for reading a text of one's own beside a library; its own name cannot be used in it.
+ * @example
+ * lookupBeside([{ name: "Basic", notation: formatFigure(BASIC) }], DANCE, "")("basic").length // 192
+ */
 export function lookupBeside(texts: readonly NamedText[], dance: RhythmBeats, own: string): Lookup {
   return usable(
     openLibrary(

@@ -16,6 +16,8 @@ const otherFoot = (foot: Foot | null): Foot | null => (foot === "L" ? "R" : foot
 /**
  * The natural opposite: feet exchanged, forward and back exchanged, side kept to the same side of the room
  * (which the exchanged foot brings about), turns in the same sense. Applied twice it gives the steps back.
+ * @example
+ * mirrorSteps([{ onset: 0, foot: "L", action: "forward" }]) // [{ onset: 0, foot: "R", action: "back" }]
  */
 export const mirrorSteps = (steps: readonly Step[]): Step[] =>
   steps.map((step) => ({
@@ -37,6 +39,8 @@ export const isSameStep = (one: Step | undefined, other: Step | undefined): bool
 /**
  * At which moments a follower dances something else than the natural opposite of a leader, in ticks and rising; none
  * where they are natural opposites throughout.
+ * @example
+ * apartFromMirror(stepsOf(TURN, "leader"), stepsOf(TURN, "follower")).length // 3
  */
 export function apartFromMirror(leader: readonly Step[], follower: readonly Step[]): number[] {
   const expected = new Map(mirrorSteps(leader).map((step) => [step.onset, step]));
@@ -46,14 +50,22 @@ export function apartFromMirror(leader: readonly Step[], follower: readonly Step
     .sort((a, b) => a - b);
 }
 
-/** The roles a figure has steps for, in the order leader, follower, solo. */
+/**
+ * The roles a figure has steps for, in the order leader, follower, solo.
+ * @example
+ * writtenRoles(BASIC) // ["leader", "follower"]
+ */
 export const writtenRoles = (figure: Figure): Role[] =>
   ROLES.filter((role) => figure.steps[role] !== undefined || (role === "follower" && figure.followerMirrors));
 
 /** Mirrored followers that were worked out already: facts, ribbon and likeness all ask for them. */
 const mirrored = new WeakMap<readonly Step[], readonly Step[]>();
 
-/** What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there. */
+/**
+ * What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there.
+ * @example
+ * stepsOf(BASIC, "follower")[0].foot // "R"
+ */
 export function stepsOf(figure: Figure, role: Role): readonly Step[] {
   const written = figure.steps[role];
   if (written || role !== "follower" || !figure.followerMirrors) return written ?? [];
@@ -71,6 +83,9 @@ export function stepsOf(figure: Figure, role: Role): readonly Step[] {
  * is left out must not take it along.
  * @param all the whole row, in its order
  * @param from the first moment that is kept, in ticks
+ * @example
+ * inForce([{ onset: 48, foot: "L", action: "side" }], [{ onset: 0, foot: "R", action: "side", hold: "open" }, { onset: 48, foot: "L", action: "side" }], 48)[0].hold
+ * // "open"
  */
 export function inForce(kept: readonly Step[], all: readonly Step[], from: number): Step[] {
   const hold = all.findLast((step) => step.onset < from && step.hold !== undefined)?.hold;

@@ -39,9 +39,11 @@ export const fullWord = (token: Token): string => {
 export const isRhythmWord = (token: Token): boolean =>
   token.kind === "word" && RHYTHM.test(token.value.toLowerCase());
 
+/** Whether a word of a line is a count. */
 export const isCount = (token: Token): boolean =>
   token.kind === "word" && (COUNT.test(token.value.toLowerCase()) || isRhythmWord(token));
 
+/** A fault at a word, with the nearest word that would do. */
 export const makeFault = (at: Token, expected: string, words?: readonly string[]): Fault => {
   const suggestion = words && suggest(at.value, words);
   const { line, column, length, value: found } = at;

@@ -16,6 +16,7 @@ import { type Statement, scan, type Token } from "./scan.ts";
 import type { Composition, Fault, Figure, Step } from "./types.ts";
 import { isRole, MAX_BEATS, ROLES, type Role } from "./words.ts";
 
+/** What was read of a text. The figure holds all that could be read, also where there are faults. */
 export interface Parsed {
   /** All that could be read, complete when there are no faults. */
   readonly figure: Figure;
@@ -258,6 +259,8 @@ function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
  * expected and, where a word was nearly right, a suggestion; reading goes on after it.
  * @param dance how many beats its S and Q last; without it, two and one
  * @param lookup finds the figures that `use` lines name; without it, none is found
+ * @example
+ * parseFigure("solo\n1 L sied").faults[0].suggestion // "side"
  */
 export function parseFigure(
   text: string,

@@ -1,6 +1,7 @@
 import type { Ticks } from "../time/index.ts";
 import type { Action, Direction, Role } from "./words.ts";
 
+/** The foot that acts: left, right, or both at once. */
 export type Foot = "L" | "R" | "both";
 
 /** A turn of the body during a step: its sense and its size in degrees, above 0. */
@@ -9,6 +10,7 @@ export interface Turn {
   readonly degrees: number;
 }
 
+/** One action at one time. Onsets in ticks from count 1; below 0 for a pick-up. */
 export interface Step {
   /** When it begins, in ticks from count 1; below 0 for a pick-up. */
   readonly onset: Ticks;
@@ -71,7 +73,12 @@ export interface Fault {
   readonly suggestion?: string;
 }
 
-/** A fault as one sentence: what to write, instead of what. */
+/**
+ * A fault as one sentence: what to write, instead of what.
+ * @example
+ * faultText({ found: "sied", expected: "an action", suggestion: "side" })
+ * // "Write an action instead of “sied”. Did you mean “side”?"
+ */
 export const faultText = ({ found, expected, suggestion }: Fault): string =>
   `${found === "" ? `Write ${expected} here` : `Write ${expected} instead of “${found}”`}.${
     suggestion ? ` Did you mean “${suggestion}”?` : ""

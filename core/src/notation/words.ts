@@ -48,14 +48,22 @@ export const DIRECTIONS = [
   "diagonal-back",
 ] as const;
 
+/** Words that say more of a step. */
 export const MODIFIERS = ["turn", "small", "long", "hold", "lead", "cue"] as const;
+/** Who dances a row of steps. */
 export const ROLES = ["leader", "follower", "solo"] as const;
 
+/** One of `WEIGHT_ACTIONS`. */
 export type WeightAction = (typeof WEIGHT_ACTIONS)[number];
+/** One of `FREE_ACTIONS`. */
 export type FreeAction = (typeof FREE_ACTIONS)[number];
+/** What a step does, with weight or without. */
 export type Action = WeightAction | FreeAction;
+/** One of `DIRECTIONS`. */
 export type Direction = (typeof DIRECTIONS)[number];
+/** One of `MODIFIERS`. */
 export type Modifier = (typeof MODIFIERS)[number];
+/** One of `ROLES`. */
 export type Role = (typeof ROLES)[number];
 
 /** One short form a word, accepted on reading and written out in full on formatting. */
@@ -103,16 +111,53 @@ const among = <T extends string>(list: readonly T[]) => {
   return (word: string): word is T => words.has(word);
 };
 
+/**
+ * Whether an action puts the weight on the foot.
+ * @example
+ * isWeightAction("tap") // false
+ */
 export const isWeightAction = among(WEIGHT_ACTIONS);
+/**
+ * Whether a word is an action, in its long form.
+ * @example
+ * isAction("tap") // true
+ */
 export const isAction = among<Action>([...WEIGHT_ACTIONS, ...FREE_ACTIONS]);
-/** Whether an action needs no foot. */
+/**
+ * Whether an action needs no foot.
+ * @example
+ * needsNoFoot("hold") // true
+ */
 export const needsNoFoot: (action: string) => boolean = among(BODY_ACTIONS);
-/** Whether both feet can do an action at once: a step lands on both, but nobody kicks with both. */
+/**
+ * Whether both feet can do an action at once: a step lands on both, but nobody kicks with both.
+ * @example
+ * canBeBoth("tap") // false
+ */
 export const canBeBoth = (action: Action): boolean => isWeightAction(action) || among(BOTH_ACTIONS)(action);
+/**
+ * Whether a word is a direction, in its long form.
+ * @example
+ * isDirection("up") // false
+ */
 export const isDirection = among(DIRECTIONS);
+/**
+ * Whether a word says more of a step.
+ * @example
+ * isModifier("turn") // true
+ */
 export const isModifier = among(MODIFIERS);
+/**
+ * Whether a word names a role.
+ * @example
+ * isRole("solo") // true
+ */
 export const isRole = among(ROLES);
 
-/** Actions that may be followed by a direction. */
+/**
+ * Actions that may be followed by a direction.
+ * @example
+ * takesDirection("tap") // true
+ */
 export const takesDirection = (action: Action): boolean =>
   !isWeightAction(action) || action === "lock" || action === "replace";

@@ -35,6 +35,8 @@ function keepingLimits(problem: Problem, places: ArrayLike<number>): number[] {
  * all limits. The same seed gives the same placement.
  * @param warmth how boldly it begins; 1 as usual
  * @param effort the share of its usual tries
+ * @example
+ * anneal(problemOf(LEVEL), [0, 5, -1], 1) // [1, 3, 4]
  */
 export function anneal(
   problem: Problem,

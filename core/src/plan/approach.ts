@@ -18,7 +18,9 @@ export interface Approach {
   readonly returnMinutes: number;
 }
 
+/** Ids of the approaches that ship. */
 export const APPROACH_IDS = ["steps-first", "whole-first", "lead-and-follow-first"] as const;
+/** One of `APPROACH_IDS`. */
 export type ApproachId = (typeof APPROACH_IDS)[number];
 
 const shareOf = (layer: Layer, sixteenths: number): LayerShare => ({ layer, share: sixteenths / 16 });
@@ -65,6 +67,10 @@ export const APPROACHES: Readonly<Record<ApproachId, Approach>> = {
   },
 };
 
-/** The approach of an id among a studio's own and those that ship; the first that ships when it is not there. */
+/**
+ * The approach of an id among a studio's own and those that ship; the first that ships when it is not there.
+ * @example
+ * approachOf("whole-first").name // "Whole first"
+ */
 export const approachOf = (id: string, own: readonly Approach[] = []): Approach =>
   own.find((approach) => approach.id === id) ?? APPROACHES[id as ApproachId] ?? APPROACHES["steps-first"];

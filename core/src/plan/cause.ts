@@ -44,6 +44,8 @@ const BY_CODE: Readonly<Partial<Record<FindingCode, Words>>> = {
  * Findings put together by what causes them, in the order of the first of each. Fewer than three of one cause stay as
  * they are.
  * @param nameOf the name of a figure, by its id
+ * @example
+ * causesOf([], (id) => id) // []
  */
 export function causesOf(findings: readonly Finding[], nameOf: (id: string) => string): Cause[] {
   const groups = new Map<string, Finding[]>();

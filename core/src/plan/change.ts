@@ -9,7 +9,11 @@ export type Change =
   | { readonly kind: "not-reached"; readonly figureIds: readonly string[] }
   | { readonly kind: "away"; readonly week: number; readonly staffId: string };
 
-/** The plan with the change put into it, before anything is moved. */
+/**
+ * The plan with the change put into it, before anything is moved.
+ * @example
+ * withChange(LEVEL, { kind: "cancelled", week: 3 }).special // [{ week: 3, kind: "cancelled", minutes: 0 }]
+ */
 export function withChange(level: LevelPlan, change: Change): LevelPlan {
   const others = (week: number) => (level.special ?? []).filter((entry) => entry.week !== week);
   const special = (entry: SpecialWeek) => [...others(entry.week), entry].sort((a, b) => a.week - b.week);

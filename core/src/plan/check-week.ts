@@ -5,7 +5,11 @@ import type { Layout } from "./layout.ts";
 import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
 
-/** Rhythms that are new in a week: neither known nor taught in a week before. */
+/**
+ * Rhythms that are new in a week: neither known nor taught in a week before.
+ * @example
+ * newCountsIn(layOut(LEVEL), 1) // []
+ */
 export function newCountsIn(
   layout: Layout,
   week: number,
@@ -27,7 +31,11 @@ export function newCountsIn(
 /** From so many minutes of difference on, and twice as much for one role, the other one waits. */
 const WAITS = { minutes: 15, times: 2 } as const;
 
-/** Minutes of new material by role: a figure that is new to one role only keeps the other waiting. */
+/**
+ * Minutes of new material by role: a figure that is new to one role only keeps the other waiting.
+ * @example
+ * newMinutesByRole([]) // { leader: 0, follower: 0 }
+ */
 export function newMinutesByRole(fresh: readonly PlanFigure[]): Record<"leader" | "follower", number> {
   const sum = { leader: 0, follower: 0 };
   for (const { facts, minutes } of fresh) {

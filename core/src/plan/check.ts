@@ -48,6 +48,9 @@ function needsNotChosen({ level, figures, known }: Layout, figureId: string): Fi
 /**
  * Everything in the plan that wants attention, by week; within a week what must change comes first. What somebody
  * accepted is left out for as long as it does not get worse; see `mutedIn`.
+ * @example
+ * checkPlan({ ...LEVEL, placements: place(LEVEL.placements, "turn", 1) }).filter(({ severity }) => severity === "must").map(({ code }) => code)
+ * // ["needs-later"]
  */
 export function checkPlan(level: LevelPlan, strands = strandsOf(level)): Finding[] {
   const accepted = acceptedIn(level);
@@ -55,7 +58,11 @@ export function checkPlan(level: LevelPlan, strands = strandsOf(level)): Finding
   return accepted.size === 0 ? all : all.filter((finding) => !isAccepted(accepted, finding));
 }
 
-/** Findings that are there and that somebody accepted, with the reason. */
+/**
+ * Findings that are there and that somebody accepted, with the reason.
+ * @example
+ * mutedIn(LEVEL) // []
+ */
 export function mutedIn(
   level: LevelPlan,
   strands = strandsOf(level),

@@ -30,6 +30,8 @@ const waiting = (
  * Dravnieks, 1991).
  * @param fits whether all musts fit when these limits are left aside; the search of `draftPlan` where none is given
  * @returns null when every must has a week
+ * @example
+ * conflictOf(LEVEL) // null
  */
 export function conflictOf(
   level: LevelPlan,

@@ -19,6 +19,7 @@ export interface Scored {
   readonly score: number;
 }
 
+/** A plan that is proposed: where everything goes, and what waits with the reason. */
 export interface Draft extends Scored {
   readonly left: readonly LeftOut[];
   /** The most that any plan can be worth, where it is known. */
@@ -28,6 +29,8 @@ export interface Draft extends Scored {
 /**
  * Figures so that each comes after those it needs; among those that are ready basics come first, then in the
  * order given. Figures caught in a circle of needs are appended as given.
+ * @example
+ * teachableOrder(LEVEL.figures.toReversed()).map(({ id }) => id) // ["basic", "turn", "wrap"]
  */
 export function teachableOrder(figures: readonly PlanFigure[]): PlanFigure[] {
   const ids = new Set(figures.map(({ id }) => id));
@@ -53,6 +56,8 @@ export function teachableOrder(figures: readonly PlanFigure[]): PlanFigure[] {
 /**
  * Places every figure in the earliest week that all limits allow, musts before the rest, keeping the pace even
  * before it uses the level's full limit.
+ * @example
+ * construct(problemOf(LEVEL)) // [0, 2, 3]
  */
 export function construct(problem: Problem, options: DraftOptions = {}): number[] {
   const { figures, weeks, fixed, level } = problem;
@@ -101,11 +106,23 @@ function neededByMusts(figures: readonly PlanFigure[]): ReadonlySet<string> {
   return wanted;
 }
 
+/**
+ * A placement as weeks from 1, with its value.
+ * @example
+ * scored(problemOf(LEVEL), [0, 2, -1]).placements
+ * // [{ figureId: "basic", week: 1 }, { figureId: "turn", week: 3 }]
+ */
 export const scored = (problem: Problem, places: Places): Scored => ({
   placements: placementsOf(problem, places),
   score: scoreOf(problem, places),
 });
 
+/**
+ * A placement as a draft that says of each waiting figure why it waits.
+ * @example
+ * draftOf(problemOf(LEVEL), [0, 2, -1]).placements
+ * // [{ figureId: "basic", week: 1 }, { figureId: "turn", week: 3 }]
+ */
 export const draftOf = (problem: Problem, places: Places, options: DraftOptions = {}): Draft => ({
   ...scored(problem, places),
   left: whyLeft(problem, places, options),
@@ -115,6 +132,8 @@ export const draftOf = (problem: Problem, places: Places, options: DraftOptions 
  * A plan for the level: constructed at once, then improved by local search. The same input gives the same plan. A
  * figure for which no week is left is named with the limit that holds it out and what would let it in.
  * @param options.onBetter told the first plan as soon as it stands
+ * @example
+ * draftPlan(LEVEL).placements.length // 3
  */
 export function draftPlan(
   level: LevelPlan,

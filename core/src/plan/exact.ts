@@ -6,6 +6,8 @@ import { type DraftOptions, type Limit, problemOf, scoreOf, VALUE } from "./prob
  * The level as a mixed-integer model whose best solution is the best plan there is: beside the limits a column for the
  * fullest week, for the week with most new figures, and for each figure that soon follows its nearest relative.
  * @param without limits to leave aside
+ * @example
+ * exactModel(LEVEL).columnOf.map(({ length }) => length) // [6, 6, 6]
  */
 export function exactModel(
   level: LevelPlan,

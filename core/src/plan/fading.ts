@@ -27,7 +27,11 @@ export interface Exposure {
 
 const depth = (layer: Layer | "return"): number => (layer === "return" ? -1 : LAYERS.indexOf(layer));
 
-/** One exposure a night, at the deepest layer that it reached, in the order of the weeks. */
+/**
+ * One exposure a night, at the deepest layer that it reached, in the order of the weeks.
+ * @example
+ * nightsOf([{ week: 1, layer: "steps" }, { week: 1, layer: "rhythm" }]) // [{ week: 1, layer: "rhythm" }]
+ */
 export function nightsOf(exposures: readonly Exposure[]): Exposure[] {
   const nights = new Map<number, Exposure>();
   for (const { week, layer } of exposures) {
@@ -43,6 +47,8 @@ export function nightsOf(exposures: readonly Exposure[]): Exposure[] {
  * @param exposures one for each night, in the order of their weeks; see `nightsOf`
  * @param scale how much longer or shorter than the defaults this class remembers; see `fitScale`
  * @returns 0 before the first time
+ * @example
+ * recallAt([{ week: 1, layer: "steps" }], 3).toFixed(2) // "0.31"
  */
 export function recallAt(exposures: readonly Exposure[], week: number, scale = 1): number {
   let half = 0;
@@ -70,6 +76,8 @@ export const ENOUGH_MARKS = 20;
  * How much longer or shorter than the defaults a class remembers, by the largest likelihood of its marks over a
  * grid from a third to three times.
  * @returns null while there are too few marks
+ * @example
+ * fitScale([]) // null
  */
 export function fitScale(observations: readonly Observation[]): number | null {
   const usable = observations.filter(({ exposures, week }) => exposures.some((one) => one.week < week));
@@ -90,6 +98,8 @@ const REFRESH_SHARE = 0.25;
 
 /**
  * What the break before a level made fade, and the minutes that bringing it back takes in the first lesson.
+ * @example
+ * refresherOf(LEVEL) // { recall: 1, minutes: 0 }
  */
 export function refresherOf({ rules, known }: Pick<LevelPlan, "rules" | "known">): {
   readonly recall: number;

@@ -1,3 +1,4 @@
+/** All that can be found in a plan. */
 export const FINDING_CODES = [
   "needs-later",
   "needs-missing",
@@ -25,6 +26,7 @@ export const FINDING_CODES = [
   "must-waits",
   "banned",
 ] as const;
+/** One of `FINDING_CODES`. */
 export type FindingCode = (typeof FINDING_CODES)[number];
 
 /** Something in a plan that a director would want to change. */
@@ -44,15 +46,27 @@ export interface Finding {
   readonly text: string;
 }
 
-/** Names a finding across plans, so that it can be recognised after a change. */
+/**
+ * Names a finding across plans, so that it can be recognised after a change.
+ * @example
+ * findingKey({ code: "too-many-new", week: 3 }) // "too-many-new@3"
+ */
 export const findingKey = ({ code, week, figureId = "", otherId = "" }: Finding): string =>
   figureId === "" ? `${code}@${week}` : `${code}:${figureId}:${otherId}`;
 
-/** Findings as sizes by their names, to be compared with those of another plan. */
+/**
+ * Findings as sizes by their names, to be compared with those of another plan.
+ * @example
+ * sizesOf([]) // new Map([])
+ */
 export const sizesOf = (findings: readonly Finding[]): ReadonlyMap<string, number> =>
   new Map(findings.map((finding) => [findingKey(finding), finding.size]));
 
-/** Findings that another plan does not have, or has less of. */
+/**
+ * Findings that another plan does not have, or has less of.
+ * @example
+ * worseThan([], new Map()) // []
+ */
 export const worseThan = (
   findings: readonly Finding[],
   before: ReadonlyMap<string, number>,

@@ -25,11 +25,19 @@ export interface Fading {
   readonly scale: number | null;
 }
 
-/** On which nights each figure was danced by the log of a lesson, or will be by the plan. */
+/**
+ * On which nights each figure was danced by the log of a lesson, or will be by the plan.
+ * @example
+ * exposuresOf(LEVEL).get("basic").map(({ week }) => week) // [1, 2, 3, 5]
+ */
 export const exposuresOf = (level: LevelPlan): ReadonlyMap<string, readonly Exposure[]> =>
   layOut(level).exposures;
 
-/** Recall of every placed figure in every week, and what is due when; with a section's marks by its own memory. */
+/**
+ * Recall of every placed figure in every week, and what is due when; with a section's marks by its own memory.
+ * @example
+ * fading(LEVEL).checkWeek // 6
+ */
 export function fading(level: LevelPlan, section: SectionMemory = { observations: [] }): Fading {
   const rooms = roomsOf(level);
   const scale = fitScale(section.observations);

@@ -56,6 +56,8 @@ function climb(problem: Problem, places: number[]): void {
 /**
  * Betters a placement: small changes first, then annealing from there, then small changes again. The same input
  * gives the same plan.
+ * @example
+ * improve(problemOf(LEVEL), [0, 5, -1]) // [1, 3, 4]
  */
 export function improve(
   problem: Problem,

@@ -51,6 +51,8 @@ function putBest(problem: Problem, places: number[], f: number): boolean {
 /**
  * Lets waiting figures in, those first that are worth most for the minutes they and what they need take. With
  * random numbers the order is shaken a little, so that other plans are found too.
+ * @example
+ * insertBest(problemOf(LEVEL), [0, -1, -1]) // undefined
  */
 export function insertBest(problem: Problem, places: number[], random?: (below: number) => number): void {
   const rank = (f: number): number => {

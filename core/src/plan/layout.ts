@@ -28,6 +28,11 @@ export interface Layout {
   readonly lastTaught: number;
 }
 
+/**
+ * Lays a plan out.
+ * @example
+ * layOut(LEVEL).weeks.get("turn") // 3
+ */
 export function layOut(level: LevelPlan, strands = strandsOf(level)): Layout {
   const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
   const weeks = weekByFigure(level.placements);
@@ -67,7 +72,11 @@ function exposuresIn(
   return new Map([...all].map(([id, own]) => [id, nightsOf(own)]));
 }
 
-/** Lessons before `week` in which a figure was, or will be, danced. */
+/**
+ * Lessons before `week` in which a figure was, or will be, danced.
+ * @example
+ * lessonsBefore(layOut(LEVEL), "basic", 2) // 1
+ */
 export const lessonsBefore = (
   { exposures }: Pick<Layout, "exposures">,
   figureId: string,

@@ -17,6 +17,7 @@ export interface WayIn {
   readonly text: string;
 }
 
+/** A figure that found no week, and why. */
 export interface LeftOut {
   readonly figureId: string;
   /** Which limit holds it out, in a sentence. */
@@ -36,6 +37,11 @@ const LIMIT_WORDS: Readonly<Record<Limit, string>> = {
   apart: "look-alikes, which stand a lesson apart",
 };
 
+/**
+ * A limit as it is named in a sentence.
+ * @example
+ * limitInWords("minutes") // "the minutes of the lessons"
+ */
 export const limitInWords = (limit: Limit): string => LIMIT_WORDS[limit];
 
 /** Whether a figure finds a week beside what is placed. */

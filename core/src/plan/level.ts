@@ -4,6 +4,7 @@ import type { PlanFacts } from "./facts.ts";
 
 /** How much a plan wants a figure: it must come, it may come, it must not. */
 export const WISHES = ["must", "may", "ban"] as const;
+/** One of `WISHES`. */
 export type Wish = (typeof WISHES)[number];
 
 /** What the plan needs to know of a figure, and what this plan wants of it. */
@@ -40,6 +41,7 @@ export interface Placement {
   readonly week: number;
 }
 
+/** The limits of a level. Weeks and lessons are counted from 1, times are whole minutes. */
 export interface LevelRules {
   readonly weeks: number;
   readonly lessonMinutes: number;
@@ -63,7 +65,9 @@ export interface LevelRules {
 
 /** A week that is not like the others. */
 export const SPECIAL_KINDS = ["routine", "check", "guest", "short", "cancelled"] as const;
+/** One of `SPECIAL_KINDS`. */
 export type SpecialKind = (typeof SPECIAL_KINDS)[number];
+/** A week with something of its own in it. */
 export interface SpecialWeek {
   readonly week: number;
   readonly kind: SpecialKind;
@@ -126,19 +130,35 @@ export interface LevelPlan {
   readonly notReached?: readonly { readonly figureId: string; readonly week: number }[];
 }
 
-/** Minutes of a lesson that are left for figures. */
+/**
+ * Minutes of a lesson that are left for figures.
+ * @example
+ * teachingMinutes(LEVEL.rules) // 48
+ */
 export const teachingMinutes = (rules: LevelRules): number =>
   Math.max(0, rules.lessonMinutes - rules.warmUpMinutes - rules.wrapMinutes);
 
-/** Weeks 1 to the last. */
+/**
+ * Weeks 1 to the last.
+ * @example
+ * weeksOf(LEVEL.rules) // [1, 2, 3, 4, 5, 6]
+ */
 export const weeksOf = (rules: LevelRules): number[] =>
   Array.from({ length: rules.weeks }, (_, index) => index + 1);
 
-/** Placements as a lookup from figure to week. */
+/**
+ * Placements as a lookup from figure to week.
+ * @example
+ * weekByFigure(LEVEL.placements).get("turn") // 3
+ */
 export const weekByFigure = (placements: readonly Placement[]): ReadonlyMap<string, number> =>
   new Map(placements.map(({ figureId, week }) => [figureId, week]));
 
-/** The placements with one figure put at a week, or taken out of the plan with `null`. */
+/**
+ * The placements with one figure put at a week, or taken out of the plan with `null`.
+ * @example
+ * place(LEVEL.placements, "turn", 4) // [{ figureId: "basic", week: 1 }, { figureId: "turn", week: 4 }]
+ */
 export function place(placements: readonly Placement[], figureId: string, week: number | null): Placement[] {
   const others = placements.filter((placement) => placement.figureId !== figureId);
   return week === null ? others : [...others, { figureId, week }];
@@ -158,7 +178,11 @@ export interface WeekRoom {
   readonly special: SpecialWeek | null;
 }
 
-/** The room of every week: a plain one has the lesson without warm-up and wrap, a special one what is left of it. */
+/**
+ * The room of every week: a plain one has the lesson without warm-up and wrap, a special one what is left of it.
+ * @example
+ * roomsOf(LEVEL)[0] // { week: 1, held: true, minutes: 48, takesNew: true, special: null }
+ */
 export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "special">): WeekRoom[] {
   const full = teachingMinutes(rules);
   return weeksOf(rules).map((week) => {
@@ -174,6 +198,10 @@ export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "spec
   });
 }
 
-/** The last week with a lesson, 0 when there is none. */
+/**
+ * The last week with a lesson, 0 when there is none.
+ * @example
+ * lastHeldWeek(roomsOf(LEVEL)) // 6
+ */
 export const lastHeldWeek = (rooms: readonly WeekRoom[]): number =>
   rooms.findLast(({ held }) => held)?.week ?? 0;

@@ -4,9 +4,12 @@ import { refresherOf } from "./fading.ts";
 import { type LevelPlan, type PlanFigure, roomsOf, type WeekRoom, weekByFigure } from "./level.ts";
 import { type Strand, type StrandShare, strandOf } from "./strand.ts";
 
+/** What a figure's minutes are for: a layer, or bringing it back. */
 export const WORK = [...LAYERS, "return"] as const;
+/** One of `WORK`. */
 export type Work = (typeof WORK)[number];
 
+/** What one week holds. Minutes. */
 export interface WeekLoad {
   /** Counted from 1. */
   readonly week: number;
@@ -22,7 +25,11 @@ export type PlacedShare = StrandShare & { readonly week: number };
 const approachFor = (level: Pick<LevelPlan, "approach">, figure: PlanFigure) =>
   figure.approach ?? level.approach ?? APPROACHES["steps-first"];
 
-/** The strands of a level's figures by id. They depend on the figures and the approach, not on the placements. */
+/**
+ * The strands of a level's figures by id. They depend on the figures and the approach, not on the placements.
+ * @example
+ * strandsOf(LEVEL).size // 3
+ */
 export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): ReadonlyMap<string, Strand> {
   return new Map(level.figures.map((figure) => [figure.id, strandOf(figure, approachFor(level, figure))]));
 }
@@ -30,6 +37,9 @@ export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): Reado
 /**
  * The shares of a strand that fall into the level, each with its week. A strand counts lessons: a cancelled week is
  * passed over, and what it would have held comes a lesson later.
+ * @example
+ * strandInWeeks([{ age: 1, layer: "steps", minutes: 3 }], 2, roomsOf(LEVEL))
+ * // [{ age: 1, layer: "steps", minutes: 3, week: 3 }]
  */
 export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekRoom[]): PlacedShare[] {
   const held = rooms.filter(({ week, held: is }) => is && week >= start);
@@ -39,7 +49,12 @@ export function strandInWeeks(strand: Strand, start: number, rooms: readonly Wee
   });
 }
 
-/** All that a placed figure has in the weeks of a level: its strand, and the weeks in which it is brought back. */
+/**
+ * All that a placed figure has in the weeks of a level: its strand, and the weeks in which it is brought back.
+ * @example
+ * sharesOf(LEVEL, LEVEL.figures[0], [{ age: 0, layer: "steps", minutes: 10 }], 2, roomsOf(LEVEL))
+ * // [{ age: 0, layer: "steps", minutes: 10, week: 2 }]
+ */
 export function sharesOf(
   level: Pick<LevelPlan, "approach">,
   figure: PlanFigure,
@@ -63,7 +78,11 @@ export function sharesOf(
   return [...shares, ...extra].sort((a, b) => a.week - b.week);
 }
 
-/** The minutes of each week from what every placed figure has in it. */
+/**
+ * The minutes of each week from what every placed figure has in it.
+ * @example
+ * loadsFrom(LEVEL, roomsOf(LEVEL), layOut(LEVEL).shares).length // 6
+ */
 export function loadsFrom(
   level: LevelPlan,
   rooms: readonly WeekRoom[],
@@ -93,6 +112,8 @@ export function loadsFrom(
 /**
  * The minutes of each week: the sum of the placed strands, shifted to their weeks, and in week 1 the refresher of
  * what faded since the level before.
+ * @example
+ * planLoads(LEVEL)[0].newFigures // ["basic"]
  */
 export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
   const rooms = roomsOf(level);

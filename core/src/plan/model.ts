@@ -21,6 +21,7 @@ export interface ExactModel {
   readonly worthOf: (places: Places) => number;
 }
 
+/** A coefficient of the model in one column. */
 export type Entry = readonly [column: number, value: number];
 
 /** A model under construction: columns and rows are added, `at` finds the column of figure f new in week w. */
@@ -33,8 +34,10 @@ export interface Drawing {
   readonly finish: (worthOf: (places: Places) => number) => ExactModel;
 }
 
+/** No bound on this side. */
 export const NONE = Number.NEGATIVE_INFINITY;
 
+/** The weeks of a problem as indexes from 0. */
 export const weekIndexes = ({ weeks }: Problem): number[] => Array.from({ length: weeks }, (_, w) => w);
 
 /** The minutes of a week as a sum of columns. */
@@ -162,11 +165,19 @@ function addCounts({ problem, at, isFree, column, row }: Drawing): void {
   }
 }
 
-/** Reads a solution's columns as places. */
+/**
+ * Reads a solution's columns as places.
+ * @example
+ * placesFrom(exactModel(LEVEL), Array(1000).fill(0)) // [-1, -1, -1]
+ */
 export const placesFrom = ({ columnOf }: ExactModel, solution: ArrayLike<number>): number[] =>
   columnOf.map((weeks) => weeks.findIndex((at) => at >= 0 && (solution[at] ?? 0) > 0.5));
 
-/** The columns of places, to begin a search from; those that follow from them are left to the solver. */
+/**
+ * The columns of places, to begin a search from; those that follow from them are left to the solver.
+ * @example
+ * columnsFrom(exactModel(LEVEL), [0, 2, -1]).values.filter((value) => value === 1).length // 2
+ */
 export const columnsFrom = (
   { columnOf }: ExactModel,
   places: Places,

@@ -19,6 +19,7 @@ export const VALUE = {
   follows: 20,
 } as const;
 
+/** How a draft is made. */
 export interface DraftOptions {
   /** The first week that may take a new figure, such as the one after the last taught. */
   readonly from?: number;
@@ -43,6 +44,7 @@ export const LIMITS = [
   "last-night",
   "apart",
 ] as const;
+/** One of `LIMITS`. */
 export type Limit = (typeof LIMITS)[number];
 
 /**
@@ -79,7 +81,11 @@ export interface Problem {
   readonly follows: readonly { readonly f: number; readonly g: number }[];
 }
 
-/** Why a figure can have no week at all, whatever the others do. */
+/**
+ * Why a figure can have no week at all, whatever the others do.
+ * @example
+ * barredBy(LEVEL, LEVEL.figures[0]) // null
+ */
 export function barredBy(level: LevelPlan, figure: PlanFigure): string | null {
   if (figure.wish === "ban") return "This level leaves it out.";
   if (figure.kind === "show" && figure.cautions.length === 0)
@@ -99,7 +105,11 @@ export function barredBy(level: LevelPlan, figure: PlanFigure): string | null {
   return null;
 }
 
-/** Lays a level out. Limits in `without` are left aside, to see which of them hold something out. */
+/**
+ * Lays a level out. Limits in `without` are left aside, to see which of them hold something out.
+ * @example
+ * problemOf(LEVEL).weeks // 6
+ */
 export function problemOf(
   level: LevelPlan,
   { from = 1, keep = [], depth = 0 }: DraftOptions = {},
@@ -223,7 +233,11 @@ export function problemOf(
 /** Where each figure is new, as week indexes; -1 while it waits. */
 export type Places = readonly number[];
 
-/** What a placement is worth; hard limits are not looked at. */
+/**
+ * What a placement is worth; hard limits are not looked at.
+ * @example
+ * scoreOf(problemOf(LEVEL), [-1, -1, -1]) // 0
+ */
 export function scoreOf({ value, minutes, follows, weeks }: Problem, places: Places): number {
   let score = 0;
   const load: number[] = Array(weeks).fill(0);
@@ -242,7 +256,11 @@ export function scoreOf({ value, minutes, follows, weeks }: Problem, places: Pla
   return score - VALUE.peak * Math.max(0, ...load) - VALUE.pace * Math.max(0, ...fresh);
 }
 
-/** Whether a placement keeps every limit. Figures that stay are taken as they are. */
+/**
+ * Whether a placement keeps every limit. Figures that stay are taken as they are.
+ * @example
+ * keepsLimits(problemOf(LEVEL), placesOf(problemOf(LEVEL), LEVEL.placements)) // true
+ */
 export function keepsLimits(problem: Problem, places: Places): boolean {
   const { weeks, fixed, allowed, minutes, needs, apart, counts, knownCounts } = problem;
   const load: number[] = Array(weeks).fill(0);
@@ -292,10 +310,19 @@ export function keepsLimits(problem: Problem, places: Places): boolean {
   return true;
 }
 
-/** A placement as a plan keeps it. */
+/**
+ * A placement as a plan keeps it.
+ * @example
+ * placementsOf(problemOf(LEVEL), [0, -1, -1]) // [{ figureId: "basic", week: 1 }]
+ */
 export const placementsOf = ({ figures }: Problem, places: Places) =>
   places.flatMap((w, f) => (w < 0 || !figures[f] ? [] : [{ figureId: figures[f].id, week: w + 1 }]));
 
+/**
+ * Weeks from 1 as places from 0; -1 for what waits.
+ * @example
+ * placesOf(problemOf(LEVEL), LEVEL.placements) // [0, 2, -1]
+ */
 export const placesOf = ({ figures }: Problem, placements: LevelPlan["placements"]): number[] => {
   const weeks = weekByFigure(placements);
   return figures.map(({ id }) => (weeks.get(id) ?? 0) - 1);

@@ -7,6 +7,7 @@ import { keepsLimits, type Places, type Problem, placementsOf } from "./problem.
 import { type RepairTask, repairTask, repairValue } from "./repair-task.ts";
 import { leftIn, type Move, movesOf } from "./repair-why.ts";
 
+/** A repaired plan, with each move and its reason. */
 export interface Repair {
   /** The level as it is after the change. */
   readonly level: LevelPlan;
@@ -91,7 +92,11 @@ function takeBack(problem: Problem, before: Places, places: number[]): void {
   }
 }
 
-/** The same figures moved, each no further than it must go. */
+/**
+ * The same figures moved, each no further than it must go.
+ * @example
+ * nearby(repairTask(LEVEL, { kind: "cancelled", week: 3 }), [0, 5, -1]) // [0, 3, -1]
+ */
 export function nearby(task: RepairTask, places: Places): Places {
   const { problem, value } = task;
   const near = [...places];
@@ -116,13 +121,22 @@ export function nearby(task: RepairTask, places: Places): Places {
   return near;
 }
 
-/** A repair as it is shown: its moves with their reasons, and what finds no week. */
+/**
+ * A repair as it is shown: its moves with their reasons, and what finds no week.
+ * @example
+ * repairFrom(repairTask(LEVEL, { kind: "cancelled", week: 3 }), [0, 3, -1]).moves.map(({ to }) => to) // [4]
+ */
 export const repairFrom = (task: RepairTask, places: Places): Repair => ({
   ...movesIn(task, places),
   left: leftIn(task, places),
 });
 
-/** A repair without the reasons of what finds no week, which take longer to find. */
+/**
+ * A repair without the reasons of what finds no week, which take longer to find.
+ * @example
+ * movesIn(repairTask(LEVEL, { kind: "cancelled", week: 3 }), [0, 3, -1]).placements
+ * // [{ figureId: "basic", week: 1 }, { figureId: "turn", week: 4 }]
+ */
 export const movesIn = (task: RepairTask, places: Places): Repair => ({
   level: task.level,
   placements: placementsOf(task.problem, places),
@@ -133,6 +147,8 @@ export const movesIn = (task: RepairTask, places: Places): Repair => ({
 /**
  * Places of a good repair: the best of repairing in place, of a fresh plan, and of bettering both.
  * @param onFirst told what repairing in place gave, within milliseconds
+ * @example
+ * repairPlaces(repairTask(LEVEL, { kind: "cancelled", week: 3 })) // [0, 3, -1]
  */
 export function repairPlaces(task: RepairTask, onFirst: (places: Places) => void = () => undefined): Places {
   const { problem, before, options, wanted, change } = task;
@@ -158,7 +174,9 @@ export function repairPlaces(task: RepairTask, onFirst: (places: Places) => void
  * finds, each explained. What nobody had planned stays out. Without a change a plan that keeps its limits stays as it
  * is. `repairModel` is the same question for the solver, which proves the fewest.
  * @param taught the last week that has been taught; what is placed up to it stays
- * @example reflow(level, { kind: "cancelled", week: 3 }, 2).moves[0]?.why // "Week 3 is cancelled; week 4 is the …"
+ * @example
+ * reflow(LEVEL, { kind: "cancelled", week: 3 }).moves.map(({ figureId, to }) => [figureId, to])
+ * // [["turn", 4]]
  */
 export function reflow(level: LevelPlan, change: Change, taught = 0): Repair {
   const task = repairTask(level, change, taught);

@@ -34,6 +34,9 @@ function solves(level: LevelPlan, finding: Finding, before: ReadonlyMap<string, 
 /**
  * The smallest move of one figure after which the finding is gone and nothing else is found or grows. What is pinned stays.
  * @returns null when no single move does it
+ * @example
+ * remedyFor({ ...LEVEL, placements: place(LEVEL.placements, "turn", 1) }, { code: "turn-before-settled", severity: "must", week: 1, figureId: "turn", otherId: "basic", text: "" })
+ * // { figureId: "turn", from: 1, to: 3, minutes: 12 }
  */
 export function remedyFor(level: LevelPlan, finding: Finding): Remedy | null {
   const weeks = weekByFigure(level.placements);
@@ -59,6 +62,8 @@ export function remedyFor(level: LevelPlan, finding: Finding): Remedy | null {
 /**
  * The week in which bringing a figure back once more takes a finding away and brings no other.
  * @returns null when no single week does it
+ * @example
+ * returnFor(LEVEL, { code: "fades", severity: "should", week: 6, figureId: "wrap", text: "" }) // null
  */
 export function returnFor(level: LevelPlan, finding: Finding): number | null {
   const { figureId } = finding;

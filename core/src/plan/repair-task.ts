@@ -31,6 +31,8 @@ export interface RepairTask {
 /**
  * Lays out the repair of a plan after a change.
  * @param taught the last week that has been taught; what is placed up to it stays
+ * @example
+ * repairTask(LEVEL, { kind: "cancelled", week: 3 }).before // [0, 2, -1]
  */
 export function repairTask(level: LevelPlan, change: Change, taught = 0): RepairTask {
   const changed = withChange(level, change);
@@ -55,7 +57,11 @@ export function repairTask(level: LevelPlan, change: Change, taught = 0): Repair
   return { change, level: changed, options, problem: { ...whole, allowed }, before, wanted, value, stays };
 }
 
-/** What a placement is worth as a repair; hard limits are not looked at. */
+/**
+ * What a placement is worth as a repair; hard limits are not looked at.
+ * @example
+ * repairValue(repairTask(LEVEL, { kind: "cancelled", week: 3 }), [-1, -1, -1]) // 0
+ */
 export const repairValue = ({ value }: RepairTask, places: Places): number =>
   places.reduce((sum, w, f) => sum + (w < 0 ? 0 : (value[f]?.[w] ?? 0)), 0);
 
@@ -63,7 +69,8 @@ export const repairValue = ({ value }: RepairTask, places: Places): number =>
  * A repair as a mixed-integer model whose best solution drops the least worth, and among those moves the fewest
  * figures.
  * @param options.taught the last week that has been taught; what is placed up to it stays
- * @example repairModel(level, { kind: "cancelled", week: 3 }, { taught: 2 }).rows.length
+ * @example
+ * repairModel(LEVEL, { kind: "cancelled", week: 3 }).columnOf[1].length // 6
  */
 export const repairModel = (
   level: LevelPlan,
@@ -71,6 +78,11 @@ export const repairModel = (
   { taught = 0 }: { readonly taught?: number } = {},
 ): ExactModel => modelOfRepair(repairTask(level, change, taught));
 
+/**
+ * The same question as a model whose best solution is the best repair.
+ * @example
+ * modelOfRepair(repairTask(LEVEL, { kind: "cancelled", week: 3 })).columnOf[1].length // 6
+ */
 export const modelOfRepair = (task: RepairTask): ExactModel =>
   drawLimits(task.problem, (f, w) => worthIn(task, f, w)).finish((places) =>
     places.reduce((sum, w, f) => sum + (w < 0 ? 0 : worthIn(task, f, w)), 0),

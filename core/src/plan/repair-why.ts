@@ -3,6 +3,7 @@ import type { Places } from "./problem.ts";
 import type { RepairTask } from "./repair-task.ts";
 import { whyNot } from "./why-not.ts";
 
+/** One figure that changes its week, or goes, and why. */
 export interface Move {
   readonly figureId: string;
   /** `null` for a figure that waited, or has to wait now. */

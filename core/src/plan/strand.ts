@@ -9,6 +9,7 @@ export interface StrandShare {
   readonly minutes: number;
 }
 
+/** The minutes that a figure takes, by lesson age and layer. */
 export type Strand = readonly StrandShare[];
 
 /** Technique drills and musicality have no steps of their own: all their minutes go to their own layer. */
@@ -20,6 +21,8 @@ const ONE_LAYER: Readonly<Partial<Record<FigureKind, Layer>>> = {
 /**
  * Shares a whole number out in whole parts, as near to the weights as can be (largest remainder, Hamilton's
  * method); the parts sum exactly to the total and equal remainders go to the earlier part.
+ * @example
+ * shareOut(10, [1, 1, 1]) // [4, 3, 3]
  */
 export function shareOut(total: number, weights: readonly number[]): number[] {
   const sum = weights.reduce((a, b) => a + b, 0);
@@ -49,6 +52,9 @@ function nightOf(minutes: number, approach: Approach, age: number, only: Layer |
  * The minutes a figure takes, by lesson age and layer, under an approach. Those of its first night sum exactly to
  * the figure's minutes; a long figure taught in pieces has them on so many successive nights. Later ages scale
  * with the figure, each at least a minute.
+ * @example
+ * strandOf({ kind: "pattern", minutes: 16 }, APPROACHES["steps-first"]).filter(({ age }) => age === 0).map(({ minutes }) => minutes)
+ * // [6, 3, 3, 4]
  */
 export function strandOf(
   figure: Pick<PlanFigure, "kind" | "minutes" | "pieces">,

@@ -80,6 +80,9 @@ function outOfOrder(problem: Problem, places: Places, f: number): string | null 
  * Why a figure cannot be new in a week while all others stay where a plan has them: the first limit that this breaks,
  * with its numbers and without a full stop. The plan itself keeps all limits.
  * @returns null when the week would take it
+ * @example
+ * whyNot(problemOf(LEVEL), placesOf(problemOf(LEVEL), LEVEL.placements), 1, 0)
+ * // "It needs Basic, which is new in week 1 and danced enough from week 3 on"
  */
 export function whyNot(problem: Problem, places: Places, f: number, w: number): string | null {
   if (!problem.allowed[f]?.[w]) return closed(problem, f, w);

@@ -7,11 +7,13 @@ export interface RecapText {
   readonly marks?: readonly { readonly type: "bold" | "italic" }[] | undefined;
 }
 
+/** A paragraph of a recap. */
 export interface Paragraph {
   readonly type: "paragraph";
   readonly content?: readonly (RecapText | { readonly type: "hardBreak" })[] | undefined;
 }
 
+/** A heading of a recap; with a role it is for that role only, as is what follows. */
 export interface Heading {
   readonly type: "heading";
   /** What stands under a heading with a role is for that role. */
@@ -19,11 +21,13 @@ export interface Heading {
   readonly content?: Paragraph["content"];
 }
 
+/** One item of a list, with its own paragraphs and lists. */
 export interface ListItem {
   readonly type: "listItem";
   readonly content: readonly (Paragraph | List)[];
 }
 
+/** A list with points or numbers. */
 export interface List {
   readonly type: "bulletList" | "orderedList";
   readonly content: readonly ListItem[];
@@ -40,38 +44,81 @@ interface Live<T extends "ribbon" | "floor"> {
   };
 }
 
+/** A figure drawn among the text, as its ribbon or its floor. */
 export type LiveFigure = Live<"ribbon"> | Live<"floor">;
 
+/** A block of a recap. */
 export type RecapBlock = Paragraph | Heading | List | LiveFigure;
 
+/** A whole recap. */
 export interface RecapDocument {
   readonly type: "doc";
   readonly content: readonly RecapBlock[];
 }
 
+/**
+ * Words without formatting.
+ * @example
+ * text("Hello") // { type: "text", text: "Hello" }
+ */
 export const text = (value: string): RecapText => ({ type: "text", text: value });
+/**
+ * Words in bold.
+ * @example
+ * bold("Side pass") // { type: "text", text: "Side pass", marks: [{ type: "bold" }] }
+ */
 export const bold = (value: string): RecapText => ({ type: "text", text: value, marks: [{ type: "bold" }] });
+/**
+ * A paragraph of words.
+ * @example
+ * paragraph(text("Well danced.")) // { type: "paragraph", content: [{ type: "text", text: "Well danced." }] }
+ */
 export const paragraph = (...content: RecapText[]): Paragraph => ({ type: "paragraph", content });
+/**
+ * A heading; level 2 for a section, 3 within one.
+ * @example
+ * heading("New")
+ * // { type: "heading", attrs: { level: 2, role: null }, content: [{ type: "text", text: "New" }] }
+ */
 export const heading = (value: string, level: 2 | 3 = 2, role: Role | null = null): Heading => ({
   type: "heading",
   attrs: { level, role },
   content: [text(value)],
 });
+/**
+ * A list with points, one paragraph an item.
+ * @example
+ * bullets([[text("Once more")]]).content.length // 1
+ */
 export const bullets = (items: readonly (readonly RecapText[])[]): List => ({
   type: "bulletList",
   content: items.map((item) => ({ type: "listItem", content: [paragraph(...item)] })),
 });
 
+/**
+ * The ribbon of a figure among the text.
+ * @example
+ * ribbonBlock("basic", "Basic", "1 to 8").attrs.name // "Basic"
+ */
 export const ribbonBlock = (figureId: string, name: string, counts: string): Live<"ribbon"> => ({
   type: "ribbon",
   attrs: { figureId, name, counts },
 });
+/**
+ * The floor of a figure among the text.
+ * @example
+ * floorBlock("basic", "Basic", "1 to 8").type // "floor"
+ */
 export const floorBlock = (figureId: string, name: string, counts: string): Live<"floor"> => ({
   type: "floor",
   attrs: { figureId, name, counts },
 });
 
-/** The blocks that somebody of a role reads: without those under a heading of another role. */
+/**
+ * The blocks that somebody of a role reads: without those under a heading of another role.
+ * @example
+ * blocksFor([heading("For leaders", 3, "leader")], "follower") // []
+ */
 export function blocksFor(blocks: readonly RecapBlock[], role: Role | null): RecapBlock[] {
   let hidden = false;
   return blocks.filter((block) => {

@@ -36,6 +36,7 @@ export interface RecapLog {
   readonly promises: readonly string[];
 }
 
+/** A figure as a recap speaks of it. */
 export interface RecapFigure {
   readonly id: string;
   readonly name: string;
@@ -64,6 +65,7 @@ export interface House {
   readonly lost: string;
 }
 
+/** The wording that ships. */
 export const HOUSE: House = {
   safePractice: "Warm up first, stop at pain, and dance only what both partners agree to.",
   lost: "Lost the count? Stand still together, breathe, and begin again on the next 1.",
@@ -195,7 +197,8 @@ const wordsOf = (words: string): string[] => words.toLocaleLowerCase("en").match
 
 /**
  * What of some remarks may be said to all students: those in which none of them is named.
- * @example sayableTo(["Bring the video", "Shoes for Ana"], ["Ana Vell"]) // ["Bring the video"]
+ * @example
+ * sayableTo(["Ana needs more time", "The & came late"], ["Ana"]) // ["The & came late"]
  */
 export function sayableTo(remarks: readonly string[], studentNames: readonly string[]): string[] {
   const named = new Set(studentNames.flatMap((name) => wordsOf(name).filter(({ length }) => length > 2)));
@@ -205,6 +208,9 @@ export function sayableTo(remarks: readonly string[], studentNames: readonly str
 /**
  * A recap for students, drafted from what the log says was covered and from nothing else; only the last section
  * looks ahead. Cautions of every covered figure are always in it, and nothing of students.
+ * @example
+ * draftRecap({ covered: [], unfinishedIds: [], struggledIds: [], promises: ["A song"] }, { figures: [], dancedIds: [], nextIds: [], alike: [], bpm: null }).length > 0
+ * // true
  */
 export function draftRecap(log: RecapLog, level: RecapLevel, house: House = HOUSE): RecapBlock[] {
   const byId = new Map(level.figures.map((figure) => [figure.id, figure]));

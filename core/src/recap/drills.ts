@@ -61,7 +61,11 @@ const DRILLS: Readonly<
   },
 };
 
-/** The drill of a role for a figure that got as far as a layer. */
+/**
+ * The drill of a role for a figure that got as far as a layer.
+ * @example
+ * drillFor("rhythm", "leader") // { minutes: 3, words: "walk it and say slow and quick aloud" }
+ */
 export const drillFor = (layer: Layer, role: Role): Drill => ({
   minutes: DRILLS[layer].minutes,
   words: DRILLS[layer].words[role],

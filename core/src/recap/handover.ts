@@ -11,6 +11,7 @@ import type { Role } from "../notation/index.ts";
 import { bold, bullets, heading, paragraph, type RecapBlock, type RecapText, text } from "./document.ts";
 import { drillFor } from "./drills.ts";
 
+/** A part of the class that is handed over. */
 export interface HandoverPart {
   readonly id: string;
   readonly title: string;
@@ -73,7 +74,11 @@ function standing(log: ClassLog, worked: Worked): string {
   return `${how}${far}${time}`;
 }
 
-/** What somebody who missed a class has to catch up with, from what it covered anew. */
+/**
+ * What somebody who missed a class has to catch up with, from what it covered anew.
+ * @example
+ * catchUp(readLog([]), [], "leader") // []
+ */
 export function catchUp(log: ClassLog, parts: readonly HandoverPart[], role: Role): string[] {
   return parts.flatMap((part) => {
     const reached: Layer | null = reachedLayer(notedAt(log, "mark", part.id), part.layers);
@@ -86,6 +91,8 @@ export function catchUp(log: ClassLog, parts: readonly HandoverPart[], role: Rol
 /**
  * A class for the staff: where it stands, who struggled, what was promised, what is unfinished, who was missing and
  * what they must catch up with. Unlike a recap it names students, so it never leaves the staff.
+ * @example
+ * handover(readLog([]), { parts: [], students: [], next: ["Turn"] }).length // 2
  */
 export function handover(log: ClassLog, { parts, students, next }: HandoverSection): RecapBlock[] {
   const figures = figuresOf(parts);

@@ -120,6 +120,11 @@ function blocks(nodes: readonly RecapBlock[]): string[] {
   return written;
 }
 
-/** A recap as CommonMark, under a title; readers of it show every text as it was written. */
+/**
+ * A recap as CommonMark, under a title; readers of it show every text as it was written.
+ * @example
+ * recapToMarkdown("Week 1", { type: "doc", content: [paragraph(text("Well danced."))] })
+ * // "# Week 1\n\nWell danced.\n"
+ */
 export const recapToMarkdown = (title: string, document: RecapDocument): string =>
   `${[`# ${markdownLine(title)}`, "", ...blocks(document.content)].join("\n")}\n`;

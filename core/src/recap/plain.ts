@@ -19,6 +19,11 @@ function block(node: RecapBlock): string {
   return node.type === "paragraph" || node.type === "heading" ? inline(node.content) : list(node, "");
 }
 
-/** A recap as bare text, as people compare two of them. */
+/**
+ * A recap as bare text, as people compare two of them.
+ * @example
+ * recapToText("Week 1", { type: "doc", content: [paragraph(text("Well danced."))] })
+ * // "Week 1\n\nWell danced."
+ */
 export const recapToText = (title: string, { content }: RecapDocument): string =>
   [title, ...content.map(block)].filter(Boolean).join("\n\n");

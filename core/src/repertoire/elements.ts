@@ -2,7 +2,9 @@ import { countStructure } from "../figure/index.ts";
 import { momentsOf } from "../likeness/index.ts";
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
 
+/** What of figures is counted as known once. */
 export const ELEMENT_SORTS = ["stretches", "holds", "counts"] as const;
+/** One of `ELEMENT_SORTS`. */
 export type ElementSort = (typeof ELEMENT_SORTS)[number];
 
 /**
@@ -12,6 +14,11 @@ export type ElementSort = (typeof ELEMENT_SORTS)[number];
  */
 export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
 
+/**
+ * The elements of a figure, each as a key that is equal for equal elements.
+ * @example
+ * elementsOf(BASIC).counts // new Set(["8 beats: 1 2 3 4 5 6 7 8"])
+ */
 export function elementsOf(figure: Figure): Elements {
   const stretches = writtenRoles(figure).flatMap((role) => {
     const keys = momentsOf(figure, [role]).map(({ part, lasts, moves }) => {

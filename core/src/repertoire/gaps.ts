@@ -15,6 +15,7 @@ export interface ProgramLevel {
   readonly after: readonly string[];
 }
 
+/** Where the levels of a program do not meet. */
 export interface ProgramGaps {
   /** A figure that a level teaches, and what it needs that neither it nor a level before it teaches. */
   readonly missing: readonly {
@@ -32,7 +33,11 @@ export interface ProgramGaps {
   }[];
 }
 
-/** Gaps and repeats between the levels of a dance. */
+/**
+ * Gaps and repeats between the levels of a dance.
+ * @example
+ * programGaps([], []) // { missing: [], untaught: [], repeats: [] }
+ */
 export function programGaps(levels: readonly ProgramLevel[], library: readonly ProgramFigure[]): ProgramGaps {
   const figures = new Map(library.map((figure) => [figure.id, figure]));
   const taughtIn = new Map(levels.map(({ id, figureIds }) => [id, new Set(figureIds)]));

@@ -2,6 +2,7 @@ import { FIGURE_KINDS, type FigureKind } from "../figure/index.ts";
 import type { Figure } from "../notation/index.ts";
 import { ELEMENT_SORTS, type ElementSort, elementsOf } from "./elements.ts";
 
+/** A figure as its elements are counted. */
 export interface RepertoireFigure {
   readonly id: string;
   readonly kind: FigureKind;
@@ -18,6 +19,7 @@ export interface RepertoireLevel {
   readonly taught: readonly (RepertoireFigure & { readonly week: number })[];
 }
 
+/** How many elements of each sort. */
 export type ElementCounts = Readonly<Record<ElementSort, number>>;
 
 /** What dancers hold after a week, and what that week brought. */
@@ -32,6 +34,7 @@ export interface RepertoireWeek {
   readonly newElements: ElementCounts;
 }
 
+/** What dancers hold week by week. */
 export interface Repertoire {
   /** What dancers bring along, then one entry a week. */
   readonly weeks: readonly RepertoireWeek[];
@@ -45,6 +48,9 @@ const countsBy = (counts: (sort: ElementSort) => number): ElementCounts =>
 /**
  * The cumulative count, week by week, of figures and of the distinct elements they are made of. A figure that is
  * known already, or placed twice, counts once; one placed outside the weeks does not count.
+ * @example
+ * repertoire({ weeks: 1, known: [], taught: [{ id: "basic", kind: "basic", steps: BASIC, week: 1 }] }).adds.figures
+ * // 1
  */
 export function repertoire({ weeks, known, taught }: RepertoireLevel): Repertoire {
   const held: Record<ElementSort, Set<string>> = {

@@ -1,3 +1,4 @@
+/** Anything that needs others of its sort. */
 export interface Needing {
   readonly id: string;
   readonly needs: readonly string[];
@@ -7,6 +8,8 @@ export interface Needing {
  * A circle of needs that runs through a figure, from it back to itself.
  * @param figures the figures, or what each needs by its id where somebody asks many times
  * @returns the ids in order, first and last the same, or null when there is none
+ * @example
+ * findCircle([{ id: "a", needs: ["b"] }, { id: "b", needs: ["a"] }], "a") // ["a", "b", "a"]
  */
 export function findCircle(
   figures: readonly Needing[] | ReadonlyMap<string, readonly string[]>,

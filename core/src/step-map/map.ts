@@ -11,6 +11,7 @@ export interface MapFigure extends Needing {
   readonly minutes: number;
 }
 
+/** A figure with its place in the map. */
 export interface MapNode<F extends MapFigure = MapFigure> {
   readonly figure: F;
   /** Figures that must come one after the other before this one: 0 for a first basic. */
@@ -21,6 +22,7 @@ export interface MapNode<F extends MapFigure = MapFigure> {
   readonly opens: ReadonlySet<string>;
 }
 
+/** Figures and what each opens the way to. */
 export interface StepMap<F extends MapFigure = MapFigure> {
   /** By depth, then in the order given. */
   readonly nodes: readonly MapNode<F>[];
@@ -58,7 +60,12 @@ function allBefore(figures: readonly MapFigure[]): Map<string, Set<string>> {
   return found;
 }
 
-/** The figures of a dance as a layered map from first basics to goals. Needs outside the list are left out. */
+/**
+ * The figures of a dance as a layered map from first basics to goals. Needs outside the list are left out.
+ * @example
+ * buildStepMap([{ id: "a", name: "A", kind: "basic", tier: 1, minutes: 5, needs: [] }, { id: "b", name: "B", kind: "turn", tier: 1, minutes: 5, needs: ["a"] }]).edges
+ * // [{ from: "a", to: "b" }]
+ */
 export function buildStepMap<F extends MapFigure>(figures: readonly F[]): StepMap<F> {
   const before = allBefore(figures);
   const opens = new Map(figures.map(({ id }) => [id, new Set<string>()]));

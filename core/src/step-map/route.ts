@@ -1,5 +1,6 @@
 import type { MapFigure, StepMap } from "./map.ts";
 
+/** What is to be taught on the way to a goal. */
 export interface Route {
   /** Ids of all that is needed and not yet known, the goal last, each after what it needs. */
   readonly figureIds: readonly string[];
@@ -13,6 +14,9 @@ export interface Route {
  * The way to a goal for somebody who knows some figures; what is known needs nothing more.
  * @param perWeek how many new figures a lesson takes, at least 1
  * @returns null when the goal is not on the map; an empty route when it is known
+ * @example
+ * routeTo(buildStepMap([{ id: "a", name: "A", kind: "basic", tier: 1, minutes: 5, needs: [] }]), "a").minutes
+ * // 5
  */
 export function routeTo<F extends MapFigure>(
   map: StepMap<F>,

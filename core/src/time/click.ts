@@ -15,12 +15,18 @@ export interface Click {
   readonly accent: boolean;
 }
 
-/** Whole beats of music, at `bpm`, in so many seconds. */
+/**
+ * Whole beats of music, at `bpm`, in so many seconds.
+ * @example
+ * beatsAfter(30, 120) // 60
+ */
 export const beatsAfter = (seconds: number, bpm: number): number => (seconds * bpm) / 60;
 
 /**
  * Where a loop stands so many beats after it began.
  * @param beats since the music began, from 0, also in part
+ * @example
+ * loopPosition({ from: 0, to: 96 }, 5) // 24
  */
 export function loopPosition({ from, to }: Loop, beats: number): Ticks {
   const length = to - from;
@@ -31,6 +37,9 @@ export function loopPosition({ from, to }: Loop, beats: number): Ticks {
  * The clicks whose beats lie in `[from, to)`.
  * @param cycle counts of the music until it begins again with 1, such as 8
  * @param accents counts of the music that are struck harder
+ * @example
+ * clicksBetween(0, 2, 4, new Set([1]))
+ * // [{ beat: 0, musicCount: 1, accent: true }, { beat: 1, musicCount: 2, accent: false }]
  */
 export function clicksBetween(
   from: number,

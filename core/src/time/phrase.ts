@@ -1,5 +1,6 @@
 import { beatsToTicks, gcd, ticksToBeats } from "./ticks.ts";
 
+/** After how many repeats a figure meets the phrase again. */
 export interface PhraseFit {
   /** How many times the figure is danced until it starts a phrase again. */
   readonly repeats: number;
@@ -14,6 +15,8 @@ export interface PhraseFit {
  * A 6-beat basic over 8-beat phrases meets after 4 times, 3 phrases, 24 beats.
  * @param beats length of the figure, in beats, above 0
  * @param phraseBeats length of the phrase, in beats, above 0
+ * @example
+ * phraseFit(6, 8) // { repeats: 4, phrases: 3, beats: 24 }
  */
 export function phraseFit(beats: number, phraseBeats: number): PhraseFit {
   const figure = beatsToTicks(beats);

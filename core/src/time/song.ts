@@ -12,6 +12,8 @@ export interface SongFit {
  * How often a stretch of so many beats fits into a song.
  * @param beats length of the stretch, above 0
  * @param seconds length of the song
+ * @example
+ * songFit(6, 120, 180) // { beats: 360, loops: 60, beatsLeft: 0 }
  */
 export function songFit(beats: number, bpm: number, seconds: number): SongFit {
   if (beats <= 0 || bpm <= 0) throw new RangeError("a stretch and a beat last longer than nothing");
@@ -21,13 +23,21 @@ export function songFit(beats: number, bpm: number, seconds: number): SongFit {
   return { beats: whole, loops, beatsLeft: whole - loops * beats };
 }
 
-/** A length of time as people write it: `3:05`. */
+/**
+ * A length of time as people write it: `3:05`.
+ * @example
+ * minutesAndSeconds(185) // "3:05"
+ */
 export function minutesAndSeconds(seconds: number): string {
   const whole = Math.round(seconds);
   return `${Math.floor(whole / 60)}:${String(whole % 60).padStart(2, "0")}`;
 }
 
-/** Reads `3:05`, or a number of seconds; `null` when it is neither. */
+/**
+ * Reads `3:05`, or a number of seconds; `null` when it is neither.
+ * @example
+ * readMinutesAndSeconds("3:05") // 185
+ */
 export function readMinutesAndSeconds(text: string): number | null {
   const match = /^\s*(?:(\d{1,3}):)?(\d{1,4})\s*$/.exec(text);
   if (!match || (match[1] !== undefined && Number(match[2]) > 59)) return null;

@@ -6,19 +6,42 @@ export const TICKS_PER_BEAT: Ticks = 24;
 
 /** The spoken parts of a beat, as ticks after its number. */
 export const BEAT_PARTS = { e: 6, "&": 12, a: 18 } as const;
+/** A spoken part of a beat. */
 export type BeatPart = keyof typeof BEAT_PARTS;
 
+/**
+ * Beats as ticks, rounded to whole ones.
+ * @example
+ * beatsToTicks(1.5) // 36
+ */
 export const beatsToTicks = (beats: number): Ticks => Math.round(beats * TICKS_PER_BEAT);
+/**
+ * Ticks as beats.
+ * @example
+ * ticksToBeats(36) // 1.5
+ */
 export const ticksToBeats = (ticks: Ticks): number => ticks / TICKS_PER_BEAT;
 
-/** The beat number (counted from 1) in which an onset lies; 0 and below are pick-ups. */
+/**
+ * The beat number (counted from 1) in which an onset lies; 0 and below are pick-ups.
+ * @example
+ * beatNumber(36) // 2
+ */
 export const beatNumber = (onset: Ticks): number => Math.floor(onset / TICKS_PER_BEAT) + 1;
 
-/** Ticks after the start of the beat, 0 to 23, also for pick-ups. */
+/**
+ * Ticks after the start of the beat, 0 to 23, also for pick-ups.
+ * @example
+ * withinBeat(36) // 12
+ */
 export const withinBeat = (onset: Ticks): Ticks =>
   ((onset % TICKS_PER_BEAT) + TICKS_PER_BEAT) % TICKS_PER_BEAT;
 
-/** What a dancer says at an onset: the number on the beat, otherwise `e`, `&` or `a`. */
+/**
+ * What a dancer says at an onset: the number on the beat, otherwise `e`, `&` or `a`.
+ * @example
+ * spokenCount(36) // "&"
+ */
 export function spokenCount(onset: Ticks): string {
   const part = withinBeat(onset);
   if (part === 0) return String(beatNumber(onset));
@@ -39,6 +62,8 @@ const FRACTIONS: Readonly<Record<string, string>> = {
 /**
  * A quantity as people say it: `0.5` is `½`, `1.5` is `1½`.
  * @param whole how many parts make one (24 ticks to a beat, 360 degrees to a turn)
+ * @example
+ * spokenFraction(90, 360) // "¼"
  */
 export function spokenFraction(parts: number, whole: number): string {
   const units = Math.floor(parts / whole);
@@ -50,7 +75,11 @@ export function spokenFraction(parts: number, whole: number): string {
   return units === 0 ? glyph.trim() : `${units}${glyph}`;
 }
 
-/** Greatest common divisor of two whole numbers, by Euclid. */
+/**
+ * Greatest common divisor of two whole numbers, by Euclid.
+ * @example
+ * gcd(6, 8) // 2
+ */
 export function gcd(a: number, b: number): number {
   let [x, y] = [Math.abs(a), Math.abs(b)];
   while (y !== 0) [x, y] = [y, x % y];

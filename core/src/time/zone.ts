@@ -26,6 +26,8 @@ function wallClock(instant: number, timeZone: string): number {
  *     instantAt("2027-03-15", "19:30", "Europe/Lisbon") // 2027-03-15T19:30:00.000Z
  *
  * @param time `HH:MM`, from 00:00 to 23:59
+ * @example
+ * instantAt("2027-07-05", "19:30", "Europe/Lisbon").toISOString() // "2027-07-05T18:30:00.000Z"
  */
 export function instantAt(date: LocalDate, time: string, timeZone: string): Date {
   const wanted = Date.parse(`${date}T${time}:00.000Z`);
@@ -40,7 +42,11 @@ export function instantAt(date: LocalDate, time: string, timeZone: string): Date
   return new Date(right ?? before);
 }
 
-/** The date on which an instant falls in a zone, and the time there as `HH:MM`. */
+/**
+ * The date on which an instant falls in a zone, and the time there as `HH:MM`.
+ * @example
+ * clockAt(new Date("2027-07-05T18:30:00Z"), "Europe/Lisbon") // { date: "2027-07-05", time: "19:30" }
+ */
 export function clockAt(
   instant: Date,
   timeZone: string,

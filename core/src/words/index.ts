@@ -3,22 +3,24 @@ export { escapeMarkdown, markdownLine, wholeLine } from "./markdown.ts";
 /**
  * A number with what it counts, singular or plural.
  * @param many the plural, where it is not the singular with an s
- * @example counted(1, "lesson") // "1 lesson"
- * @example counted(2, "class", "classes") // "2 classes"
+ * @example
+ * counted(2, "week") // "2 weeks"
  */
 export const counted = (count: number, one: string, many = `${one}s`): string =>
   `${count} ${count === 1 ? one : many}`;
 
 /**
  * Names as they are said.
- * @example inWords(["A", "B", "C"]) // "A, B and C"
+ * @example
+ * inWords(["a", "b", "c"]) // "a, b and c"
  */
 export const inWords = (names: readonly string[]): string =>
   names.length < 2 ? names.join("") : `${names.slice(0, -1).join(", ")} and ${names.at(-1)}`;
 
 /**
  * Rising weeks as they are said.
- * @example weeksInWords([1, 2, 3, 5]) // "Weeks 1 to 3 and 5"
+ * @example
+ * weeksInWords([1, 2, 3, 5]) // "Weeks 1 to 3 and 5"
  */
 export function weeksInWords(weeks: readonly number[]): string {
   const runs: { from: number; to: number }[] = [];

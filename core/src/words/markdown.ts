@@ -5,14 +5,19 @@ const OPENER = /^(?:([-+=:])|(\d{1,9})([.)]))/;
 
 const entity = (space: string): string => `&#${space.codePointAt(0)};`;
 
-/** Text within a line of CommonMark; readers of it show the text as it is here, line breaks as spaces. */
+/**
+ * Text within a line of CommonMark; readers of it show the text as it is here, line breaks as spaces.
+ * @example
+ * escapeMarkdown("1. *so*") // "1. \\*so\\*"
+ */
 export const escapeMarkdown = (text: string): string =>
   text.replace(/[\r\n\v\f\u0085\u2028\u2029]+/g, " ").replace(MARKS, "\\$&");
 
 /**
  * A whole line of CommonMark whose text is escaped: it begins nothing but text, and keeps the spaces at its ends, which
  * readers drop.
- * @example wholeLine(escapeMarkdown("1. one")) // "1\\. one"
+ * @example
+ * wholeLine("- so") // "\\- so"
  */
 export const wholeLine = (escaped: string): string =>
   escaped
@@ -21,5 +26,9 @@ export const wholeLine = (escaped: string): string =>
     )
     .replace(/^\s+|\s+$/g, (spaces) => [...spaces].map(entity).join(""));
 
-/** Text as a line of its own. */
+/**
+ * Text as a line of its own.
+ * @example
+ * markdownLine("- so") // "\\- so"
+ */
 export const markdownLine = (text: string): string => wholeLine(escapeMarkdown(text));

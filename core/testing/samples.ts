@@ -1,0 +1,29 @@
+import { parseFigure } from "../src/notation/index.ts";
+import { figure, levelOf } from "./levels.ts";
+
+// What the examples in the comments of the core speak of: two small figures of one dance, and a level of three.
+
+/** Side, close, side, tap, to the left and back. */
+export const BASIC = parseFigure(
+  'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R tap\n5 R side\n6 L close\n7 R side\n8 L tap\nfollower mirror',
+).figure;
+
+/** The basic's first half, then a turn to the right of the follower. */
+export const TURN = parseFigure(
+  'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R tap\n5 R side\n6 L close\n7 R side\n8 L tap\n' +
+    "follower\n1 R side\n2 L close\n3 R side\n4 L tap\n5 L side turn R 1/2\n6 R side turn R 1/2\n7 L close\n8 R tap",
+).figure;
+
+/** A week for the basic, a later one for the turn that needs it, and a figure that waits. */
+export const LEVEL = levelOf(
+  [
+    figure("Basic", { kind: "basic" }),
+    figure("Turn", { kind: "turn", needs: ["basic"] }),
+    figure("Wrap", { needs: ["turn"] }),
+  ],
+  [
+    ["Basic", 1],
+    ["Turn", 3],
+  ],
+  { weeks: 6 },
+);
