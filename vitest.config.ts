@@ -5,6 +5,9 @@ import { defineConfig } from "vitest/config";
 /** Starts a throwaway PostgreSQL for the suites that need one. */
 const DATABASE = fileURLToPath(new URL("server/test/database.ts", import.meta.url));
 
+/** Lays the demo studio, for the web's tests that speak to a server of their own. */
+const STUDIOS = fileURLToPath(new URL("web/test/studios.ts", import.meta.url));
+
 /** Milliseconds: only what hangs is late, also where others share the machine. */
 const TIMEOUT = 240_000;
 const timeouts = { testTimeout: TIMEOUT, hookTimeout: TIMEOUT };
@@ -27,7 +30,15 @@ export default defineConfig({
           ...timeouts,
         },
       },
-      { test: { name: "web", root: "web", include: ["src/**/*.test.ts"], ...timeouts } },
+      {
+        test: {
+          name: "web",
+          root: "web",
+          include: ["{src,test}/**/*.test.{ts,tsx}"],
+          globalSetup: [STUDIOS],
+          ...timeouts,
+        },
+      },
       {
         test: {
           name: "server",

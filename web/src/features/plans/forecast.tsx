@@ -1,25 +1,18 @@
 import { Box, Text } from "@chakra-ui/react";
-import { api, type Check, type FigureRecord } from "@map-step/contract";
-import {
-  ENOUGH_MARKS,
-  type Exposure,
-  exposuresOf,
-  fading,
-  type LevelPlan,
-  type Observation,
-} from "@map-step/core/plan";
+import { api, type Check } from "@map-step/contract";
+import { ENOUGH_MARKS, type Exposure, exposuresOf, fading, type Observation } from "@map-step/core/plan";
 import { lazy, Suspense, useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { Loading } from "../../kit/states.tsx";
+import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
 
 const ForecastChart = lazy(async () => ({ default: (await import("./forecast-chart.tsx")).ForecastChart }));
 
 interface Props {
   readonly input: PlannerInput;
-  readonly levelPlan: LevelPlan;
-  readonly figures: readonly FigureRecord[];
+  readonly view: PlanView;
   readonly onClose: () => void;
 }
 
@@ -40,7 +33,7 @@ function observationsOf(
 }
 
 /** What is left of each figure week by week, and at the check; always an estimate. */
-export function Forecast({ input, levelPlan, figures, onClose }: Props) {
+export function Forecast({ input, view: { levelPlan, figures }, onClose }: Props) {
   const { section } = input;
   const checks = useApi(
     api.checks.list,

@@ -1,10 +1,10 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
-import { api, type FigureRecord } from "@map-step/contract";
-import type { PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { api } from "@map-step/contract";
 import { call } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
 import { tellError } from "../../kit/toasts.ts";
+import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
 import type { PlanEdit } from "./use-plan.ts";
 import { planAsCsv, planAsJson, planAsSvg, type WrittenPlan } from "./written-plan.ts";
@@ -12,15 +12,13 @@ import { planAsCsv, planAsJson, planAsSvg, type WrittenPlan } from "./written-pl
 interface Props {
   readonly input: PlannerInput;
   readonly edit: PlanEdit;
-  readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekRoom[];
-  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
-  readonly figures: readonly FigureRecord[];
+  readonly view: PlanView;
   readonly onClose: () => void;
 }
 
 /** The plan in open formats, its dates as a calendar, and on paper. */
-export function PlanFiles({ input, edit, loads, rooms, sharesAt, figures, onClose }: Props) {
+export function PlanFiles({ input, edit, view, onClose }: Props) {
+  const { figures, loads, rooms, sharesAt } = view;
   const { level, section } = input;
   const written: WrittenPlan = {
     levelName: level.name,

@@ -5,10 +5,9 @@ import { useNavigate } from "react-router";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { byName, Select } from "../../kit/select.tsx";
 import type { PlannerInput } from "./planner-input.ts";
+import type { Tool } from "./planner-state.ts";
 import type { PlanEdit } from "./use-plan.ts";
-
-/** What opens in front of the planner. */
-export type Tool = "choose" | "forecast" | "kept" | "files";
+import type { PlannerActions } from "./use-planner.ts";
 
 /** Which copy of the plan is on screen: the level's or one of its sections'. */
 function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "section" | "sections">) {
@@ -30,8 +29,7 @@ interface Props {
   readonly mayEdit: boolean;
   /** Not while a proposal is on screen. */
   readonly canEdit: boolean;
-  readonly onTool: (tool: Tool) => void;
-  readonly onDraft: () => void;
+  readonly actions: PlannerActions;
 }
 
 const DEPTHS = [
@@ -42,7 +40,7 @@ const DEPTHS = [
 
 /** Everything that is done to the plan as a whole. */
 export const PlannerTools = memo(function PlannerTools(props: Props) {
-  const { input, edit, mayEdit, canEdit, onTool, onDraft } = props;
+  const { input, edit, mayEdit, canEdit, actions } = props;
   const tools: readonly (readonly [Tool, string])[] = [
     ["forecast", "Forecast"],
     ["kept", "Saved plans"],
@@ -72,7 +70,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
           >
             <Redo2 />
           </IconButton>
-          <Button variant="outline" bg="panel" onClick={() => onTool("choose")}>
+          <Button variant="outline" bg="panel" onClick={() => actions.open("choose")}>
             Choose figures
           </Button>
         </>
@@ -83,7 +81,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
           variant="outline"
           bg="panel"
           disabled={edit.chosen.length === 0}
-          onClick={() => onTool(tool)}
+          onClick={() => actions.open(tool)}
         >
           {name}
         </Button>
@@ -96,7 +94,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
             onChange={(depth) => input.onDepth(Number(depth))}
             choices={DEPTHS.map(([depth, name]) => [String(depth), name])}
           />
-          <Button disabled={edit.chosen.length === 0} onClick={onDraft}>
+          <Button disabled={edit.chosen.length === 0} onClick={actions.draft}>
             Draft the plan
           </Button>
         </>

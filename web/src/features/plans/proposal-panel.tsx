@@ -2,28 +2,22 @@ import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import type { PlanContent } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { Panel } from "../../kit/page.tsx";
-import { movesBetween, type Proposal } from "./proposal.ts";
+import { movesBetween } from "./proposal.ts";
+import type { PlannerActions, Proposed } from "./use-planner.ts";
 import { weekInWords } from "./words.ts";
 
 interface Props {
-  readonly proposal: Proposal;
+  readonly proposed: Proposed;
   readonly present: PlanContent;
-  /** How good it is and how far the search has come. */
-  readonly status: string;
   /** Said when the proposal leaves much of its lessons empty: no search fills them with what is not chosen. */
   readonly room: string | null;
-  /** Said when no plan holds all that must be taught. */
-  readonly conflict: string | null;
-  readonly running: boolean;
   readonly nameOf: (figureId: string) => string;
-  readonly onStop: () => void;
-  readonly onTake: () => void;
-  readonly onLeave: () => void;
+  readonly actions: PlannerActions;
 }
 
 /** What a proposed plan moves and leaves out, and why; the grid beside it shows the proposal. */
-export function ProposalPanel(props: Props) {
-  const { proposal, present, status, room, conflict, running, nameOf, onStop, onTake, onLeave } = props;
+export function ProposalPanel({ proposed, present, room, nameOf, actions }: Props) {
+  const { proposal, status, conflict, running } = proposed;
   const moves = movesBetween(present.chosen, proposal.content.chosen);
   const names = moves.map((move) => ({
     ...move,
@@ -51,14 +45,14 @@ export function ProposalPanel(props: Props) {
           </Text>
         </Box>
         {running ? (
-          <Button variant="outline" onClick={onStop}>
+          <Button variant="outline" onClick={actions.stopSearch}>
             Stop searching
           </Button>
         ) : null}
-        <Button variant="outline" onClick={onLeave}>
+        <Button variant="outline" onClick={actions.leaveProposal}>
           Keep mine
         </Button>
-        <Button onClick={onTake}>Use this plan</Button>
+        <Button onClick={actions.takeProposal}>Use this plan</Button>
       </Flex>
       {conflict ? (
         <Text bg="brickWash" borderRadius="md" p="2" mt="3">

@@ -1,5 +1,5 @@
 import type { PlanContent } from "@map-step/contract";
-import type { LeftOut, Placement } from "@map-step/core/plan";
+import type { LeftOut, Placement, Repair } from "@map-step/core/plan";
 import type { Chosen } from "./use-plan.ts";
 
 /** A plan that is shown beside the present one, to be taken or left. */
@@ -33,3 +33,31 @@ export function withPlacements(chosen: Chosen, placements: readonly Placement[])
   const weeks = new Map(placements.map(({ figureId, week }) => [figureId, week]));
   return chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null }));
 }
+
+/** A draft as a proposal: figures elsewhere, all else as it is. */
+export const draftAsProposal = (
+  content: PlanContent,
+  placements: readonly Placement[],
+  left: readonly LeftOut[],
+): Proposal => ({
+  title: "A draft of the plan",
+  content: { ...content, chosen: withPlacements(content.chosen, placements) },
+  why: new Map(),
+  left,
+});
+
+/** A repair as a proposal: figures elsewhere with the reason of each, and the weeks as the change has them. */
+export const repairAsProposal = (
+  content: PlanContent,
+  { level, placements, moves, left }: Repair,
+): Proposal => ({
+  title: "A repair with the fewest moves",
+  content: {
+    ...content,
+    special: [...(level.special ?? [])],
+    away: [...(level.away ?? [])],
+    chosen: withPlacements(content.chosen, placements),
+  },
+  why: new Map(moves.map(({ figureId, why }) => [figureId, why])),
+  left,
+});

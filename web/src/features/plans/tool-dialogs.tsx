@@ -1,30 +1,25 @@
-import type { FigureRecord } from "@map-step/contract";
-import type { LevelPlan, PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
 import { Forecast } from "./forecast.tsx";
 import { KeptPlans } from "./kept-plans.tsx";
 import { PlanFiles } from "./plan-files.tsx";
+import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
-import type { Tool } from "./planner-tools.tsx";
-import type { Proposal } from "./proposal.ts";
+import type { Tool } from "./planner-state.ts";
 import type { PlanEdit } from "./use-plan.ts";
+import type { PlannerActions } from "./use-planner.ts";
 
 interface Props {
   readonly tool: Tool | null;
   readonly input: PlannerInput;
   readonly edit: PlanEdit;
-  readonly levelPlan: LevelPlan;
-  readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekRoom[];
-  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
-  readonly figures: readonly FigureRecord[];
-  readonly onClose: () => void;
-  readonly onPropose: (proposal: Proposal) => void;
+  readonly view: PlanView;
+  readonly actions: PlannerActions;
 }
 
 /** The dialog of the tool that is open. */
-export function ToolDialogs({ tool, ...props }: Props) {
-  if (tool === "forecast") return <Forecast {...props} />;
-  if (tool === "kept") return <KeptPlans {...props} />;
-  if (tool === "files") return <PlanFiles {...props} />;
+export function ToolDialogs({ tool, actions, ...props }: Props) {
+  const onClose = () => actions.open(null);
+  if (tool === "forecast") return <Forecast {...props} onClose={onClose} />;
+  if (tool === "kept") return <KeptPlans {...props} onPropose={actions.compare} onClose={onClose} />;
+  if (tool === "files") return <PlanFiles {...props} onClose={onClose} />;
   return null;
 }

@@ -1,51 +1,34 @@
 import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
-import type { Finding, LevelPlan, PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import { teachingMinutes } from "@map-step/core/plan";
 import { ChevronDown, ChevronRight } from "lucide-react";
 import { type ReactNode, useRef, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
 import { usePrinting } from "../../../kit/printing.ts";
 import { columnWidth, LABEL_WIDTH, ROW_HEIGHT } from "../../../kit/strand-look.ts";
 import { useWidth } from "../../../kit/use-width.ts";
+import type { PlanView } from "../plan-view.ts";
+import type { PlannerInput } from "../planner-input.ts";
+import { type Drag, figuresIn, type Selection, weekPulledTo } from "../planner-state.ts";
 import type { Chosen } from "../use-plan.ts";
+import type { PlannerActions } from "../use-planner.ts";
 import { WeekHeads } from "./heads.tsx";
 import { Legend } from "./legend.tsx";
 import { NeedsLines } from "./needs-lines.tsx";
 import { GridRow } from "./row.tsx";
 import type { DragHandlers } from "./use-strand-drag.ts";
 
-/** Strands on their way to other weeks, not let go yet: the week of each, 0 for waiting. */
-export type Drag = ReadonlyMap<string, number>;
-
-/** One or several figures, or a week. */
-export type Selection = { readonly figureIds: readonly string[] } | { readonly week: number } | null;
-
-export const figuresIn = (selection: Selection): readonly string[] =>
-  selection && "figureIds" in selection ? selection.figureIds : [];
-
 interface Props {
-  readonly figures: readonly FigureRecord[];
+  readonly input: PlannerInput;
+  readonly view: PlanView;
   readonly chosen: Chosen;
   /** The plan that a proposal stands beside; its strands are drawn faintly where they differ. */
   readonly before: Chosen | null;
-  readonly levelPlan: LevelPlan;
-  readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
-  readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekRoom[];
-  readonly findings: readonly Finding[];
-  readonly room: number;
-  readonly dates: readonly string[];
-  readonly taught: number;
   readonly mayEdit: boolean;
   readonly selection: Selection;
   readonly drag: Drag | null;
-  readonly onSelect: (selection: Selection) => void;
-  readonly onSelectFigure: (figureId: string, more: boolean) => void;
-  /** Moves a figure to a week, and those that are selected with it as far. */
-  readonly onMove: (figureId: string, week: number) => void;
-  readonly onDrag: (figureId: string, week: number) => void;
-  readonly onDragEnd: () => void;
+  readonly actions: PlannerActions;
 }
 
 const GROUP_HEIGHT = 34;
@@ -108,8 +91,9 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
 
 /** The week grid: the skyline of minutes, and under it one strand for each figure. */
 export function WeekGrid(props: Props) {
-  const { figures, chosen, before, levelPlan, sharesAt, loads, rooms, findings, room, dates } = props;
-  const { taught, mayEdit, selection, drag } = props;
+  const { input, view, chosen, before, mayEdit, selection, drag, actions } = props;
+  const { figures, levelPlan, sharesAt, loads, rooms, findings } = view;
+  const { level, section, taught } = input;
   const [ref, measured] = useWidth<HTMLDivElement>();
   const width = usePrinting() ? PAPER.width : measured;
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
@@ -121,30 +105,25 @@ export function WeekGrid(props: Props) {
   const longest = Math.max(0, ...figures.map(({ minutes }) => minutes));
   const found = new Set(findings.map(({ figureId }) => figureId));
   const selected = figuresIn(selection);
-  const target = (figureId: string, by: number): number => {
-    const from = weekOf(figureId);
-    // A waiting figure stands half a column before week 1.
-    const columns = (by + (from === 0 ? column / 2 : 0)) / column;
-    const to = Math.min(weeks, Math.max(0, from + Math.round(columns)));
-    return to > 0 && to <= taught ? taught + 1 : to;
-  };
+  const target = (figureId: string, by: number): number =>
+    weekPulledTo(weekOf(figureId), by, column, { weeks, taught });
   const latest = useRef({ target, props });
   latest.current = { target, props };
   const [handlers] = useState<DragHandlers>(() => ({
     onPull: (figureId, by) => {
       const { target: now, props: current } = latest.current;
       const to = now(figureId, by);
-      if (!figuresIn(current.selection).includes(figureId)) current.onSelectFigure(figureId, false);
-      if (to !== current.drag?.get(figureId)) current.onDrag(figureId, to);
+      if (!figuresIn(current.selection).includes(figureId)) actions.selectFigure(figureId, false);
+      if (to !== current.drag?.get(figureId)) actions.drag(figureId, to);
     },
     onDrop: (figureId, by) => {
       const { target: now, props: current } = latest.current;
       const to = now(figureId, by);
-      current.onDragEnd();
+      actions.endDrag();
       if (to !== (current.chosen.find((entry) => entry.figureId === figureId)?.week ?? 0))
-        current.onMove(figureId, to);
+        actions.move(figureId, to);
     },
-    onCancel: () => latest.current.props.onDragEnd(),
+    onCancel: actions.endDrag,
   }));
   const groups: Group[] = [
     ...FIGURE_KINDS.map((kind) => ({
@@ -181,9 +160,11 @@ export function WeekGrid(props: Props) {
       <style>{"@page { size: A4 landscape; margin: 10mm }"}</style>
       <Box style={{ width: width === 0 ? "100%" : LABEL_WIDTH + weeks * column }} position="relative">
         <WeekHeads
-          {...{ loads, rooms, findings, room, dates, taught, column }}
+          {...{ loads, rooms, findings, taught, column }}
+          room={teachingMinutes(level)}
+          dates={section?.dates ?? []}
           week={selection && "week" in selection ? selection.week : null}
-          onSelect={(week) => props.onSelect({ week })}
+          onSelect={(week) => actions.select({ week })}
         />
         <Box position="relative">
           <Flex position="absolute" inset="0" pl={`${LABEL_WIDTH}px`} aria-hidden>
@@ -221,8 +202,8 @@ export function WeekGrid(props: Props) {
                         still={!mayEdit}
                         pinned={entries.get(id)?.pinned ?? false}
                         found={found.has(id)}
-                        onSelect={props.onSelectFigure}
-                        onMove={props.onMove}
+                        onSelect={actions.selectFigure}
+                        onMove={actions.move}
                         drag={handlers}
                         {...{ weeks, column, longest }}
                       />

@@ -14,7 +14,7 @@ import { Wishes } from "./wishes.tsx";
 
 /** Why a waiting figure waits, or why a placed one stands in its week. */
 function reasons(
-  { levelPlan, left, dragging }: InspectorProps,
+  { view: { levelPlan }, left, dragging }: InspectorProps,
   figure: FigureRecord,
   week: number,
 ): string[] {
@@ -29,11 +29,11 @@ interface WeekButtonsProps extends InspectorProps {
   readonly week: number;
 }
 
-function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: WeekButtonsProps) {
-  const { level } = input;
+function WeekButtons({ figure, week, input, edit, actions }: WeekButtonsProps) {
+  const { level, taught } = input;
   const pinned = edit.chosen.find(({ figureId }) => figureId === figure.id)?.pinned === true;
   const takeOut = () => {
-    onSelect(null);
+    actions.select(null);
     edit.edit({ chosen: edit.chosen.filter((entry) => entry.figureId !== figure.id) });
   };
   return (
@@ -51,7 +51,7 @@ function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: We
             variant={to === week ? "solid" : "outline"}
             aria-pressed={to === week}
             disabled={to <= taught || pinned}
-            onClick={() => onMove(figure.id, to)}
+            onClick={() => actions.move(figure.id, to)}
           >
             {to}
           </Button>
@@ -71,7 +71,7 @@ function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: We
           </Button>
         ) : null}
         {week > 0 && !pinned ? (
-          <Button size="xs" variant="outline" onClick={() => onMove(figure.id, 0)}>
+          <Button size="xs" variant="outline" onClick={() => actions.move(figure.id, 0)}>
             Unschedule
           </Button>
         ) : null}
@@ -85,7 +85,8 @@ function WeekButtons({ figure, week, input, edit, taught, onMove, onSelect }: We
 
 /** One figure of the plan: its ribbon, why it stands where it does, and where else it can go. */
 export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
-  const { figure, input, edit, levelPlan, mayEdit, taught, dragging } = props;
+  const { figure, input, edit, mayEdit, dragging } = props;
+  const { levelPlan } = props.view;
   const entry = edit.chosen.find(({ figureId }) => figureId === figure.id);
   const steps = useSteps(figure);
   const week = levelPlan.placements.find(({ figureId }) => figureId === figure.id)?.week ?? 0;
@@ -110,7 +111,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
           {sentence}
         </Text>
       ))}
-      {mayEdit && (week === 0 || week > taught) ? (
+      {mayEdit && (week === 0 || week > input.taught) ? (
         <Box mt="4">
           <WeekButtons {...props} week={week} />
           {entry ? <Wishes {...props} entry={entry} /> : null}

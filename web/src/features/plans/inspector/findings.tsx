@@ -4,24 +4,13 @@ import { type Cause, causesOf, type Finding, findingKey, type Remedy } from "@ma
 import { counted } from "@map-step/core/words";
 import { type ReactNode, useMemo, useRef, useState } from "react";
 import { withEntry } from "../use-plan.ts";
+import type { PlannerActions } from "../use-planner.ts";
 import type { InspectorProps } from "./props.ts";
 import { useRemedies } from "./use-remedies.ts";
 
-type Props = Pick<
-  InspectorProps,
-  | "levelPlan"
-  | "findings"
-  | "input"
-  | "edit"
-  | "mayEdit"
-  | "taught"
-  | "dragging"
-  | "onMove"
-  | "onSelect"
-  | "onRepair"
-  | "onChoose"
-> & {
+type Props = Pick<InspectorProps, "view" | "input" | "edit" | "mayEdit" | "dragging" | "actions"> & {
   readonly title: string;
+  readonly findings: readonly Finding[];
 };
 
 const nameIn =
@@ -36,7 +25,7 @@ interface CardProps {
   readonly finding: Finding;
   readonly remedy: Remedy | null;
   readonly nameOf: (id: string) => string;
-  readonly onMove: Props["onMove"];
+  readonly onMove: PlannerActions["move"];
   readonly onSelect: () => void;
   /** Ways out that are no move of a figure. */
   readonly others: readonly { readonly name: string; readonly act: () => void }[];
@@ -137,8 +126,8 @@ const Many = ({ cause, children }: { readonly cause: Cause; readonly children: R
 
 /** What the plan has to solve, each with the move that solves it where one does. */
 export function Findings(props: Props) {
-  const { title, input, edit, taught, mayEdit, dragging, onMove, onSelect, onRepair, onChoose } = props;
-  const { library } = input;
+  const { title, input, edit, mayEdit, dragging, actions } = props;
+  const { library, taught } = input;
   // While a strand is on its way the list stays as it was; only its number follows.
   const settled = useRef(props.findings);
   if (!dragging) settled.current = props.findings;
@@ -147,7 +136,7 @@ export function Findings(props: Props) {
   const causes = causesOf(list, nameOf);
   const count = dragging ? causesOf(props.findings, nameOf).length : causes.length;
   const shown = useMemo(() => list.slice(0, MOST_SHOWN), [list]);
-  const ways = useRemedies(props.levelPlan, shown, mayEdit && !dragging);
+  const ways = useRemedies(props.view.levelPlan, shown, mayEdit && !dragging);
   const moveOf = (finding: Finding): Remedy | null => {
     const remedy = ways.get(findingKey(finding))?.remedy ?? null;
     return remedy && remedy.from > taught && remedy.to > taught ? remedy : null;
@@ -156,7 +145,8 @@ export function Findings(props: Props) {
   const othersFor = (finding: Finding): CardProps["others"] => {
     const { figureId, week } = finding;
     if (!mayEdit) return [];
-    if (finding.code === "room-left") return [{ name: "Choose more figures", act: onChoose }];
+    if (finding.code === "room-left")
+      return [{ name: "Choose more figures", act: () => actions.open("choose") }];
     if (!figureId) return [];
     const { otherId } = finding;
     if ((finding.code === "need-not-chosen" || finding.code === "needs-missing") && otherId) {
@@ -177,7 +167,7 @@ export function Findings(props: Props) {
       return [
         {
           name: `Find it a week after week ${Math.max(week, taught)}`,
-          act: () => onRepair({ kind: "not-reached", figureIds: [figureId] }),
+          act: () => actions.repair({ kind: "not-reached", figureIds: [figureId] }),
         },
       ];
     return [];
@@ -188,7 +178,7 @@ export function Findings(props: Props) {
       finding={finding}
       remedy={moveOf(finding)}
       nameOf={nameOf}
-      onMove={onMove}
+      onMove={actions.move}
       others={othersFor(finding)}
       onMute={
         mayEdit
@@ -202,7 +192,7 @@ export function Findings(props: Props) {
           : null
       }
       onSelect={() =>
-        onSelect(
+        actions.select(
           finding.figureId
             ? { figureIds: [finding.figureId] }
             : finding.week > 0

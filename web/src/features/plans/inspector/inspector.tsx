@@ -1,7 +1,7 @@
 import { Box, Button, Heading, Stack, Text } from "@chakra-ui/react";
 import { memo, useDeferredValue, useMemo } from "react";
 import { Aside } from "../../../kit/page.tsx";
-import { figuresIn } from "../grid/grid.tsx";
+import { figuresIn } from "../planner-state.ts";
 import { withEntry } from "../use-plan.ts";
 import { FigureNote } from "./figure-note.tsx";
 import { Findings } from "./findings.tsx";
@@ -10,7 +10,7 @@ import type { InspectorProps } from "./props.ts";
 import { WeekNote } from "./week-note.tsx";
 
 /** Several figures at once. */
-function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) {
+function Several({ edit, selection, mayEdit, actions, input }: InspectorProps) {
   const ids = figuresIn(selection);
   const pinned = edit.chosen.filter(({ figureId, pinned: is }) => is && ids.includes(figureId)).length;
   const names = ids.flatMap((id) => input.library.find((figure) => figure.id === id)?.name ?? []);
@@ -37,7 +37,7 @@ function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) 
           >
             {pinned < ids.length ? "Pin them" : "Unpin them"}
           </Button>
-          <Button size="xs" variant="outline" onClick={() => onSelect(null)}>
+          <Button size="xs" variant="outline" onClick={() => actions.select(null)}>
             Choose none
           </Button>
         </Stack>
@@ -48,11 +48,15 @@ function Several({ edit, selection, mayEdit, onSelect, input }: InspectorProps) 
 
 /** Explains what is selected in the grid; under it, what the plan still has to solve. */
 const Inspector = memo(function Inspector(props: InspectorProps) {
-  const { selection, findings, input } = props;
+  const {
+    selection,
+    input,
+    view: { findings },
+  } = props;
   const ids = figuresIn(selection);
   const figure = ids.length === 1 ? input.library.find(({ id }) => id === ids[0]) : undefined;
   const week = selection && "week" in selection ? selection.week : null;
-  const told = useMemo(
+  const shown = useMemo(
     () => (week === null ? findings : findings.filter((finding) => finding.week === week)),
     [findings, week],
   );
@@ -68,7 +72,7 @@ const Inspector = memo(function Inspector(props: InspectorProps) {
       ) : null}
       <Findings
         {...props}
-        findings={told}
+        findings={shown}
         title={week === null ? "To solve in this plan" : `To solve in week ${week}`}
       />
       <MutedFindings {...props} />

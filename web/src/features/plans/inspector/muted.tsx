@@ -3,7 +3,7 @@ import { findingKey } from "@map-step/core/plan";
 import type { InspectorProps } from "./props.ts";
 
 /** Findings that somebody accepted, each with the reason, and the way to hear of it again. */
-export function MutedFindings({ muted, edit, mayEdit }: InspectorProps) {
+export function MutedFindings({ view: { muted }, edit, mayEdit }: InspectorProps) {
   if (muted.length === 0) return null;
   return (
     <Box as="section" aria-label="Accepted" mt="5">

@@ -19,7 +19,7 @@ import type { InspectorProps } from "./props.ts";
 type Props = InspectorProps & { readonly week: number };
 
 /** What makes a week unlike the others, and what can happen to it. */
-function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
+function WeekKind({ edit, view: { rooms }, week, input, actions }: Props) {
   const special = rooms[week - 1]?.special ?? null;
   const others = edit.content.special.filter((entry) => entry.week !== week);
   const set = (kind: string, minutes: number) =>
@@ -29,7 +29,7 @@ function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
           ? others
           : [...others, { week, kind: kind as SpecialKind, minutes }].sort((a, b) => a.week - b.week),
     });
-  if (week <= taught) return null;
+  if (week <= input.taught) return null;
   const away = new Set(edit.content.away.filter((one) => one.week === week).map(({ staffId }) => staffId));
   return (
     <Box mb="4">
@@ -60,10 +60,14 @@ function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
         ) : null}
       </Flex>
       <Flex gap="2" mt="3" wrap="wrap">
-        <Button size="xs" variant="outline" onClick={() => onRepair({ kind: "cancelled", week })}>
+        <Button size="xs" variant="outline" onClick={() => actions.repair({ kind: "cancelled", week })}>
           Cancelled: repair the plan
         </Button>
-        <Button size="xs" variant="outline" onClick={() => onRepair({ kind: "short", week, minutes: 20 })}>
+        <Button
+          size="xs"
+          variant="outline"
+          onClick={() => actions.repair({ kind: "short", week, minutes: 20 })}
+        >
           20 minutes lost: repair
         </Button>
         {(input.teachers ?? [])
@@ -73,7 +77,7 @@ function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
               key={id}
               size="xs"
               variant="outline"
-              onClick={() => onRepair({ kind: "away", week, staffId: id })}
+              onClick={() => actions.repair({ kind: "away", week, staffId: id })}
             >
               {name} is away: repair
             </Button>
@@ -99,21 +103,22 @@ function WeekKind({ edit, rooms, week, taught, input, onRepair }: Props) {
 
 /** One week of the plan: its minutes by kind of work, what is new in it, and what is due to come back. */
 export function WeekNote(props: Props) {
-  const { levelPlan, loads, rooms, input, week, mayEdit, dragging } = props;
+  const { input, week, mayEdit, dragging } = props;
+  const { levelPlan, loads, rooms } = props.view;
   const load = loads[week - 1];
   const room = rooms[week - 1]?.minutes ?? 0;
-  const told = useMemo(() => {
+  const facts = useMemo(() => {
     if (dragging) return null;
-    const sight = layOut(levelPlan);
-    const fresh = [...sight.weeks].flatMap(([id, start]) =>
-      start === week ? (sight.figures.get(id) ?? []) : [],
+    const layout = layOut(levelPlan);
+    const fresh = [...layout.weeks].flatMap(([id, start]) =>
+      start === week ? (layout.figures.get(id) ?? []) : [],
     );
     const { due, figures } = fading(levelPlan);
     const owed = (due[week - 1] ?? []).map((id) => ({
-      name: sight.figures.get(id)?.name ?? "",
+      name: layout.figures.get(id)?.name ?? "",
       left: figures.find(({ figureId }) => figureId === id)?.recall[week - 1] ?? 0,
     }));
-    return { counts: newCountsIn(sight, week), roles: newMinutesByRole(fresh), due: owed };
+    return { counts: newCountsIn(layout, week), roles: newMinutesByRole(fresh), due: owed };
   }, [levelPlan, week, dragging]);
   if (!load) return null;
   const spare = room - load.minutes;
@@ -146,23 +151,23 @@ export function WeekNote(props: Props) {
         New
       </Heading>
       <Text>{names.length > 0 ? names.join(", ") : "Nothing new; time to bring things back."}</Text>
-      {told && names.length > 0 ? (
+      {facts && names.length > 0 ? (
         <Text fontSize="sm" color="soft" className="numbers" mt="1">
-          {told.counts.length > 0
-            ? `New rhythms: ${told.counts.map(({ counts }) => counts).join("; ")}. `
+          {facts.counts.length > 0
+            ? `New rhythms: ${facts.counts.map(({ counts }) => counts).join("; ")}. `
             : ""}
-          {told.roles.leader + told.roles.follower > 0
-            ? `New steps: leaders ${told.roles.leader} min, followers ${told.roles.follower} min.`
+          {facts.roles.leader + facts.roles.follower > 0
+            ? `New steps: leaders ${facts.roles.leader} min, followers ${facts.roles.follower} min.`
             : ""}
         </Text>
       ) : null}
-      {told && told.due.length > 0 ? (
+      {facts && facts.due.length > 0 ? (
         <>
           <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
             Due to come back (an estimate)
           </Heading>
           <Text className="numbers">
-            {told.due.map(({ name, left }) => `${name} ${Math.round(left * 100)} %`).join(", ")}
+            {facts.due.map(({ name, left }) => `${name} ${Math.round(left * 100)} %`).join(", ")}
           </Text>
         </>
       ) : null}

@@ -15,7 +15,7 @@ interface Props extends InspectorProps {
 }
 
 /** What the plan wants of a figure: whether it must come, what it is worth, how it is taught, when it comes back. */
-export function Wishes({ figure, entry, edit, input, rooms }: Props) {
+export function Wishes({ figure, entry, edit, input, view: { rooms } }: Props) {
   const set = (change: Partial<ChosenFigure>) =>
     edit.edit({ chosen: withEntry(edit.chosen, [figure.id], () => change) });
   const approaches = [

@@ -1,0 +1,19 @@
+import { useRef, useState } from "react";
+
+/**
+ * The same functions at each drawing, each doing what the latest of its name does, so that what they are given to is
+ * not drawn anew for their sake.
+ * @param now the same names at each call
+ */
+export function useSteady<T extends object>(now: T): T {
+  const latest = useRef(now);
+  latest.current = now;
+  const [steady] = useState(() => {
+    const forward =
+      (name: string) =>
+      (...given: unknown[]): unknown =>
+        (latest.current as Record<string, (...given: unknown[]) => unknown>)[name]?.(...given);
+    return Object.fromEntries(Object.keys(now).map((name) => [name, forward(name)])) as T;
+  });
+  return steady;
+}
