@@ -9,14 +9,21 @@ import {
   exposuresOf,
   fading,
   fitScale,
+  nightsOf,
   recallAt,
   refresherOf,
 } from "./index.ts";
 
-const weeks = fc.uniqueArray(fc.integer({ min: 1, max: 20 }), { minLength: 1, maxLength: 8 });
+/** Nights in order, each with a layer of its own. */
 const exposures: fc.Arbitrary<Exposure[]> = fc
-  .tuple(weeks, fc.constantFrom(...LAYERS))
-  .map(([list, layer]) => list.sort((a, b) => a - b).map((week) => ({ week, layer })));
+  .uniqueArray(
+    fc.record({
+      week: fc.integer({ min: 1, max: 20 }),
+      layer: fc.constantFrom(...LAYERS, "return" as const),
+    }),
+    { minLength: 1, maxLength: 8, selector: ({ week }) => week },
+  )
+  .map((list) => list.sort((a, b) => a.week - b.week));
 
 describe("recallAt", () => {
   it("is whole on the night, half after the half-life, and nothing before the first time", () => {
@@ -24,6 +31,70 @@ describe("recallAt", () => {
     expect(recallAt(once, 2)).toBe(1);
     expect(recallAt(once, 4)).toBe(0.5);
     expect(recallAt(once, 1)).toBe(0);
+  });
+
+  // Half-lives worked out by hand from the stated defaults: 1.2 weeks for steps, 2 for partner, half as much more each time.
+  it.each([
+    [[["steps", 1]], 3, 2 ** (-2 / 1.2)],
+    [[["style", 1]], 3, 2 ** (-2 / 2.6)],
+    [
+      [
+        ["steps", 1],
+        ["steps", 2],
+      ],
+      4,
+      2 ** (-2 / 1.8),
+    ],
+    [
+      [
+        ["steps", 1],
+        ["partner", 2],
+      ],
+      4,
+      0.5,
+    ],
+    [
+      [
+        ["partner", 1],
+        ["steps", 2],
+      ],
+      5,
+      0.5,
+    ],
+    [
+      [
+        ["partner", 1],
+        ["return", 3],
+        ["return", 6],
+      ],
+      10.5,
+      0.5,
+    ],
+    [
+      [
+        ["partner", 1],
+        ["partner", 8],
+      ],
+      4,
+      2 ** (-3 / 2),
+    ],
+  ] as const)("after %j leaves in week %d so much: %d", (nights, week, left) => {
+    const list = nights.map(([layer, at]): Exposure => ({ layer, week: at }));
+    expect(recallAt(list, week)).toBeCloseTo(left, 12);
+  });
+
+  it("counts a night once, at its deepest layer", () => {
+    const nights: Exposure[] = [
+      { week: 4, layer: "return" },
+      { week: 2, layer: "rhythm" },
+      { week: 2, layer: "technique" },
+      { week: 2, layer: "steps" },
+      { week: 4, layer: "steps" },
+    ];
+    expect(nightsOf(nights)).toEqual([
+      { week: 2, layer: "technique" },
+      { week: 4, layer: "steps" },
+    ]);
   });
 
   test("falls with time, and is never less for one more time danced or a longer memory", () => {

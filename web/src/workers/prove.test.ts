@@ -195,7 +195,9 @@ it("tells better plans and lower bounds while it searches, and stops in time", (
   const news: number[] = [];
   const start = model.problem.fixed;
   const proof = prove(highs, model, start, 5, ({ better }) => better && news.push(better.score));
+  expect(news.length).toBeGreaterThan(0);
   expect(news).toEqual([...news].sort((a, b) => a - b));
+  expect(new Set(news).size).toBe(news.length);
   expect(proof.score).toBeGreaterThan(scoreOf(model.problem, start));
   expect(proof.bound).toBeGreaterThanOrEqual(proof.score);
 });
