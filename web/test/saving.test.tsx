@@ -1,0 +1,284 @@
+// @vitest-environment jsdom
+import { api, type Lesson, type LessonSegment, type Plan } from "@map-step/contract";
+import { act, waitFor } from "@testing-library/react";
+import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
+import type { Studio } from "../../scripts/lib/studios.ts";
+import { useCheck } from "../src/features/checks/use-check.ts";
+import { useLesson } from "../src/features/lessons/use-lesson.ts";
+import { usePlan } from "../src/features/plans/use-plan.ts";
+import { call, useApi } from "../src/kit/api.ts";
+import { unsavedOf } from "../src/kit/autosave.ts";
+import { keepDraftsOf, keptDraft, useKeepDraft } from "../src/kit/kept-draft.ts";
+import { line } from "./browser.ts";
+import { onPage, openDemo, signInAs } from "./studio.tsx";
+
+let studio: Studio;
+let sectionId = "";
+const ILSE = "Ilse";
+
+beforeAll(async () => {
+  studio = await openDemo();
+  await signInAs(ILSE);
+  sectionId = (await call(api.sections.list, {}))[0]?.id ?? "";
+});
+afterAll(() => studio.stop());
+
+const lessonOf = (week: number) => call(api.lessons.read, { params: { sectionId, week } });
+const minutesOf = async (week: number) => (await lessonOf(week)).segments.map(({ minutes }) => minutes);
+const content = (segments: readonly LessonSegment[]) =>
+  segments.map(({ covered: _covered, reached: _reached, ...segment }) => segment);
+/** A minute from one part to another. */
+const shifted = (segments: readonly LessonSegment[], from: number, to: number) =>
+  segments.map((one, at) => ({
+    ...one,
+    minutes: one.minutes + (at === to ? 1 : at === from ? -1 : 0),
+  }));
+const back = () => act(async () => void window.dispatchEvent(new Event("online")));
+
+describe("a running order on a page", () => {
+  const open = async (week: number) => {
+    const session = await signInAs(ILSE);
+    const lesson = await lessonOf(week);
+    return { lesson, ...onPage(session, (now: Lesson) => useLesson(now), lesson) };
+  };
+
+  it("is saved a moment after it changes, and an edit can be taken back", async () => {
+    const { lesson, result } = await open(6);
+    expect(result.current.undo).toBeNull();
+    const next = shifted(lesson.segments, 0, 2);
+    act(() => result.current.edit(next));
+    expect(result.current.segments).toEqual(next);
+    expect(result.current.saving.state).toBe("waiting");
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+    expect(await minutesOf(6)).toEqual(next.map(({ minutes }) => minutes));
+    act(() => result.current.undo?.());
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+    expect(await minutesOf(6)).toEqual(lesson.segments.map(({ minutes }) => minutes));
+    expect(result.current.undo).toBeNull();
+  });
+
+  it("is kept in this browser while there is no line, also when the page closes, and sent when there is", async () => {
+    const { lesson, result, unmount } = await open(7);
+    const next = shifted(lesson.segments, 0, 1);
+    line.down = true;
+    act(() => result.current.edit(next));
+    await waitFor(() => expect(result.current.saving.state).toBe("failed"));
+    unmount();
+    const name = `lesson:${sectionId}:7`;
+    await waitFor(() => expect(unsavedOf(name)).not.toBeNull());
+    line.down = false;
+    const again = await open(7);
+    expect(again.result.current.segments).toEqual(next);
+    await back();
+    await waitFor(() => expect(again.result.current.saving.state).toBe("saved"));
+    expect(await minutesOf(7)).toEqual(next.map(({ minutes }) => minutes));
+    expect(unsavedOf(name)).toBeNull();
+  });
+
+  it("goes together with what somebody else changed elsewhere in it, without a question", async () => {
+    const { lesson, result } = await open(8);
+    line.down = true;
+    act(() => result.current.edit(shifted(lesson.segments, 0, 1)));
+    await waitFor(() => expect(result.current.saving.state).toBe("failed"));
+    line.down = false;
+    await signInAs("Bento");
+    const theirs = content(shifted(lesson.segments, 3, 4));
+    await call(api.lessons.change, {
+      params: { sectionId, week: 8 },
+      body: { version: lesson.version, segments: theirs },
+    });
+    await signInAs(ILSE);
+    await back();
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+    expect(result.current.saving.conflict).toBeNull();
+    const both = shifted(shifted(lesson.segments, 0, 1), 3, 4).map(({ minutes }) => minutes);
+    expect(await minutesOf(8)).toEqual(both);
+    expect(result.current.segments.map(({ minutes }) => minutes)).toEqual(both);
+    // What was done before the other's change cannot be taken back by itself any more.
+    expect(result.current.undo).toBeNull();
+  });
+
+  it.each([
+    ["mine", 5],
+    ["theirs", 6],
+  ] as const)("asks where both changed one part, and keeps %s", async (whose, week) => {
+    const { lesson, result } = await open(week);
+    line.down = true;
+    const mine = shifted(lesson.segments, 0, 1);
+    act(() => result.current.edit(mine));
+    await waitFor(() => expect(result.current.saving.state).toBe("failed"));
+    line.down = false;
+    await signInAs("Bento");
+    const theirs = content(shifted(lesson.segments, 1, 0));
+    await call(api.lessons.change, {
+      params: { sectionId, week },
+      body: { version: lesson.version, segments: theirs },
+    });
+    await signInAs(ILSE);
+    await back();
+    await waitFor(() => expect(result.current.saving.conflict).not.toBeNull());
+    const keys = result.current.saving.conflict?.differences.map(({ key }) => key) ?? [];
+    expect(keys.length).toBeGreaterThan(0);
+    expect(result.current.saving.conflict?.changed?.by).toMatch(/^Bento/);
+    act(() => result.current.settle(whose === "theirs" ? new Set(keys) : new Set()));
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+    const kept = whose === "mine" ? mine : theirs;
+    expect(await minutesOf(week)).toEqual(kept.map(({ minutes }) => minutes));
+  });
+
+  it("follows a newer one from elsewhere, and never an older answer", async () => {
+    const { lesson, result, rerender } = await open(6);
+    const newer: Lesson = {
+      ...lesson,
+      version: lesson.version + 1,
+      segments: shifted(lesson.segments, 0, 1),
+    };
+    rerender(newer);
+    expect(result.current.segments).toEqual(newer.segments);
+    rerender({ ...lesson, segments: shifted(lesson.segments, 0, 2) });
+    expect(result.current.segments).toEqual(newer.segments);
+  });
+
+  it("takes another length, and follows the plan again", async () => {
+    const { lesson, result } = await open(7);
+    const shorter = lesson.segments.map((one, at) => (at === 0 ? one : { ...one }));
+    const first = shorter[0];
+    if (!first) throw new Error("the lesson is empty");
+    shorter[0] = { ...first, minutes: first.minutes - 2 };
+    await act(() => result.current.setLength(shorter, 2));
+    expect((await lessonOf(7)).shortBy).toBe(2);
+    await act(() => result.current.rebuild());
+    const now = await lessonOf(7);
+    expect(now.followsPlan).toBe(true);
+    expect(result.current.segments).toEqual(now.segments);
+  });
+});
+
+describe("a plan on a page", () => {
+  it("keeps its history, is saved as it changes, and follows what others move", async () => {
+    const session = await signInAs("Maro");
+    const [level] = await call(api.levels.list, {});
+    const planId = level?.planId ?? "";
+    const plan = await call(api.plans.read, { params: { id: planId } });
+    const { result, rerender } = onPage(session, (now: Plan) => usePlan(now, [], []), plan);
+    const weekOf = (id: string) => result.current.chosen.find(({ figureId }) => figureId === id)?.week;
+    const [first, second] = plan.chosen.filter(({ week }) => week !== null);
+    if (!first || !second) throw new Error("nothing is placed");
+    const moved = (id: string, week: number | null) =>
+      result.current.chosen.map((entry) => (entry.figureId === id ? { ...entry, week } : entry));
+    expect(result.current.canUndo).toBe(false);
+    act(() => result.current.edit({ chosen: moved(first.figureId, null) }));
+    act(() => result.current.edit({ chosen: moved(second.figureId, null) }));
+    act(() => result.current.undo());
+    expect([weekOf(first.figureId), weekOf(second.figureId)]).toEqual([null, second.week]);
+    act(() => result.current.redo());
+    act(() => result.current.undo());
+    act(() => result.current.undo());
+    expect(weekOf(first.figureId)).toBe(first.week);
+    expect([result.current.canUndo, result.current.canRedo]).toEqual([false, true]);
+    act(() => result.current.redo());
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+    const kept = await call(api.plans.read, { params: { id: planId } });
+    expect(kept.chosen.find(({ figureId }) => figureId === first.figureId)?.week).toBeNull();
+    // Somebody else moves another figure; it becomes one more step of this history.
+    const theirs = kept.chosen.map((one) =>
+      one.figureId === second.figureId ? { ...one, week: null } : one,
+    );
+    const { chosen: _chosen, special, muted, away, version } = kept;
+    const newer = await call(api.plans.change, {
+      params: { id: planId },
+      body: { chosen: theirs, special, muted, away, version },
+    });
+    rerender(newer);
+    expect(weekOf(second.figureId)).toBeNull();
+    act(() => result.current.undo());
+    expect(weekOf(second.figureId)).toBe(second.week);
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"));
+  });
+});
+
+describe("marks of a check on a page", () => {
+  it("show at once, are taken back when they are refused, and ask when somebody else marked otherwise", async () => {
+    const session = await signInAs(ILSE);
+    const [before] = await call(api.checks.list, { params: { id: sectionId } });
+    const given = before?.marks.find(({ mark }) => mark === "with-help");
+    if (!before || !given) throw new Error("there is no mark");
+    const cell = { studentId: given.studentId, figureId: given.figureId };
+    const { result } = onPage(session, () => {
+      const checks = useApi(api.checks.list, { params: { id: sectionId } });
+      const check = checks.data?.find(({ id }) => id === before.id) ?? before;
+      return { ...useCheck(check), check, read: checks.isSuccess };
+    });
+    await waitFor(() => expect(result.current.read).toBe(true));
+    const shown = () =>
+      result.current.check.marks.find(
+        (one) => one.studentId === cell.studentId && one.figureId === cell.figureId,
+      )?.mark;
+    line.down = true;
+    let marking: Promise<void> = Promise.resolve();
+    await act(async () => {
+      marking = result.current.mark(cell, "alone");
+      await marking;
+    });
+    await waitFor(() => expect(shown()).toBe("with-help"));
+    line.down = false;
+    await signInAs("Bento");
+    await call(api.checks.mark, {
+      params: { id: before.id },
+      body: { ...cell, mark: "dances-it", version: given.version },
+    });
+    await signInAs(ILSE);
+    await act(() => result.current.mark(cell, "not-yet"));
+    await waitFor(() => expect(result.current.conflict).not.toBeNull());
+    expect(result.current.conflict).toMatchObject({ mine: "not-yet", theirs: { mark: "dances-it" } });
+    const { theirs } = result.current.conflict ?? {};
+    act(() => result.current.forgetConflict());
+    await act(() => result.current.mark(cell, "not-yet", theirs?.version));
+    await waitFor(() => expect(shown()).toBe("not-yet"));
+    expect(result.current.conflict).toBeNull();
+  });
+});
+
+describe("what is typed and not saved yet", () => {
+  const keeping = async () => {
+    const session = await signInAs(ILSE);
+    return onPage(session, () => useKeepDraft<string>("note"));
+  };
+
+  it("is written when the page goes, and shown only to whoever typed it", async () => {
+    const { result, unmount } = await keeping();
+    keepDraftsOf("somebody");
+    act(() => result.current.keep("half a sent"));
+    act(() => result.current.keep("half a sentence"));
+    expect(keptDraft("note")).toBeNull();
+    window.dispatchEvent(new Event("pagehide"));
+    expect(keptDraft("note")).toBe("half a sentence");
+    keepDraftsOf("somebody else");
+    expect(keptDraft("note")).toBeNull();
+    keepDraftsOf("somebody");
+    act(() => result.current.keep("more"));
+    unmount();
+    expect(keptDraft("note")).toBe("more");
+  });
+
+  it("is let go of once it is saved, also what was not written yet", async () => {
+    const { result } = await keeping();
+    act(() => result.current.keep("gone"));
+    act(() => result.current.forget());
+    window.dispatchEvent(new Event("pagehide"));
+    expect(keptDraft("note")).toBeNull();
+  });
+
+  it("is nothing where what was kept cannot be read, and a full browser stops nobody from typing", async () => {
+    const { result } = await keeping();
+    keepDraftsOf("somebody");
+    localStorage.setItem("map-step:draft:somebody:note", "{ half");
+    expect(keptDraft("note")).toBeNull();
+    const full = vi.spyOn(Storage.prototype, "setItem").mockImplementation(() => {
+      throw new DOMException("full", "QuotaExceededError");
+    });
+    act(() => result.current.keep("too much"));
+    expect(() => window.dispatchEvent(new Event("pagehide"))).not.toThrow();
+    full.mockRestore();
+  });
+});
