@@ -3,9 +3,10 @@ import type { DanceRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
+import { parseAsString, useQueryStates } from "nuqs";
+import { NuqsAdapter } from "nuqs/adapters/react-router/v7";
 import { memo, useCallback, useDeferredValue, useMemo, useState } from "react";
 import { Link } from "react-router";
-import { useAddressState } from "../../kit/address-state.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { FilterSelect } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -47,7 +48,15 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
   </>
 ));
 
-type Choice = Readonly<Record<"search" | "dance" | "kind" | "tier", string>>;
+/** What the list shows stands in the page's address, so that it can be sent and found again by going back. */
+const CHOICES = {
+  search: parseAsString.withDefault(""),
+  dance: parseAsString.withDefault(""),
+  kind: parseAsString.withDefault(""),
+  tier: parseAsString.withDefault(""),
+};
+
+type Choice = Readonly<Record<keyof typeof CHOICES, string>>;
 
 interface FiltersProps {
   readonly chosen: Choice;
@@ -87,8 +96,8 @@ const Filters = memo(({ chosen, choose, dances }: FiltersProps) => (
   </Flex>
 ));
 
-export function FiguresPage() {
-  const [chosen, choose] = useAddressState("search", "dance", "kind", "tier");
+function Library() {
+  const [chosen, choose] = useQueryStates(CHOICES);
   const [showDances, setShowDances] = useState(false);
   const onDances = useCallback(() => setShowDances(true), []);
   const figures = useFigureLines();
@@ -134,11 +143,7 @@ export function FiguresPage() {
           ) : found.length === 0 ? (
             <Empty
               title="No figure fits"
-              action={
-                <Button onClick={() => choose({ search: "", dance: "", kind: "", tier: "" })}>
-                  Show all figures
-                </Button>
-              }
+              action={<Button onClick={() => choose(null)}>Show all figures</Button>}
             >
               Search for something else, or show all figures.
             </Empty>
@@ -151,3 +156,10 @@ export function FiguresPage() {
     </Loaded>
   );
 }
+
+/** The library with its filters. */
+export const FiguresPage = () => (
+  <NuqsAdapter>
+    <Library />
+  </NuqsAdapter>
+);
