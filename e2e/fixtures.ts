@@ -82,6 +82,14 @@ export async function another(browser: Browser, name = DIRECTOR): Promise<Page> 
   return page;
 }
 
+/** The steps as they stand in the editor of a figure. */
+export const stepsIn = (page: Page): Promise<string> =>
+  page
+    .getByRole("textbox", { name: "Steps" })
+    .locator(".cm-line")
+    .allTextContents()
+    .then((lines) => lines.join("\n"));
+
 const WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 
 /** Nothing on the page that the accessibility rules (WCAG 2.2 A and AA, or one of them) count as a fault. */

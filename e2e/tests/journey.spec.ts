@@ -51,11 +51,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
       page.getByRole("button", { name: /Line 2, column 5.*“sied”.*Did you mean “side”/ }),
     ).toBeVisible();
     await page.getByRole("button", { name: /Line 6, column 5/ }).click();
-    expect(
-      await steps.evaluate((area: HTMLTextAreaElement) =>
-        area.value.slice(area.selectionStart, area.selectionEnd),
-      ),
-    ).toBe("bakc");
+    await expect.poll(() => page.evaluate(() => getSelection()?.toString())).toBe("bakc");
     await steps.fill("leader\n1 L side\n2 R tap\n3 R side\n4 L tap\n5 L back\n6 R place\nfollower mirror");
     await expect(page.getByRole("button", { name: /Line/ })).toHaveCount(0);
     await expect(page.getByText("fits the phrase again after 4 times (24 beats, 3 phrases)")).toBeVisible();

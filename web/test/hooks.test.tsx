@@ -6,7 +6,6 @@ import { useSearch } from "../src/features/plans/use-search.ts";
 import { useClassTime } from "../src/features/teaching/use-class-time.ts";
 import { useRemembered } from "../src/kit/remembered.ts";
 import { useSteady } from "../src/kit/steady.ts";
-import { useTextHistory } from "../src/kit/text-history.ts";
 import type { Asked } from "../src/workers/ask.ts";
 import "./browser.ts";
 
@@ -152,45 +151,6 @@ describe("the clock of a class", () => {
     act(() => clock.current.begin());
     pass(60);
     expect(clock.current.late).toBe(0);
-  });
-});
-
-describe("undo of a text", () => {
-  const open = (start: string) => {
-    let text = start;
-    const { result, rerender } = renderHook(() =>
-      useTextHistory(text, (next) => {
-        text = next;
-      }),
-    );
-    const then = (act_: () => void) => {
-      act(act_);
-      rerender();
-    };
-    return { result, then, text: () => text };
-  };
-
-  it("joins what is typed in one go, and keeps apart what is not", () => {
-    vi.useFakeTimers({ now: 0 });
-    const { result, then, text } = open("a");
-    then(() => result.current.change("ab"));
-    vi.advanceTimersByTime(300);
-    then(() => result.current.change("abc"));
-    vi.advanceTimersByTime(2000);
-    then(() => result.current.change("abcd"));
-    then(() => result.current.change("X", true));
-    then(() => result.current.change("Xy"));
-    expect(text()).toBe("Xy");
-    const seen: string[] = [];
-    while (result.current.undo) {
-      then(() => result.current.undo?.());
-      seen.push(text());
-    }
-    expect(seen).toEqual(["X", "abcd", "abc", "a"]);
-    then(() => result.current.redo?.());
-    expect(text()).toBe("abc");
-    then(() => result.current.change("other"));
-    expect(result.current.redo).toBeNull();
   });
 });
 

@@ -59,6 +59,7 @@ function FigureForm({ figure, dances, staff }: Props) {
   });
   const dance = dances.find(({ id }) => id === danceId);
   const others = useMemo(() => library.filter((other) => other.id !== figure?.id), [library, figure?.id]);
+  const figureNames = useMemo(() => others.map(({ name }) => name), [others]);
   const ownName = figure?.name ?? "";
   const lookup = useMemo(
     () => (dance ? lookupBeside(others, dance, ownName) : () => null),
@@ -108,6 +109,7 @@ function FigureForm({ figure, dances, staff }: Props) {
                 error={errors.notation?.message}
                 dance={dance}
                 lookup={lookup}
+                figureNames={figureNames}
               />
             )}
           />

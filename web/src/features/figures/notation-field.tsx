@@ -1,11 +1,11 @@
-import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text, Textarea } from "@chakra-ui/react";
+import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text } from "@chakra-ui/react";
 import { type Fault, faultText, formatFigure, type Lookup, parseFigure } from "@map-step/core/notation";
 import type { Dance } from "@map-step/core/time";
-import { type KeyboardEvent, useMemo, useRef } from "react";
+import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { CopyButton } from "../../kit/copy-button.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { useTextHistory } from "../../kit/text-history.ts";
 import { Facts } from "./facts.tsx";
+import { NotationEditor, type NotationHandle } from "./notation-editor.tsx";
 import { StepEditor } from "./step-editor.tsx";
 
 const EXAMPLE = `leader
@@ -15,15 +15,6 @@ const EXAMPLE = `leader
 3 R forward
 beats 3
 follower mirror`;
-
-/** Where a place in a text lies, in characters from its start. */
-const offsetOf = (text: string, { line, column }: Pick<Fault, "line" | "column">): number =>
-  text
-    .split("\n")
-    .slice(0, line - 1)
-    .reduce((sum, before) => sum + before.length + 1, 0) +
-  column -
-  1;
 
 interface FaultsProps {
   readonly faults: readonly Fault[];
@@ -98,58 +89,62 @@ interface Props {
   readonly dance: Dance;
   /** Finds the figures that `use` lines name. */
   readonly lookup: Lookup;
+  /** Names of the other figures of the dance. */
+  readonly figureNames: readonly string[];
 }
 
+const NO_FAULTS: readonly Fault[] = [];
+
 /** Step notation beside the ribbon it makes; faults answer while it is typed, with a click to their place. */
-export function NotationField({ name, value, onChange, onBlur, error, dance, lookup }: Props) {
-  const area = useRef<HTMLTextAreaElement>(null);
-  const { change, undo, redo } = useTextHistory(value, onChange);
+export function NotationField(props: Props) {
+  const { name, value, onChange, onBlur, error, dance, lookup, figureNames } = props;
+  const editor = useRef<NotationHandle>(null);
+  const [can, setCan] = useState({ undo: false, redo: false });
   const parsed = useMemo(
     () => (value.trim() === "" ? null : parseFigure(value, dance, lookup)),
     [value, dance, lookup],
   );
+  /** Undo also from the ribbon; in the text the editor does it. */
   const keys = (event: KeyboardEvent) => {
     const key = event.key.toLowerCase();
-    if (!(event.ctrlKey || event.metaKey) || (key !== "z" && key !== "y")) return;
+    if (event.defaultPrevented || !(event.ctrlKey || event.metaKey) || (key !== "z" && key !== "y")) return;
     event.preventDefault();
-    if (key === "y" || event.shiftKey) redo?.();
-    else undo?.();
-  };
-  const show = (fault: Fault) => {
-    const start = offsetOf(value, fault);
-    area.current?.focus();
-    area.current?.setSelectionRange(start, start + fault.length);
+    if (key === "y" || event.shiftKey) editor.current?.redo();
+    else editor.current?.undo();
   };
   const drawable = parsed && Object.keys(parsed.figure.steps).length > 0 ? parsed.figure : null;
   return (
     <Flex gap="4" direction={{ base: "column", lg: "row" }} onKeyDown={keys}>
       <Box w={{ base: "full", lg: "22rem" }} flexShrink="0">
         <Field.Root invalid={(parsed?.faults.length ?? 0) > 0 || error !== undefined}>
-          <Field.Label fontWeight="600">Steps</Field.Label>
-          <Textarea
-            ref={area}
-            bg="panel"
-            rows={13}
-            fontFamily="mono"
-            fontSize="sm"
-            spellCheck={false}
-            placeholder={EXAMPLE}
+          <Text fontWeight="600" aria-hidden>
+            Steps
+          </Text>
+          <NotationEditor
+            ref={editor}
+            label="Steps"
+            example={EXAMPLE}
             value={value}
-            onChange={({ target }) => change(target.value)}
+            onChange={(text, next) => {
+              onChange(text);
+              if (next.undo !== can.undo || next.redo !== can.redo) setCan(next);
+            }}
             onBlur={onBlur}
+            faults={parsed?.faults ?? NO_FAULTS}
+            figureNames={figureNames}
           />
           {error && parsed?.faults.length === 0 ? <Field.ErrorText>{error}</Field.ErrorText> : null}
         </Field.Root>
         <Flex gap="2" mt="2">
-          <Button size="sm" variant="outline" disabled={!undo} onClick={() => undo?.()}>
+          <Button size="sm" variant="outline" disabled={!can.undo} onClick={() => editor.current?.undo()}>
             Undo
           </Button>
-          <Button size="sm" variant="outline" disabled={!redo} onClick={() => redo?.()}>
+          <Button size="sm" variant="outline" disabled={!can.redo} onClick={() => editor.current?.redo()}>
             Redo
           </Button>
           <CopyButton text={value} what="The steps" size="sm" />
         </Flex>
-        {parsed ? <Faults faults={parsed.faults} onShow={show} /> : null}
+        {parsed ? <Faults faults={parsed.faults} onShow={(fault) => editor.current?.show(fault)} /> : null}
         <Help />
       </Box>
       <Stack gap="4" flex="1" minW="0">
@@ -160,7 +155,7 @@ export function NotationField({ name, value, onChange, onBlur, error, dance, loo
               name={name || "New figure"}
               dance={dance}
               locked={(parsed?.faults.length ?? 0) > 0}
-              onEdit={(next) => change(formatFigure(next), true)}
+              onEdit={(next) => onChange(formatFigure(next))}
             />
           ) : (
             <Text color="soft">
