@@ -1,4 +1,13 @@
-import { another, demoStudio, expect, signIn, stepsIn, TEACHER, test } from "../fixtures.ts";
+import {
+  another,
+  demoStudio,
+  expect,
+  expectAccessible,
+  signIn,
+  stepsIn,
+  TEACHER,
+  test,
+} from "../fixtures.ts";
 
 test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
   await signIn(page);
@@ -225,4 +234,29 @@ test("what resembles what is told for the whole library", async ({ page }) => {
     .or(page.getByRole("link", { name: "Underarm turn beside Inside turn" }))
     .click();
   await expect(page.getByText(/Look-alikes: teach them in different lessons/)).toBeVisible();
+});
+
+test("words are completed while steps are typed, and Enter only ends the line", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/new`);
+  await page.getByLabel("Dance").selectOption("Hustle");
+  await page.getByRole("textbox", { name: "Steps" }).click();
+  await page.keyboard.type("leader");
+  await expect(page.getByRole("option", { name: /^leader/ })).toBeVisible();
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("1 L si");
+  await expect(page.getByRole("option", { name: /^side/ })).toBeVisible();
+  await page.keyboard.press("Tab");
+  await page.keyboard.press("Enter");
+  await page.keyboard.type("2 R cros");
+  await expect(page.getByRole("option", { name: /^cross-behind/ })).toBeVisible();
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("ArrowDown");
+  await page.keyboard.press("Enter");
+  await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 L side\n2 R cross-(front|behind)$/);
+  await page.keyboard.press("Enter");
+  await page.keyboard.type('use "found');
+  await expect(page.getByRole("listbox", { name: "Completions" }).getByText("Foundation step", { exact: true })).toBeVisible();
+  await page.keyboard.press("Escape");
+  await expectAccessible(page);
 });

@@ -1,5 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import { autocompletion, completionKeymap } from "@codemirror/autocomplete";
+import {
+  acceptCompletion,
+  autocompletion,
+  completionKeymap,
+  completionStatus,
+  moveCompletionSelection,
+  selectedCompletionIndex,
+} from "@codemirror/autocomplete";
 import {
   defaultKeymap,
   history,
@@ -69,6 +76,13 @@ function rangeOf({ doc }: EditorState, { line, column, length }: Fault): { from:
   return { from, to: Math.min(at.to, from + Math.max(1, length)) };
 }
 
+/** Takes the first completion, or the one that was gone to; where none is offered, Tab goes on to the next field. */
+function takeCompletion(editor: EditorView): boolean {
+  if (completionStatus(editor.state) !== "active") return false;
+  if (selectedCompletionIndex(editor.state) === null) moveCompletionSelection(true)(editor);
+  return acceptCompletion(editor);
+}
+
 const diagnosticsIn = (state: EditorState, faults: readonly Fault[]): Diagnostic[] =>
   faults
     .map((fault) => ({ ...rangeOf(state, fault), severity: "error" as const, message: faultText(fault) }))
@@ -88,11 +102,22 @@ export function NotationEditor({ ref, label, example, value, onChange, onBlur, f
         doc: latest.current.value,
         extensions: [
           history(),
-          keymap.of([...completionKeymap, ...historyKeymap, ...defaultKeymap]),
+          keymap.of([
+            { key: "Tab", run: takeCompletion },
+            ...completionKeymap,
+            ...historyKeymap,
+            ...defaultKeymap,
+          ]),
           drawSelection(),
           notationLanguage,
           syntaxHighlighting(notationColours),
-          autocompletion({ override: [notationCompletion(() => latest.current.figureNames)], icons: false }),
+          // Enter ends the line, as it does while nothing is offered; only what was gone to with the arrows is taken.
+          autocompletion({
+            override: [notationCompletion(() => latest.current.figureNames)],
+            icons: false,
+            selectOnOpen: false,
+            interactionDelay: 0,
+          }),
           lintGutter(),
           placeholder(example),
           LOOK,

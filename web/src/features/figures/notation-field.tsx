@@ -61,8 +61,8 @@ const Help = () => (
     <Collapsible.Content>
       <Box fontSize="sm" mt="1">
         <Text>
-          A role on a line of its own (leader, follower or solo), then one step a line: count, foot, action,
-          and what belongs to it. The number of beats closes it.
+          Tab takes the word that is offered. A role on a line of its own (leader, follower or solo), then one
+          step a line: count, foot, action, and what belongs to it. The number of beats closes it.
         </Text>
         <Code as="pre" display="block" p="3" my="2" bg="sunk" whiteSpace="pre">
           {EXAMPLE}
