@@ -4,12 +4,20 @@ import {
   api,
   approachContent,
   choose,
+  DANCE_FIELDS,
   type Endpoint,
   type FigureRecord,
+  LEVEL_FIELDS,
   type Level,
+  namesOf,
+  newDance,
+  newLevel,
   problem,
   recapDocument,
+  SECTION_FIELDS,
+  sectionContent,
   setup,
+  startOf,
   toLevelPlan,
 } from "./index.ts";
 
@@ -171,4 +179,35 @@ it("describes errors so that they can be read", () => {
     }).success,
   ).toBe(true);
   expect(problem.safeParse({ title: "T" }).success).toBe(false);
+});
+
+describe("things described field by field", () => {
+  const id = "6a2c0a0e-6c2d-4c6f-9a51-1d6a0c3c2b11";
+  it("are taken as they begin, once they have a name and a place", () => {
+    const name = "New";
+    expect(newLevel.safeParse({ ...startOf(LEVEL_FIELDS), danceId: id, name }).success).toBe(true);
+    expect(newDance.safeParse({ ...startOf(DANCE_FIELDS), name }).success).toBe(true);
+    const section = { ...startOf(SECTION_FIELDS), levelId: id, name, firstDate: "2027-02-15" };
+    expect(sectionContent.safeParse(section).success).toBe(true);
+    for (const [schema, start] of [
+      [newLevel, startOf(LEVEL_FIELDS)],
+      [newDance, startOf(DANCE_FIELDS)],
+      [sectionContent, startOf(SECTION_FIELDS)],
+    ] as const)
+      expect(schema.safeParse(start).error?.issues.map(({ path }) => path[0])).toContain("name");
+  });
+
+  it("are taken from a page that was opened before a line was added, and never with one that is too long", () => {
+    const { aim: _aim, ...older } = { ...startOf(LEVEL_FIELDS), danceId: id, name: "Old" };
+    expect(newLevel.parse(older).aim).toBe("");
+    const { error } = newLevel.safeParse({ ...older, aim: "x".repeat(301) });
+    expect(error?.issues[0]).toMatchObject({ path: ["aim"], message: "At most 300 characters" });
+  });
+
+  it("give their names by sort, in order", () => {
+    expect(namesOf(DANCE_FIELDS, "tick", "line")).toEqual(["freeTimed", "music"]);
+    expect(namesOf(LEVEL_FIELDS, "maybe")).toEqual(["talkWeek", "bpm"]);
+    for (const fields of [LEVEL_FIELDS, DANCE_FIELDS, SECTION_FIELDS])
+      expect(Object.values(fields).every(({ label }) => /^[A-Z]/.test(label))).toBe(true);
+  });
 });

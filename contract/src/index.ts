@@ -21,6 +21,7 @@ export * from "./checks.ts";
 export * from "./class-log.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
+export * from "./fields.ts";
 export * from "./figure-fields.ts";
 export * from "./figure-file.ts";
 export * from "./figure-schema.ts";

@@ -1,30 +1,68 @@
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { line, type PlainFields, schemasOf } from "./fields.ts";
 
-const levelContent = z.object({
-  danceId: z.uuid("Choose a dance"),
-  name: words(80),
+/** Every field of a level, read by its form, what is asked when two changed it, and its table. */
+export const LEVEL_FIELDS = {
+  danceId: { label: "Dance", sort: "own", schema: z.uuid("Choose a dance"), start: "" },
+  name: { label: "Name", sort: "name", schema: words(80), start: "" },
   /** The level whose figures dancers bring along. */
-  followsId: z.uuid().nullable(),
-  weeks: wholeNumber(1, 26),
-  lessonMinutes: wholeNumber(15, 240),
-  warmUpMinutes: wholeNumber(0, 60),
-  wrapMinutes: wholeNumber(0, 60),
-  mostNew: wholeNumber(1, 12),
-  /** Most ways to count that may be new in one lesson. */
-  mostNewCounts: wholeNumber(1, 12),
-  settledLessons: wholeNumber(0, 8),
-  firstShowWeek: wholeNumber(1, 26),
-  /** The week of the talk about consent and holds; `null` while none is set. */
-  talkWeek: wholeNumber(1, 26).nullable(),
-  /** The tempo at which the level dances; `null` where none is set. */
-  bpm: wholeNumber(20, 300).nullable(),
+  followsId: {
+    label: "Follows",
+    help: "What dancers bring along",
+    sort: "own",
+    schema: z.uuid().nullable(),
+    start: null,
+  },
+  weeks: { label: "Weeks", sort: "whole", schema: wholeNumber(1, 26), start: 8 },
+  lessonMinutes: { label: "Minutes per lesson", sort: "whole", schema: wholeNumber(15, 240), start: 60 },
+  warmUpMinutes: { label: "Warm-up minutes", sort: "whole", schema: wholeNumber(0, 60), start: 7 },
+  wrapMinutes: { label: "Closing minutes", sort: "whole", schema: wholeNumber(0, 60), start: 5 },
+  mostNew: { label: "New figures per lesson, at most", sort: "whole", schema: wholeNumber(1, 12), start: 3 },
+  mostNewCounts: {
+    label: "New rhythms per lesson, at most",
+    sort: "whole",
+    schema: wholeNumber(1, 12),
+    start: 2,
+  },
+  settledLessons: {
+    label: "Lessons before turns are added to a basic",
+    sort: "whole",
+    schema: wholeNumber(0, 8),
+    start: 2,
+  },
+  firstShowWeek: { label: "Show moves from week", sort: "whole", schema: wholeNumber(1, 26), start: 1 },
   /** Weeks between the level before and this one. */
-  breakWeeks: wholeNumber(0, 104),
+  breakWeeks: { label: "Weeks since the level before", sort: "whole", schema: wholeNumber(0, 104), start: 0 },
+  /** The week of the talk about consent and holds; `null` while none is set. */
+  talkWeek: {
+    label: "Talk about holds in week",
+    help: "Before it no close hold is taught",
+    sort: "maybe",
+    schema: wholeNumber(1, 26).nullable(),
+    start: null,
+  },
+  /** The tempo at which the level dances; `null` where none is set. */
+  bpm: {
+    label: "We dance this course at (bpm)",
+    help: "What is too fast for it is said in the plan",
+    sort: "maybe",
+    schema: wholeNumber(20, 300).nullable(),
+    start: null,
+  },
+  aim: {
+    label: "At the end dancers can",
+    help: "Said with the level, to those who teach it",
+    sort: "line",
+    schema: line(300),
+    start: "",
+  },
   /** One that ships, or one of the studio's own. */
-  approachId: z.string().min(1).max(60),
-});
+  approachId: { label: "Approach", sort: "own", schema: z.string().min(1).max(60), start: "steps-first" },
+} as const satisfies PlainFields;
+
+const levelContent = z.object(schemasOf(LEVEL_FIELDS));
 
 const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>
   schema.refine(

@@ -1,24 +1,51 @@
 import { z } from "zod";
 import { changeOf, localDate, stored, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { line, type PlainFields, schemasOf } from "./fields.ts";
 
 /** A time of the day, such as 19:30. */
 export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 19:30");
 
-/** A section as it is written. */
-export const sectionContent = z.object({
-  levelId: z.uuid("Choose a level"),
-  name: words(80),
+/** Every field of a section, read by its form, what is asked when two changed it, and its table. */
+export const SECTION_FIELDS = {
+  levelId: { label: "Level", sort: "own", schema: z.uuid("Choose a level"), start: "" },
+  name: { label: "Name", sort: "name", schema: words(80), start: "" },
+  room: {
+    label: "Room",
+    sort: "line",
+    schema: z.string().trim().max(80, "At most 80 characters"),
+    start: "",
+  },
   /** The first lesson; the course meets on its weekday. */
-  firstDate: localDate,
-  startTime,
-  daysOff: z
-    .array(localDate)
-    .max(60)
-    .refine((days) => new Set(days).size === days.length, "The same day stands here twice"),
-  room: z.string().trim().max(80, "At most 80 characters"),
-  teacherIds: z.array(z.uuid()).max(10),
-});
+  firstDate: {
+    label: "First lesson",
+    help: "It meets on this weekday",
+    sort: "own",
+    schema: localDate,
+    start: "",
+  },
+  startTime: { label: "Begins", sort: "own", schema: startTime, start: "19:30" },
+  goodToKnow: {
+    label: "Good to know",
+    help: "For whoever teaches it: the door, the sound, who needs a hand",
+    sort: "line",
+    schema: line(500),
+    start: "",
+  },
+  daysOff: {
+    label: "Days off",
+    sort: "own",
+    schema: z
+      .array(localDate)
+      .max(60)
+      .refine((days) => new Set(days).size === days.length, "The same day stands here twice"),
+    start: [],
+  },
+  teacherIds: { label: "Teachers", sort: "own", schema: z.array(z.uuid()).max(10), start: [] },
+} as const satisfies PlainFields;
+
+/** A section as it is written. */
+export const sectionContent = z.object(schemasOf(SECTION_FIELDS));
 
 /** A section as it is changed, with the version that was seen. */
 export const sectionChange = changeOf(sectionContent);

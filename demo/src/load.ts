@@ -185,6 +185,7 @@ async function loadTerm(
     startTime: "19:30",
     daysOff: [addDays(next, -7)],
     room: "Harbour room",
+    goodToKnow: "The side door is open from 19:00; the small speaker hums below 20 %.",
     teacherIds: [ilse, staff.get("Bento Haverlock") ?? ""],
   });
   for (const student of STUDENTS) await services.createStudent(db, section.id, student);
@@ -209,6 +210,7 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     startTime: "20:00",
     daysOff: [],
     room: "Upper room",
+    goodToKnow: "The floor is new and slow: turns need smooth soles.",
     teacherIds: [sunniva, staff.get("Teodor Mossgate") ?? ""],
   });
   for (const student of THURSDAY_STUDENTS) await services.createStudent(db, section.id, student);
@@ -234,9 +236,9 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     const { id: danceId } = await services.createDance(db, program.dance);
     const figures = await loadFigures(db, danceId, program.figures, staff);
     const levels: Level[] = [];
-    for (const { name, mostNew, figures: names, weeks } of program.levels) {
+    for (const { name, aim, mostNew, figures: names, weeks } of program.levels) {
       const followsId = levels.at(-1)?.id ?? null;
-      const level = await services.createLevel(db, { ...RULES, danceId, name, followsId, mostNew });
+      const level = await services.createLevel(db, { ...RULES, danceId, name, aim, followsId, mostNew });
       await planLevel(
         db,
         level,

@@ -256,7 +256,9 @@ test("words are completed while steps are typed, and Enter only ends the line", 
   await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 L side\n2 R cross-(front|behind)$/);
   await page.keyboard.press("Enter");
   await page.keyboard.type('use "found');
-  await expect(page.getByRole("listbox", { name: "Completions" }).getByText("Foundation step", { exact: true })).toBeVisible();
+  await expect(
+    page.getByRole("listbox", { name: "Completions" }).getByText("Foundation step", { exact: true }),
+  ).toBeVisible();
   await page.keyboard.press("Escape");
   await expectAccessible(page);
 });

@@ -1,4 +1,5 @@
 import { randomUUID } from "node:crypto";
+import { LEVEL_FIELDS, startOf } from "@map-step/contract";
 import { DEMO_PASSWORD } from "@map-step/demo";
 import { openDatabase } from "@map-step/server";
 import { type Browser, chromium, type Page } from "@playwright/test";
@@ -37,10 +38,10 @@ export async function layWidePlan(url: string): Promise<{ levelId: string }> {
   const levelId = randomUUID();
   const planId = randomUUID();
   await db.Level.create({
+    ...startOf(LEVEL_FIELDS),
     id: levelId,
     danceId: dance.id,
     name: "The widest",
-    followsId: null,
     weeks: 12,
     lessonMinutes: 90,
     warmUpMinutes: 8,
@@ -48,11 +49,7 @@ export async function layWidePlan(url: string): Promise<{ levelId: string }> {
     mostNew: 6,
     mostNewCounts: 3,
     settledLessons: 1,
-    firstShowWeek: 1,
     talkWeek: 1,
-    bpm: null,
-    breakWeeks: 0,
-    approachId: "steps-first",
   });
   await db.Plan.create({ id: planId, levelId, sectionId: null });
   await db.PlanFigure.bulkCreate(

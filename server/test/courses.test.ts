@@ -83,6 +83,32 @@ describe("levels", () => {
       });
   });
 
+  it("keep every field that is written, as sections and dances do", async () => {
+    const written = levelContent(course.danceId, {
+      name: "Told in full",
+      aim: "turn once",
+      bpm: 110,
+      talkWeek: 2,
+    });
+    const { id } = (await director.call(api.levels.create, { body: written })).body;
+    const all = (await director.call(api.levels.list)).body;
+    expect(all.find((one) => one.id === id)).toMatchObject(written);
+    const own = sectionContent(id, { name: "Noted", goodToKnow: "The side door" });
+    const section = (await director.call(api.sections.create, { body: own })).body;
+    expect(section).toMatchObject(own);
+    const { dates: _dates, planId: _planId, ...kept } = section;
+    const changed = await director.call(api.sections.change, {
+      params: { id: section.id },
+      body: { ...kept, goodToKnow: "" },
+    });
+    expect(changed.body.goodToKnow).toBe("");
+    const { id: danceId, ...dance } = (await director.call(api.dances.list)).body[0] ?? { id: "" };
+    const music = { ...dance, music: "Slow songs" } as never;
+    expect(
+      (await director.call(api.dances.change, { params: { id: danceId }, body: music })).body.music,
+    ).toBe("Slow songs");
+  });
+
   it("go and come back", async () => {
     const { id } = (await create({ name: "Short-lived" })).body;
     const names = async () => (await director.call(api.levels.list)).body.map(({ name }) => name);

@@ -4,18 +4,22 @@ import type { AddressInfo } from "node:net";
 import {
   api,
   choose,
+  DANCE_FIELDS,
   type Endpoint,
   type FigureContent,
   type FigureRecord,
+  LEVEL_FIELDS,
   type Level,
   type LevelContent,
   type LogEntryRecord,
   newFigure,
   type Problem,
+  SECTION_FIELDS,
   type Section,
   type SectionContent,
   type Session,
   type StaffRole,
+  startOf,
 } from "@map-step/contract";
 import type { z } from "zod";
 import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
@@ -158,32 +162,20 @@ export const figureContent = (
 });
 
 export const levelContent = (danceId: string, about: Partial<LevelContent> = {}): LevelContent => ({
+  ...startOf(LEVEL_FIELDS),
   danceId,
   name: "Level one",
-  followsId: null,
   weeks: 6,
-  lessonMinutes: 60,
-  warmUpMinutes: 7,
-  wrapMinutes: 5,
-  mostNew: 3,
-  mostNewCounts: 2,
   settledLessons: 1,
-  firstShowWeek: 1,
-  talkWeek: null,
-  bpm: null,
-  breakWeeks: 0,
-  approachId: "steps-first",
   ...about,
 });
 
 export const sectionContent = (levelId: string, about: Partial<SectionContent> = {}): SectionContent => ({
+  ...startOf(SECTION_FIELDS),
   levelId,
   name: "Monday",
   firstDate: "2027-02-15",
-  startTime: "19:30",
-  daysOff: [],
   room: "Hall",
-  teacherIds: [],
   ...about,
 });
 
@@ -198,6 +190,7 @@ export interface Course {
 /** A dance with three figures, a level that places two of them, and a section that runs it. */
 export async function openCourse(db: Database, about: Partial<LevelContent> = {}): Promise<Course> {
   const { id: danceId } = await services.createDance(db, {
+    ...startOf(DANCE_FIELDS),
     name: "Test dance",
     meter: 4,
     phraseBeats: 8,

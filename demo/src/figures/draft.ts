@@ -25,6 +25,8 @@ export interface Program {
   readonly figures: readonly FigureDraft[];
   readonly levels: readonly {
     readonly name: string;
+    /** What dancers can do at its end. */
+    readonly aim: string;
     readonly mostNew: number;
     readonly figures: readonly string[];
     /** The weeks of its plan as the director arranged them; drafted where nothing is said. */

@@ -11,6 +11,14 @@ export const rowsOf = <Row extends object>(
   bind: Readonly<Record<string, unknown>> = {},
 ): Promise<Row[]> => sequelize.query<Row>(sql, { bind: { ...bind }, type: QueryTypes.SELECT });
 
+/** Columns of a table as the fields that they hold: `l.lesson_minutes as "lessonMinutes"`. */
+export const selected = (names: readonly string[], table: string): string =>
+  names
+    .map(
+      (name) => `${table}.${name.replace(/[A-Z]/g, (capital) => `_${capital.toLowerCase()}`)} as "${name}"`,
+    )
+    .join(", ");
+
 /** Lets one such transaction after the other through until it ends; the others wait, for a while. */
 export const holdTable = (
   { sequelize }: { sequelize: Sequelize },

@@ -1,9 +1,11 @@
+import { namesOf, type PlainFields, type PlainSort } from "@map-step/contract";
 import {
   type CreationOptional,
   DataTypes,
   type InferAttributes,
   type InferCreationAttributes,
   type Model,
+  type ModelAttributeColumnOptions,
 } from "sequelize";
 
 /** A row of a table, typed by its own attributes. */
@@ -41,8 +43,29 @@ export const phrasesColumn = () => ({
   allowNull: false,
   defaultValue: [],
 });
+type Kept = Exclude<PlainSort, "own">;
+type PlainNames<F extends PlainFields> = {
+  [K in keyof F & string]: F[K]["sort"] extends Kept ? K : never;
+}[keyof F & string];
+
+const COLUMNS: Readonly<Record<Kept, () => ModelAttributeColumnOptions>> = {
+  name: textColumn,
+  line: textColumn,
+  whole: wholeColumn,
+  maybe: () => ({ type: DataTypes.INTEGER, allowNull: true }),
+  tick: () => ({ type: DataTypes.BOOLEAN, allowNull: false }),
+};
+const PLAIN_SORTS = Object.keys(COLUMNS) as readonly Kept[];
+
 /** A list of small records. */
 export const recordsColumn = () => ({ type: DataTypes.JSONB, allowNull: false, defaultValue: [] });
+/** Columns of what the contract describes; those that only their own table knows (`own`) are left to it. */
+export const fieldColumns = <F extends PlainFields>(
+  fields: F,
+): Readonly<Record<PlainNames<F>, ModelAttributeColumnOptions>> =>
+  Object.fromEntries(
+    PLAIN_SORTS.flatMap((sort) => namesOf(fields, sort).map((name) => [name, COLUMNS[sort]()])),
+  ) as Record<PlainNames<F>, ModelAttributeColumnOptions>;
 const staffColumn = () => ({ type: DataTypes.UUID, allowNull: true, defaultValue: null });
 /** See `Removable`. */
 export const removableColumns = () => ({

@@ -1,7 +1,9 @@
+import { LEVEL_FIELDS, startOf } from "@map-step/contract";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { awayInWords, clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
 import { differencesOf, mergeChoice, threeWay } from "./merge.ts";
+import { labelled, toldBy } from "./plain-fields.ts";
 
 describe("dates and times", () => {
   it("say a date as people do", () => {
@@ -88,5 +90,23 @@ describe("two changes of one thing", () => {
       { a: 1, b: 9, c: 8 },
     ];
     expect(together(undefined, mine, theirs).conflicts.map(({ key }) => key)).toEqual(["b", "c"]);
+  });
+});
+
+describe("fields in words", () => {
+  it("tell each value by what its field holds, and those of a form's own as it says", () => {
+    const told = toldBy(LEVEL_FIELDS, { approachId: (id: string) => `the ${id}` });
+    const [mine, theirs] = [startOf(LEVEL_FIELDS), startOf(LEVEL_FIELDS)];
+    const other = { ...theirs, weeks: 6, talkWeek: 2, aim: "turn once", approachId: "own", danceId: "x" };
+    expect(differencesOf<typeof mine>(mine, other, told)).toEqual([
+      { key: "weeks", label: "Weeks", mine: "8", theirs: "6" },
+      { key: "talkWeek", label: "Talk about holds in week", mine: "none", theirs: "2" },
+      { key: "aim", label: "At the end dancers can", mine: "nothing", theirs: "turn once" },
+      { key: "approachId", label: "Approach", mine: "the steps-first", theirs: "the own" },
+    ]);
+    expect(labelled(LEVEL_FIELDS, "followsId")).toEqual({
+      label: "Follows",
+      help: "What dancers bring along",
+    });
   });
 });

@@ -18,11 +18,13 @@ export const HUSTLE: Program = {
     fastestBpm: 124,
     freeTimed: false,
     countFrom: 1,
+    music: "Disco and funk with a steady four, 100 to 120",
   },
   figures: [...BASICS, ...PATTERNS, ...TURNS, ...DRILLS, ...SHOWS, ...COMPOSED],
   levels: [
     {
       name: "Hustle 1",
+      aim: "keep the basic and three turns with any partner at 110",
       mostNew: 3,
       figures: [
         "Foundation step",
@@ -57,6 +59,7 @@ export const HUSTLE: Program = {
     },
     {
       name: "Hustle 2",
+      aim: "lead and follow wraps and walk-outs through a whole song",
       mostNew: 2,
       figures: [
         "Wrap, walk out",

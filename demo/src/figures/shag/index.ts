@@ -15,11 +15,13 @@ export const SHAG: Program = {
     fastestBpm: 200,
     freeTimed: false,
     countFrom: 1,
+    music: "Fast swing with a light beat, 140 and more",
   },
   figures: [...BASICS, ...PATTERNS, ...DRILLS],
   levels: [
     {
       name: "Shag 1",
+      aim: "hold the basic at full tempo and turn once in it",
       mostNew: 3,
       figures: [
         "Home six",
@@ -38,6 +40,7 @@ export const SHAG: Program = {
     },
     {
       name: "Shag 2",
+      aim: "break away, come home, and play with the kicks",
       mostNew: 2,
       figures: [
         "Kick six",

@@ -15,11 +15,13 @@ export const WALTZ: Program = {
     fastestBpm: 126,
     freeTimed: false,
     countFrom: 1,
+    music: "A clear, unhurried three; songs that breathe",
   },
   figures: [...BASICS, ...PATTERNS, ...TURNS],
   levels: [
     {
       name: "Waltz 1",
+      aim: "travel the room in the cross-step basic and turn once",
       mostNew: 3,
       figures: [
         "Basic with closed feet",
@@ -36,6 +38,7 @@ export const WALTZ: Program = {
     },
     {
       name: "Waltz 2",
+      aim: "link turns on both sides without losing the line",
       mostNew: 2,
       figures: [
         "Turning basic",
@@ -51,6 +54,7 @@ export const WALTZ: Program = {
     },
     {
       name: "Waltz 3",
+      aim: "dance a whole waltz, with one dip done safely",
       mostNew: 2,
       figures: ["Long lantern", "Two lanterns", "Walk, open and turn", "Window lean"],
     },

@@ -1,42 +1,20 @@
-import { DataTypes, type Sequelize } from "sequelize";
+import { DANCE_FIELDS, type NewDance } from "@map-step/contract";
+import type { Sequelize } from "sequelize";
 import {
+  fieldColumns,
   type Row,
   type Signed,
   type Stored,
   signedColumns,
   storedColumns,
-  textColumn,
-  wholeColumn,
 } from "../../db/row.ts";
 
-export interface DanceRow extends Row<DanceRow>, Stored, Signed {
-  name: string;
-  meter: number;
-  phraseBeats: number;
-  slowBeats: number;
-  quickBeats: number;
-  slowestBpm: number;
-  fastestBpm: number;
-  freeTimed: boolean;
-  countFrom: number;
-}
+export interface DanceRow extends Row<DanceRow>, Stored, Signed, NewDance {}
 
 export const defineDances = (sequelize: Sequelize) => ({
   Dance: sequelize.define<DanceRow>(
     "dance",
-    {
-      ...storedColumns(),
-      name: textColumn(),
-      meter: wholeColumn(),
-      phraseBeats: wholeColumn(),
-      slowBeats: wholeColumn(),
-      quickBeats: wholeColumn(),
-      slowestBpm: wholeColumn(),
-      fastestBpm: wholeColumn(),
-      freeTimed: { type: DataTypes.BOOLEAN, allowNull: false },
-      countFrom: wholeColumn(),
-      ...signedColumns(),
-    },
+    { ...storedColumns(), ...fieldColumns(DANCE_FIELDS), ...signedColumns() },
     { tableName: "dances" },
   ),
 });

@@ -1,6 +1,7 @@
-import type { Level } from "@map-step/contract";
+import { LEVEL_FIELDS, type LevelContent } from "@map-step/contract";
 import { DataTypes, type Sequelize } from "sequelize";
 import {
+  fieldColumns,
   idColumn,
   type Removable,
   type Row,
@@ -10,46 +11,18 @@ import {
   signedColumns,
   storedColumns,
   textColumn,
-  wholeColumn,
 } from "../../db/row.ts";
 
-export interface LevelRow extends Row<LevelRow>, Stored, Removable, Signed {
-  danceId: string;
-  name: string;
-  followsId: string | null;
-  weeks: number;
-  lessonMinutes: number;
-  warmUpMinutes: number;
-  wrapMinutes: number;
-  mostNew: number;
-  mostNewCounts: number;
-  settledLessons: number;
-  firstShowWeek: number;
-  talkWeek: number | null;
-  bpm: number | null;
-  breakWeeks: number;
-  approachId: Level["approachId"];
-}
+export interface LevelRow extends Row<LevelRow>, Stored, Removable, Signed, LevelContent {}
 
 export const defineLevels = (sequelize: Sequelize) => ({
   Level: sequelize.define<LevelRow>(
     "level",
     {
       ...storedColumns(),
+      ...fieldColumns(LEVEL_FIELDS),
       danceId: idColumn(),
-      name: textColumn(),
       followsId: { type: DataTypes.UUID, allowNull: true },
-      weeks: wholeColumn(),
-      lessonMinutes: wholeColumn(),
-      warmUpMinutes: wholeColumn(),
-      wrapMinutes: wholeColumn(),
-      mostNew: wholeColumn(),
-      mostNewCounts: wholeColumn(),
-      settledLessons: wholeColumn(),
-      firstShowWeek: wholeColumn(),
-      talkWeek: { type: DataTypes.INTEGER, allowNull: true },
-      bpm: { type: DataTypes.INTEGER, allowNull: true },
-      breakWeeks: wholeColumn(),
       approachId: textColumn(),
       ...removableColumns(),
       ...signedColumns(),

@@ -1,6 +1,7 @@
-import type { Student } from "@map-step/contract";
+import { SECTION_FIELDS, type SectionContent, type Student } from "@map-step/contract";
 import { DataTypes, type Sequelize } from "sequelize";
 import {
+  fieldColumns,
   idColumn,
   keyColumn,
   type Removable,
@@ -13,13 +14,12 @@ import {
   textColumn,
 } from "../../db/row.ts";
 
-export interface SectionRow extends Row<SectionRow>, Stored, Removable, Signed {
-  levelId: string;
-  name: string;
-  firstDate: string;
-  startTime: string;
-  room: string;
-}
+export interface SectionRow
+  extends Row<SectionRow>,
+    Stored,
+    Removable,
+    Signed,
+    Omit<SectionContent, "daysOff" | "teacherIds"> {}
 
 export interface SectionDayOffRow extends Row<SectionDayOffRow> {
   sectionId: string;
@@ -42,11 +42,10 @@ export const defineSections = (sequelize: Sequelize) => ({
     "section",
     {
       ...storedColumns(),
+      ...fieldColumns(SECTION_FIELDS),
       levelId: idColumn(),
-      name: textColumn(),
       firstDate: { type: DataTypes.DATEONLY, allowNull: false },
       startTime: textColumn(),
-      room: textColumn(),
       ...removableColumns(),
       ...signedColumns(),
     },

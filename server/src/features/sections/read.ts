@@ -1,7 +1,7 @@
-import type { Section } from "@map-step/contract";
+import { namesOf, SECTION_FIELDS, type Section } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
+import { rowsOf, selected } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 
 type SectionRow = Omit<Section, "dates"> & { readonly weeks: number };
@@ -18,8 +18,8 @@ export async function listSections(db: Database, which?: Which): Promise<Section
       : "and s.id in (select section_id from section_teachers where staff_id = $teacherId)";
   const rows = await rowsOf<SectionRow>(
     db,
-    `select s.id, s.version, s.level_id as "levelId", s.name, to_char(s.first_date, 'YYYY-MM-DD') as "firstDate",
-       s.start_time as "startTime", s.room, p.id as "planId", l.weeks,
+    `select s.id, s.version, s.level_id as "levelId", to_char(s.first_date, 'YYYY-MM-DD') as "firstDate",
+       s.start_time as "startTime", ${selected(namesOf(SECTION_FIELDS, "name", "line"), "s")}, p.id as "planId", l.weeks,
        array(select to_char(day, 'YYYY-MM-DD') from section_days_off where section_id = s.id order by day)
          as "daysOff",
        array(select t.id::text from section_teachers join staff t on t.id = staff_id

@@ -151,6 +151,11 @@ function Sheet(open: OpenLesson) {
           </Link>
         </Button>
       </PageHead>
+      {section.goodToKnow === "" ? null : (
+        <Panel mb="4">
+          <b>Good to know:</b> {section.goodToKnow}
+        </Panel>
+      )}
       <LastStanding lesson={lesson} />
       <Panel>
         <Heading as="h2" size="lg" mb="1">

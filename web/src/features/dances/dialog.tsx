@@ -1,5 +1,5 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, danceChange } from "@map-step/contract";
+import { api, DANCE_FIELDS, type DanceRecord, danceChange, namesOf, startOf } from "@map-step/contract";
 import { barsPerMinute } from "@map-step/core/time";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
@@ -8,44 +8,12 @@ import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
+import { labelled, toldBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
-const NUMBERS = [
-  ["meter", "Beats to the bar"],
-  ["phraseBeats", "Beats to the phrase"],
-  ["slowBeats", "Beats of a slow"],
-  ["quickBeats", "Beats of a quick"],
-  ["slowestBpm", "Slowest tempo, bpm"],
-  ["fastestBpm", "Fastest tempo, bpm"],
-  ["countFrom", "Which beat we count as “1”"],
-] as const;
-
-const shownNumber = (label: string) => [label, String] as const;
-const SHOWN = {
-  name: ["Name", (name: string) => name],
-  meter: shownNumber("Beats to the bar"),
-  phraseBeats: shownNumber("Beats to the phrase"),
-  slowBeats: shownNumber("Beats of a slow"),
-  quickBeats: shownNumber("Beats of a quick"),
-  slowestBpm: shownNumber("Slowest tempo"),
-  fastestBpm: shownNumber("Fastest tempo"),
-  countFrom: shownNumber("Which beat we count as “1”"),
-  freeTimed: ["Timing", (free: boolean) => (free ? "no fixed beat" : "with the beat")],
-} as const;
-
-const BLANK = {
-  name: "",
-  meter: 4,
-  phraseBeats: 8,
-  slowBeats: 2,
-  quickBeats: 1,
-  slowestBpm: 90,
-  fastestBpm: 130,
-  freeTimed: false,
-  countFrom: 1,
-  version: 0,
-};
+const BLANK = { ...startOf(DANCE_FIELDS), version: 0 };
+const SHOWN = toldBy(DANCE_FIELDS);
 
 function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () => void }) {
   const create = useChange(api.dances.create);
@@ -75,29 +43,36 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
       }}
     >
       <Stack gap="4">
-        <TextField label="Name of the dance" error={errors.name?.message} {...form.register("name")} />
+        <TextField label={DANCE_FIELDS.name.label} error={errors.name?.message} {...form.register("name")} />
         <SimpleGrid columns={2} gap="3">
-          {NUMBERS.map(([name, label]) => (
+          {namesOf(DANCE_FIELDS, "whole").map((name) => (
             <TextField
               key={name}
-              label={label}
+              label={DANCE_FIELDS[name].label}
               type="number"
               error={errors[name]?.message}
               {...form.register(name, { valueAsNumber: true })}
             />
           ))}
         </SimpleGrid>
-        <Controller
-          control={form.control}
-          name="freeTimed"
-          render={({ field }) => (
-            <TickField
-              label="No fixed beat: counts are only an order"
-              checked={field.value}
-              onChange={field.onChange}
-            />
-          )}
-        />
+        {namesOf(DANCE_FIELDS, "line").map((name) => (
+          <TextField
+            key={name}
+            {...labelled(DANCE_FIELDS, name)}
+            error={errors[name]?.message}
+            {...form.register(name)}
+          />
+        ))}
+        {namesOf(DANCE_FIELDS, "tick").map((name) => (
+          <Controller
+            key={name}
+            control={form.control}
+            name={name}
+            render={({ field }) => (
+              <TickField label={DANCE_FIELDS[name].label} checked={field.value} onChange={field.onChange} />
+            )}
+          />
+        ))}
         {problem ? <Text color="brick">{problem}</Text> : null}
         <Flex gap="2">
           <Button type="submit">Save the dance</Button>
@@ -132,6 +107,7 @@ export function DancesDialog({ dances, onClose }: { dances: readonly DanceRecord
                   {dance.fastestBpm} bpm ({barsPerMinute(dance.slowestBpm, dance.meter)} to{" "}
                   {barsPerMinute(dance.fastestBpm, dance.meter)} bars per minute)
                 </Text>
+                {dance.music === "" ? null : <Text fontSize="sm">Music: {dance.music}</Text>}
               </Stack>
               {mayWrite ? (
                 <Button

@@ -104,6 +104,7 @@ function LevelPanel({ level, dance, sections, teachersOf, approaches, onOpen }: 
             {level.mostNew} new figures a lesson,{" "}
             {approachOf(level.approachId, approaches).name.toLowerCase()}
           </Text>
+          {level.aim === "" ? null : <Text>At the end dancers can {level.aim}.</Text>}
         </Box>
         <Flex gap="2" wrap="wrap" align="flex-start">
           {mayLevels ? (

@@ -1,5 +1,13 @@
 import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, type Section, type StaffMember, sectionChange } from "@map-step/contract";
+import {
+  api,
+  namesOf,
+  SECTION_FIELDS,
+  type Section,
+  type StaffMember,
+  sectionChange,
+  startOf,
+} from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
@@ -12,6 +20,7 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
+import { labelled, toldBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
@@ -39,21 +48,12 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const create = useChange(api.sections.create);
   const change = useChange(api.sections.change);
   const [removing, setRemoving] = useState(false);
-  const blank = {
-    levelId,
-    name: "",
-    firstDate: today,
-    startTime: "19:30",
-    daysOff: [],
-    room: "",
-    teacherIds: [],
-    version: 0,
-  };
+  const blank = { ...startOf(SECTION_FIELDS), levelId, firstDate: today, version: 0 };
   const start = section ?? blank;
   const draft = `section:${section?.id ?? `new-${levelId}`}`;
   const { form, base, restored, forget, discard } = useContractForm(sectionChange, start, draft);
   const { errors, isSubmitting } = form.formState;
-  const namesOf = (ids: readonly string[]) =>
+  const namesOfStaff = (ids: readonly string[]) =>
     staff
       .filter(({ id }) => ids.includes(id))
       .map(({ name }) => name)
@@ -61,14 +61,12 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: {
-      name: ["Name", (name: string) => name],
-      firstDate: ["First lesson", longDay],
-      startTime: ["Begins", (time: string) => time],
-      room: ["Room", (room: string) => room],
-      daysOff: ["Days off", (days) => days.map(dayAndMonth).join(", ")],
-      teacherIds: ["Teachers", namesOf],
-    },
+    shown: toldBy(SECTION_FIELDS, {
+      firstDate: longDay,
+      startTime: String,
+      daysOff: (days: readonly string[]) => days.map(dayAndMonth).join(", "),
+      teacherIds: namesOfStaff,
+    }),
     save: ({ version, ...content }) =>
       section
         ? change.mutateAsync({ params: { id: section.id }, body: { ...content, version } })
@@ -107,17 +105,22 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
-          <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-          <TextField label="Room" error={errors.room?.message} {...form.register("room")} />
+          {namesOf(SECTION_FIELDS, "name", "line").map((name) => (
+            <TextField
+              key={name}
+              {...labelled(SECTION_FIELDS, name)}
+              error={errors[name]?.message}
+              {...form.register(name)}
+            />
+          ))}
           <TextField
-            label="First lesson"
+            {...labelled(SECTION_FIELDS, "firstDate")}
             type="date"
-            help="It meets on this weekday"
             error={errors.firstDate?.message}
             {...form.register("firstDate")}
           />
           <TextField
-            label="Begins"
+            label={SECTION_FIELDS.startTime.label}
             type="time"
             error={errors.startTime?.message}
             {...form.register("startTime")}
@@ -144,7 +147,12 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
           control={form.control}
           name="teacherIds"
           render={({ field }) => (
-            <TeachersField label="Teachers" staff={staff} value={field.value} onChange={field.onChange} />
+            <TeachersField
+              label={SECTION_FIELDS.teacherIds.label}
+              staff={staff}
+              value={field.value}
+              onChange={field.onChange}
+            />
           )}
         />
       </Stack>

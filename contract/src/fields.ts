@@ -1,0 +1,49 @@
+import { z } from "zod";
+
+/**
+ * What a field holds, and so how it is written in a form, told in a difference, and kept in a column: a name, a line
+ * that may be empty, a whole number, one that may be missing, a yes or no. `own` is what only its form knows.
+ */
+export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "own";
+
+/** One field of a thing that the studio keeps. */
+export interface PlainField {
+  readonly label: string;
+  /** A word beside it in the form. */
+  readonly help?: string;
+  readonly sort: PlainSort;
+  readonly schema: z.ZodType;
+  /** What a new one begins with. */
+  readonly start: unknown;
+}
+/** Fields by their names, in the order of the form. */
+export type PlainFields = Readonly<Record<string, PlainField>>;
+
+/** What fields hold together. */
+export type ValuesOf<F extends PlainFields> = { [K in keyof F]: z.output<F[K]["schema"]> };
+
+/** A line of text that may be empty; where an older page does not send it, it is. */
+export const line = (most: number) => z.string().trim().max(most, `At most ${most} characters`).default("");
+
+/** The schemas of fields by their names. */
+export const schemasOf = <F extends PlainFields>(fields: F): { [K in keyof F]: F[K]["schema"] } =>
+  Object.fromEntries(Object.entries(fields).map(([name, { schema }]) => [name, schema])) as {
+    [K in keyof F]: F[K]["schema"];
+  };
+
+/** A new thing, before anything is written into it. */
+export const startOf = <F extends PlainFields>(fields: F): ValuesOf<F> =>
+  Object.fromEntries(Object.entries(fields).map(([name, { start }]) => [name, start])) as ValuesOf<F>;
+
+type NamesOf<F extends PlainFields, S extends PlainSort> = {
+  [K in keyof F & string]: F[K]["sort"] extends S ? K : never;
+}[keyof F & string];
+
+/** The names of the fields of some sorts, in order. */
+export const namesOf = <F extends PlainFields, S extends PlainSort>(
+  fields: F,
+  ...sorts: readonly S[]
+): readonly NamesOf<F, S>[] =>
+  Object.entries(fields).flatMap(([name, { sort }]) =>
+    (sorts as readonly PlainSort[]).includes(sort) ? [name as NamesOf<F, S>] : [],
+  );

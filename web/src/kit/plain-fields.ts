@@ -1,0 +1,43 @@
+import type { PlainField, PlainFields, PlainSort } from "@map-step/contract";
+import type { z } from "zod";
+import type { Shown } from "./merge.ts";
+
+/** How a value of each sort is told beside another. */
+const TEXTS: Readonly<Record<Exclude<PlainSort, "own">, (value: never) => string>> = {
+  name: String,
+  line: (text: string) => (text === "" ? "nothing" : text),
+  whole: String,
+  maybe: (value: number | null) => String(value ?? "none"),
+  tick: (on: boolean) => (on ? "yes" : "no"),
+};
+
+type Told<F extends PlainFields> = Shown<{ [K in keyof F]: z.input<F[K]["schema"]> }>;
+
+/**
+ * How the fields of a thing are named and told where two people changed it; those that only their form knows are told
+ * as it says, or not at all.
+ */
+export const toldBy = <F extends PlainFields>(
+  fields: F,
+  own?: Readonly<Partial<Record<keyof F & string, (value: never) => string>>>,
+): Told<F> =>
+  Object.fromEntries(
+    Object.entries(fields).flatMap(([name, { label, sort }]) => {
+      const text = own?.[name] ?? (sort === "own" ? null : TEXTS[sort]);
+      return text ? [[name, [label, text]]] : [];
+    }),
+  ) as unknown as Told<F>;
+
+/** What stands beside a field in its form. */
+export function labelled<F extends PlainFields>(
+  fields: F,
+  name: keyof F & string,
+): { readonly label: string; readonly help?: string | undefined } {
+  const { label, help } = fields[name] as PlainField;
+  return { label, help };
+}
+
+/** A number field of a form that may stay empty. */
+export const MAYBE_NUMBER = {
+  setValueAs: (value: unknown) => (value === "" || value === null ? null : Number(value)),
+} as const;
