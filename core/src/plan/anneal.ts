@@ -1,6 +1,7 @@
 import { Board, randomFrom } from "./board.ts";
 import { insertBest } from "./insert.ts";
 import { keepsLimits, type Problem, scoreOf } from "./problem.ts";
+import { shake } from "./shake.ts";
 
 /** Tries for each two figures; more find better plans and take longer in proportion. */
 const TRIES_PER_PAIR = 350;
@@ -45,72 +46,14 @@ export function anneal(
   warmth = 1,
   effort = 1,
 ): number[] {
-  const { fixed, allowed, needs } = problem;
-  const isFree = start.map((_, f) => (fixed[f] ?? -1) < 0 && allowed[f]?.includes(true) === true);
-  const free = start.map((_, f) => f).filter((f) => isFree[f]);
-  if (free.length < 2) return [...start];
-  const weeksOf = new Map(free.map((f) => [f, (allowed[f] ?? []).flatMap((can, w) => (can ? [w] : []))]));
-  const needed = start.map((_, f) => needs.flatMap((one) => (one.f === f ? [one.need] : [])));
-  const needing = start.map((_, f) => needs.flatMap((one) => (one.need === f ? [one.f] : [])));
   const random = randomFrom(seed);
-  const any = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)] as T;
+  const board = new Board(problem, start);
+  const shaking = shake(problem, board, random);
+  const { free } = shaking;
+  if (free.length < 2) return [...start];
+  const { places } = board;
   const scale = free.reduce((sum, f) => sum + Math.max(0, ...(problem.value[f] ?? [])), 0) / free.length;
   const dearest = free.reduce((most, f) => Math.max(most, ...(problem.value[f] ?? [])), 1);
-  const board = new Board(problem, start);
-  const { places } = board;
-  let undo: (readonly [f: number, w: number])[] = [];
-  const put = (f: number, w: number): void => {
-    undo.push([f, places[f] as number]);
-    board.put(f, w);
-  };
-  const letWait = (f: number): void => {
-    if (!isFree[f] || (places[f] as number) < 0) return;
-    put(f, -1);
-    for (const later of needing[f] as readonly number[]) letWait(later);
-  };
-  const letIn = (f: number, w: number): void => {
-    put(f, w);
-    for (const need of needed[f] as readonly number[]) {
-      if (!isFree[need] || (places[need] as number) >= 0) continue;
-      const before = (weeksOf.get(need) ?? []).filter((v) => v < w);
-      if (before.length > 0) letIn(need, any(before));
-    }
-  };
-  /** Makes room in a week that became too full: another figure of it has to wait, or goes elsewhere. */
-  const makeRoom = (f: number): void => {
-    const w = places[f] as number;
-    if (w < 0 || !board.isOver(w)) return;
-    const others = free.filter((g) => g !== f && places[g] === w && !(needed[f] ?? []).includes(g));
-    if (others.length === 0) return;
-    const g = any(others);
-    if (random() < 0.5) letWait(g);
-    else put(g, any(weeksOf.get(g) as readonly number[]));
-  };
-  const change = (f: number): void => {
-    const stood = places[f] as number;
-    const kind = random();
-    if (kind < 0.3) {
-      const g = any(free);
-      const other = places[g] as number;
-      const may = (one: number, w: number) => w < 0 || allowed[one]?.[w] === true;
-      if (g === f || stood === other || !may(f, other) || !may(g, stood)) return;
-      if (other >= 0 && stood >= 0) {
-        put(f, other);
-        put(g, stood);
-      } else {
-        const [out, into, w] = other < 0 ? [f, g, stood] : [g, f, other];
-        letWait(out);
-        if ((places[into] as number) < 0) letIn(into, w);
-      }
-    } else if (stood >= 0 && kind < 0.42) letWait(f);
-    else {
-      const to = any(weeksOf.get(f) as readonly number[]);
-      if (to === stood) return;
-      if (stood < 0) letIn(f, to);
-      else put(f, to);
-      if (random() < 0.6) makeRoom(f);
-    }
-  };
   let now = board.look();
   let best = [...start];
   let most = keepsLimits(problem, best) ? scoreOf(problem, best) : Number.NEGATIVE_INFINITY;
@@ -124,15 +67,13 @@ export function anneal(
     const done = at / tries;
     const heat = scale * HOT * warmth * (COLD / HOT) ** done;
     const price = dearest * (LENIENT + (STRICT - LENIENT) * done);
-    undo = [];
-    change(any(free));
-    if (undo.length > 0) {
+    if (shaking.change()) {
       const next = board.look();
       const gain = next.score - now.score - price * (next.broken - now.broken);
       if (gain >= 0 || random() < Math.exp(gain / heat)) {
         now = next;
         if (next.broken < 1e-9 && next.score > most + 1e-9) consider(Array.from(places));
-      } else for (const [f, w] of undo.reverse()) board.put(f, w);
+      } else shaking.takeBack();
     }
     if (at % every === 0 && done > 0.3) consider(keepingLimits(problem, places));
   }

@@ -1,4 +1,5 @@
-import { type Problem, VALUE } from "./problem.ts";
+import type { Problem } from "./problem.ts";
+import { VALUE } from "./terms.ts";
 
 /** Numbers from 0 to 1 that look random and are the same each time (xorshift, Marsaglia, 2003). */
 export function randomFrom(seed: number): () => number {

@@ -2,7 +2,8 @@ import { construct } from "./draft.ts";
 import { improve } from "./improve.ts";
 import { limitInWords } from "./left-out.ts";
 import type { LevelPlan } from "./level.ts";
-import { barredBy, type DraftOptions, keepsLimits, LIMITS, type Limit, problemOf } from "./problem.ts";
+import { keepsLimits, problemOf } from "./problem.ts";
+import { barredBy, type DraftOptions, LIMITS, type Limit } from "./terms.ts";
 
 /** Why no plan holds all that must be taught. */
 export interface Conflict {

@@ -3,15 +3,8 @@ import { improve } from "./improve.ts";
 import { insertBest } from "./insert.ts";
 import { type LeftOut, whyLeft } from "./left-out.ts";
 import type { LevelPlan, Placement, PlanFigure } from "./level.ts";
-import {
-  type DraftOptions,
-  keepsLimits,
-  type Places,
-  type Problem,
-  placementsOf,
-  problemOf,
-  scoreOf,
-} from "./problem.ts";
+import { keepsLimits, type Places, type Problem, placementsOf, problemOf, scoreOf } from "./problem.ts";
+import type { DraftOptions } from "./terms.ts";
 
 /** A plan with what it is worth; only plans of the same level and options can be compared by it. */
 export interface Scored {

@@ -1,6 +1,7 @@
 import type { LevelPlan } from "./level.ts";
 import { drawLimits, type ExactModel, freshIn, loadOf, NONE, weekIndexes } from "./model.ts";
-import { type DraftOptions, type Limit, problemOf, scoreOf, VALUE } from "./problem.ts";
+import { problemOf, scoreOf } from "./problem.ts";
+import { type DraftOptions, type Limit, VALUE } from "./terms.ts";
 
 /**
  * The level as a mixed-integer model whose best solution is the best plan there is: beside the limits a column for the

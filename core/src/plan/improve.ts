@@ -1,6 +1,7 @@
 import { anneal } from "./anneal.ts";
-import { type DraftOptions, keepsLimits, type Problem, scoreOf } from "./problem.ts";
+import { keepsLimits, type Problem, scoreOf } from "./problem.ts";
 import { ruinAndRecreate } from "./ruin.ts";
+import type { DraftOptions } from "./terms.ts";
 
 /** So many rounds over all figures are made at most. */
 const MOST_ROUNDS = 8;

@@ -1,14 +1,6 @@
 import type { LevelPlan, LevelRules, PlanFigure } from "./level.ts";
-import {
-  barredBy,
-  type DraftOptions,
-  keepsLimits,
-  LIMITS,
-  type Limit,
-  type Places,
-  type Problem,
-  problemOf,
-} from "./problem.ts";
+import { keepsLimits, type Places, type Problem, problemOf } from "./problem.ts";
+import { barredBy, type DraftOptions, LIMITS, type Limit } from "./terms.ts";
 
 /** A limit made wider by as little as lets a figure in. */
 export interface WayIn {

@@ -1,7 +1,8 @@
 import { type Change, withChange } from "./change.ts";
 import type { LevelPlan } from "./level.ts";
 import { drawLimits, type ExactModel } from "./model.ts";
-import { type DraftOptions, type Places, type Problem, placesOf, problemOf } from "./problem.ts";
+import { type Places, type Problem, placesOf, problemOf } from "./problem.ts";
+import type { DraftOptions } from "./terms.ts";
 
 /** What a must counts beside figures of worth 1 to 9. */
 const MUST = 100;

@@ -1,5 +1,6 @@
 import { lastHeldWeek, roomsOf } from "./level.ts";
-import { barredBy, type Places, type Problem } from "./problem.ts";
+import type { Places, Problem } from "./problem.ts";
+import { barredBy } from "./terms.ts";
 
 const nameOf = ({ figures }: Problem, f: number): string => figures[f]?.name ?? "A figure";
 

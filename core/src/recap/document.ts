@@ -95,6 +95,28 @@ export const bullets = (items: readonly (readonly RecapText[])[]): List => ({
   content: items.map((item) => ({ type: "listItem", content: [paragraph(...item)] })),
 });
 
+/** One line of a list: a name in bold, and what is said of it. */
+export type Line = readonly RecapText[];
+/**
+ * A line of a list: `Window: look at your partner on 3`.
+ * @param words nothing leaves the name by itself
+ * @example
+ * line("Window", "").map(({ text }) => text) // ["Window", ""]
+ */
+export const line = (name: string, words: string): Line => [
+  bold(name),
+  text(words === "" ? "" : `: ${words}`),
+];
+
+/**
+ * A heading with its list; nothing where the list is empty.
+ * @param role the role for which it is; both where none is named
+ * @example
+ * section("New", []) // []
+ */
+export const section = (title: string, items: readonly Line[], role: Role | null = null): RecapBlock[] =>
+  items.length === 0 ? [] : [heading(title, 2, role), bullets(items)];
+
 /**
  * The ribbon of a figure among the text.
  * @example

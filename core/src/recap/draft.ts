@@ -3,14 +3,14 @@ import { chainOf, SLOW_SHARE } from "../lesson/index.ts";
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
 import { spokenCount } from "../time/index.ts";
 import {
-  bold,
   bullets,
   floorBlock,
   heading,
+  line,
   paragraph,
   type RecapBlock,
-  type RecapText,
   ribbonBlock,
+  section,
   text,
 } from "./document.ts";
 import { drillFor } from "./drills.ts";
@@ -72,14 +72,7 @@ export const HOUSE: House = {
 };
 
 type Danced = CoveredFigure & RecapFigure;
-type Line = readonly RecapText[];
-
-const line = (name: string, words: string): Line => [bold(name), text(words === "" ? "" : `: ${words}`)];
 const sentence = (words: string): string => (/[.!?]$/.test(words) ? words : `${words}.`);
-
-function section(title: string, items: readonly Line[], role: Role | null = null): RecapBlock[] {
-  return items.length === 0 ? [] : [heading(title, 2, role), bullets(items)];
-}
 
 const countsOf = ({ steps }: RecapFigure): string => (steps ? countCall(steps) : "");
 

@@ -8,7 +8,7 @@ import {
   wasHere,
 } from "../lesson/index.ts";
 import type { Role } from "../notation/index.ts";
-import { bold, bullets, heading, paragraph, type RecapBlock, type RecapText, text } from "./document.ts";
+import { line, paragraph, type RecapBlock, section, text } from "./document.ts";
 import { drillFor } from "./drills.ts";
 
 /** A part of the class that is handed over. */
@@ -28,10 +28,6 @@ export interface HandoverSection {
   /** Names of the figures that are new in the next lesson. */
   readonly next: readonly string[];
 }
-
-const line = (name: string, words: string): readonly RecapText[] => [bold(name), text(`: ${words}`)];
-const section = (title: string, items: readonly (readonly RecapText[])[]): RecapBlock[] =>
-  items.length === 0 ? [] : [heading(title), bullets(items)];
 
 /** One figure of a class with all its parts, in their order. */
 interface Worked {
