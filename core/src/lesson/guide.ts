@@ -2,7 +2,7 @@ import { countCall, figureFacts } from "../figure/index.ts";
 import { type Figure, type Role, writtenRoles } from "../notation/index.ts";
 import { shareOut, type Work } from "../plan/index.ts";
 import type { Dance } from "../time/index.ts";
-import { type Rung, tempoLadder } from "./ladder.ts";
+import { type Rung, SLOW_SHARE, tempoLadder } from "./ladder.ts";
 import type { Segment } from "./segment.ts";
 
 /** One thing to do within a part of a lesson. */
@@ -48,6 +48,8 @@ const stage = (
 function feet({ steps }: GuideInput, weight: number): Weighted[] {
   const roles: readonly Role[] = steps ? writtenRoles(steps) : [];
   const all: readonly Role[] = roles.includes("leader") ? ["leader", "follower"] : roles;
+  if (all.length === 0)
+    return [stage("Show it, then everybody together, no music", weight, { layer: "steps" })];
   return all.map((role) =>
     stage(`${ROLE_WORDS[role]}: walk the steps alone, no music`, weight / all.length, {
       role,
@@ -130,7 +132,7 @@ function wanted(input: GuideInput): Weighted[] {
     case "practice":
       return [
         stage("The chain, counted, no music", 1),
-        ...(bpm ? [stage("The chain to slow music", 1, { bpm: Math.round(bpm * 0.8) })] : []),
+        ...(bpm ? [stage("The chain to slow music", 1, { bpm: Math.round(bpm * SLOW_SHARE) })] : []),
         stage("The chain at speed, changing partners", 2, { bpm }),
       ];
     case "warm-up":
