@@ -46,6 +46,26 @@ const words = fc.array(run, { minLength: 1, maxLength: 4 });
 const para = words.map((content) => ({ type: "paragraph" as const, content }));
 
 describe("Markdown as other programs read it", () => {
+  it("keeps words whose marks touch, also where bold and italic meet either", () => {
+    const marked = (words: string, ...marks: ("bold" | "italic")[]): RecapText => ({
+      type: "text",
+      text: words,
+      marks: marks.map((type) => ({ type })),
+    });
+    for (const runs of [
+      [marked("a", "italic"), marked("b", "bold", "italic"), marked("1. ", "bold")],
+      [marked("a", "bold", "italic"), marked("b", "italic"), marked("c", "bold", "italic")],
+      [marked("a", "bold"), marked("b", "italic"), marked("c", "bold"), marked("d", "bold", "italic")],
+    ]) {
+      const markdown = recapToMarkdown("T", { type: "doc", content: [paragraph(...runs)] });
+      const words = runs
+        .map((run) => run.text)
+        .join("")
+        .trim();
+      for (const read of READERS) expect(plain(read(markdown))).toContain(words);
+    }
+  });
+
   test("every text of a recap comes back as it was written, in a block of its kind", () => {
     const any: fc.Arbitrary<RecapBlock> = fc.oneof(
       para,

@@ -46,14 +46,31 @@ function runsOf(content: Paragraph["content"] = []): (Run | "break")[] {
   return runs;
 }
 
+const BOLD_ITALIC = "***";
+
+/**
+ * The runs of a line without marks that could not be told from those of the run before: where bold and italic at once
+ * touch other marks, readers count the stars otherwise. The words are worth more than how they look.
+ */
+function legible(line: readonly Run[]): Run[] {
+  const kept: Run[] = [];
+  for (const run of line) {
+    const before = kept.at(-1)?.sign ?? "";
+    const merges = before !== "" && run.sign !== "" && (before === BOLD_ITALIC || run.sign === BOLD_ITALIC);
+    kept.push(merges ? { ...run, sign: "" } : run);
+  }
+  return kept;
+}
+
 /** The lines of a paragraph or heading, each to be read as text. */
 function lines(content: Paragraph["content"]): string[] {
   const written: string[] = [];
   let line: Run[] = [];
   const close = () => {
-    const out = line.map((run, at) => {
+    const runs = legible(line);
+    const out = runs.map((run, at) => {
       if (run.sign === "") return escapeMarkdown(run.text);
-      const [from, to] = embraced(run, line[at - 1], line[at + 1]);
+      const [from, to] = embraced(run, runs[at - 1], runs[at + 1]);
       const chars = [...run.text];
       const part = (begin: number, end: number) => escapeMarkdown(chars.slice(begin, end).join(""));
       const inner = from < to ? `${run.sign}${part(from, to)}${run.sign}` : "";
