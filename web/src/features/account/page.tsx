@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, passwordChange } from "@map-step/contract";
+import { NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { errorText, useChange } from "../../kit/api.ts";
-import { TextField } from "../../kit/fields.tsx";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
@@ -34,18 +34,16 @@ export function AccountPage() {
           <PanelTitle>Change your password</PanelTitle>
           <form noValidate onSubmit={(event) => void save(event)}>
             <Stack gap="3">
-              <TextField
+              <PasswordField
                 label="Password you use now"
-                type="password"
                 autoComplete="current-password"
                 error={errors.current?.message}
                 {...form.register("current")}
               />
-              <TextField
+              <PasswordField
                 label="New password"
-                type="password"
                 autoComplete="new-password"
-                help="At least 10 characters; a few words that nobody would guess"
+                help={`${NEW_PASSWORD}; a few words that nobody would guess`}
                 error={errors.next?.message}
                 {...form.register("next")}
               />

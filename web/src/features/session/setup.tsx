@@ -3,6 +3,7 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { type Setup, sessionApi, setup } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
+import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { call, errorText } from "../../kit/api.ts";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { showFieldErrors } from "../../kit/form.ts";
@@ -49,18 +50,10 @@ export function SetupPage() {
             error={errors.name?.message}
             {...form.register("name")}
           />
-          <TextField
-            label="Email address"
-            type="email"
-            autoComplete="username"
-            error={errors.email?.message}
-            {...form.register("email")}
-          />
-          <TextField
-            label="Password"
-            type="password"
+          <EmailField autoComplete="username" error={errors.email?.message} {...form.register("email")} />
+          <PasswordField
             autoComplete="new-password"
-            help="At least 10 characters"
+            help={NEW_PASSWORD}
             error={errors.password?.message}
             {...form.register("password")}
           />

@@ -3,8 +3,8 @@ import { zodResolver } from "@hookform/resolvers/zod";
 import { type Session, type SignIn, sessionApi, signIn } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
+import { EmailField, PasswordField } from "../../kit/account-fields.tsx";
 import { call, errorText } from "../../kit/api.ts";
-import { TextField } from "../../kit/fields.tsx";
 import { showFieldErrors } from "../../kit/form.ts";
 import { Door } from "./door.tsx";
 import { useStartSession } from "./session.tsx";
@@ -22,16 +22,8 @@ export function SignInPage({ session }: { session: Session }) {
     <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the email address the studio knows.">
       <form noValidate onSubmit={form.handleSubmit(enter)}>
         <Stack gap="4">
-          <TextField
-            label="Email address"
-            type="email"
-            autoComplete="username"
-            error={errors.email?.message}
-            {...form.register("email")}
-          />
-          <TextField
-            label="Password"
-            type="password"
+          <EmailField autoComplete="username" error={errors.email?.message} {...form.register("email")} />
+          <PasswordField
             autoComplete="current-password"
             error={errors.password?.message}
             {...form.register("password")}

@@ -2,6 +2,7 @@ import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/reac
 import { api, newStaff, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
+import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
@@ -42,8 +43,7 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
   });
   const check = () => {
     const password = newStaff.shape.password.safeParse(form.getValues("password") ?? "");
-    if (member === null && !password.success)
-      form.setError("password", { message: "At least 10 characters" });
+    if (member === null && !password.success) form.setError("password", { message: NEW_PASSWORD });
     else submit();
   };
   const foot = (
@@ -55,21 +55,15 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
     <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>
       <Stack gap="4">
         <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-        <TextField
-          label="Email address"
-          type="email"
-          error={errors.email?.message}
-          {...form.register("email")}
-        />
+        <EmailField error={errors.email?.message} {...form.register("email")} />
         <ChoiceField label="Role" choices={ROLES} error={errors.role?.message} {...form.register("role")} />
-        <TextField
+        <PasswordField
           label={member ? "New password" : "Password"}
-          type="password"
           autoComplete="new-password"
           help={
             member
               ? "Leave it empty to keep the old one"
-              : "At least 10 characters; they can change it later with you"
+              : `${NEW_PASSWORD}; they can change it later with you`
           }
           error={errors.password?.message}
           {...form.register("password", optionalPassword)}
