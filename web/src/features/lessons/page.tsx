@@ -8,16 +8,8 @@ import {
   useSensors,
 } from "@dnd-kit/core";
 import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
-import { arrayMove, SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import type { LessonSegment } from "@map-step/contract";
-import {
-  insertSegment,
-  notedAt,
-  removeSegment,
-  retime,
-  totalMinutes,
-  type WrittenPart,
-} from "@map-step/core/lesson";
+import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
+import { totalMinutes, type WrittenPart } from "@map-step/core/lesson";
 import { inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
@@ -26,82 +18,30 @@ import { clockAfter, longDay } from "../../kit/dates.ts";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
-import { tellRemoved } from "../../kit/toasts.ts";
 import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
-import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
-import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
+import { ReadingAlong } from "../sections/own-class.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { FromLastLesson } from "./last-lesson.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
-import { ownPart } from "./own-part.ts";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
 import { PartNote } from "./part-note.tsx";
 import { LessonTools } from "./tools.tsx";
-import { useLesson } from "./use-lesson.ts";
-import { writtenParts } from "./written-lesson.ts";
-
-/** The running order with the last word of the log on each part, also with what is not sent yet. */
-const withMarks = (segments: readonly LessonSegment[], { log, ready }: ClassLogEdit): LessonSegment[] =>
-  segments.map((part) => {
-    const { covered = null, reached = null } = ready ? (notedAt(log, "mark", part.id) ?? {}) : part;
-    return { ...part, covered, reached };
-  });
+import { useLessonSheet } from "./use-lesson-sheet.ts";
 
 /** A lesson's running order, before, during and after class. */
-function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: OpenLesson) {
-  const edit = useLesson(lesson);
-  const log = useClassLog(lesson);
-  const segments = withMarks(edit.segments, log);
-  const [selectedId, setSelectedId] = useState<string | null>(null);
+function LessonSheet(open: OpenLesson) {
+  const { lesson, section, level, dance, bpm, figureOf } = open;
+  const sheet = useLessonSheet(open);
+  const { edit, log, segments, parts, written, selected, mine, taught, fixed, actions } = sheet;
   const [finishing, setFinishing] = useState(false);
   const [givingUp, setGivingUp] = useState(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
-  const taught = log.ready ? notedAt(log.log, "ended", "class") !== null : lesson.state === "taught";
-  const marked = segments.some(({ covered }) => covered !== null);
-  const { mine } = useOwnClass(section);
-  const fixed = taught || !mine;
-  const selected =
-    segments.find(({ id }) => id === selectedId) ??
-    segments.find(({ kind }) => kind === "new") ??
-    segments[0];
   const own = segments.flatMap(({ kind, title }) => (kind === "own" ? [title] : []));
-  const selectedFigure = figureOf(selected?.figureId ?? null);
-  const written = { levelName: level.name, lesson, section, segments, dance, bpm, figureOf, stepsOf };
-  const parts = writtenParts(written);
-
   const drop = ({ active, over }: DragEndEvent) => {
     const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
-    if (over && over.id !== active.id) edit.edit(arrayMove([...segments], at(active.id), at(over.id)));
-  };
-  const note: typeof log.note = async (...noted) => {
-    // Parts of one's own must be in the studio before anything is noted of them.
-    if (await edit.saving.flush()) await log.note(...noted);
-  };
-  const takeOut = (index: number) => {
-    const before = segments;
-    edit.edit(removeSegment(segments, index));
-    tellRemoved(`${segments[index]?.title} is taken out of this lesson`, () => edit.edit(before));
-  };
-  const addOwn = () => {
-    const part = ownPart("Own part", 5);
-    edit.edit(insertSegment(segments, segments.length - 1, part));
-    setSelectedId(part.id);
-  };
-  const carryIn = () => {
-    const at = segments[0]?.kind === "warm-up" ? 1 : 0;
-    const next = lesson.toCarry.reduceRight(
-      (order, part) => insertSegment(order, at, { ...part, covered: null, reached: null }),
-      [...segments],
-    );
-    edit.edit(next);
-  };
-  const rebuild = async () => {
-    const before = segments;
-    setGivingUp(false);
-    await edit.rebuild();
-    tellRemoved("The running order follows the plan again", () => edit.edit(before));
+    if (over && over.id !== active.id) actions.moveTo(at(active.id), at(over.id));
   };
   return (
     <>
@@ -118,7 +58,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         {taught ? (
           <>
             {mine ? (
-              <Button variant="outline" bg="panel" onClick={() => void log.note("ended", "class", null)}>
+              <Button variant="outline" bg="panel" onClick={actions.openAgain}>
                 Open the class again
               </Button>
             ) : null}
@@ -141,9 +81,9 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
       <LessonTools
         written={written}
         fixed={fixed}
-        onAdd={addOwn}
+        onAdd={actions.addOwn}
         onUndo={edit.undo}
-        onRebuild={lesson.followsPlan || marked || log.entries.length > 0 ? null : () => setGivingUp(true)}
+        onRebuild={sheet.mayRebuild ? () => setGivingUp(true) : null}
         onOrder={edit.edit}
         onLength={edit.setLength}
       />
@@ -169,7 +109,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
             does not hold yet.
           </Text>
           {mine ? (
-            <Button size="sm" onClick={carryIn}>
+            <Button size="sm" onClick={actions.carryIn}>
               Put it first
             </Button>
           ) : null}
@@ -194,15 +134,11 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
                     fixed={fixed}
                     first={index === 0}
                     last={index === segments.length - 1}
-                    onSelect={() => setSelectedId(part.id)}
-                    onMinutes={(minutes) => edit.edit(retime(segments, index, minutes))}
-                    onLock={() => edit.edit(segments.with(index, { ...part, locked: !part.locked }))}
-                    onShift={(by) => edit.edit(arrayMove([...segments], index, index + by))}
-                    onMark={
-                      mine
-                        ? (covered) => void note("mark", part.id, covered && { covered, reached: null })
-                        : null
-                    }
+                    onSelect={() => actions.select(part)}
+                    onMinutes={(minutes) => actions.setMinutes(index, minutes)}
+                    onLock={() => actions.lock(index)}
+                    onShift={(by) => actions.moveTo(index, index + by)}
+                    onMark={mine ? (covered) => actions.mark(part, covered) : null}
                   />
                 ))}
               </Stack>
@@ -213,19 +149,19 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
           <Aside label="About this part">
             <PartNote
               part={selected}
-              figure={selectedFigure}
+              figure={figureOf(selected.figureId)}
               dance={dance}
               bpm={bpm}
               others={selected.withIds.flatMap((id) => figureOf(id)?.name ?? [])}
-              onRemove={fixed || segments.length < 2 ? null : () => takeOut(segments.indexOf(selected))}
+              onRemove={
+                fixed || segments.length < 2 ? null : () => actions.takeOut(segments.indexOf(selected))
+              }
             />
             {selected.kind === "own" && !fixed ? (
               <OwnTitle
                 key={selected.id}
                 title={selected.title}
-                onChange={(title) =>
-                  edit.edit(segments.map((part) => (part.id === selected.id ? { ...part, title } : part)))
-                }
+                onChange={(title) => actions.rename(selected, title)}
               />
             ) : null}
           </Aside>
@@ -235,7 +171,10 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
         <Confirm
           title="Follow the plan again?"
           action="Follow the plan"
-          onConfirm={() => void rebuild()}
+          onConfirm={() => {
+            setGivingUp(false);
+            void actions.rebuild();
+          }}
           onClose={() => setGivingUp(false)}
         >
           <Text>
@@ -249,7 +188,7 @@ function LessonSheet({ lesson, section, level, dance, bpm, figureOf, stepsOf }: 
           segments={segments}
           onClose={() => setFinishing(false)}
           onFinish={async () => {
-            await note("ended", "class", { ended: true });
+            await actions.finish();
             setFinishing(false);
           }}
         />
