@@ -68,7 +68,7 @@ interface Described {
 
 /**
  * Every field of a figure, in the order of files. The form, files, what is asked when two people changed a figure, and
- * the queries read it here: a new one takes an entry, a migration, and its column in the model.
+ * the queries read it here: a new one takes an entry and a migration.
  */
 export const FIGURE_FIELDS = {
   danceId: {

@@ -24,7 +24,7 @@ export const HUSTLE: Program = {
   levels: [
     {
       name: "Hustle 1",
-      aim: "keep the basic and three turns with any partner at 110",
+      aim: "keep the basic and three turns with any partner at 110 beats a minute",
       mostNew: 3,
       figures: [
         "Foundation step",

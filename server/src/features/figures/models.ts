@@ -1,5 +1,5 @@
-import type { Cue, FigureRecord, OtherName } from "@map-step/contract";
-import { DataTypes, type Sequelize } from "sequelize";
+import { FIELD_NAMES, type FigureContent, fieldOf } from "@map-step/contract";
+import { DataTypes, type ModelAttributeColumnOptions, type Sequelize } from "sequelize";
 import {
   idColumn,
   keyColumn,
@@ -16,20 +16,36 @@ import {
   wholeColumn,
 } from "../../db/row.ts";
 
-export interface FigureRow extends Row<FigureRow>, Stored, Removable, Signed {
-  danceId: string;
-  name: string;
-  otherNames: OtherName[];
-  kind: FigureRecord["kind"];
-  tier: FigureRecord["tier"];
-  notation: string;
-  minutes: number;
-  variantOfId: string | null;
-  cues: Cue[];
-  slips: string[];
-  exercises: string[];
-  cautions: string[];
-}
+/** What stands in the table of figures itself; ties to others have tables of their own. */
+type Kept = Omit<FigureContent, "needs" | "helps" | "teacherIds">;
+
+export interface FigureRow extends Row<FigureRow>, Stored, Removable, Signed, Kept {}
+
+type Sort = ReturnType<typeof fieldOf>["sort"];
+
+/** The column of each sort of field; none for those with a table of their own. */
+const COLUMNS: Readonly<Record<Sort, (() => ModelAttributeColumnOptions) | null>> = {
+  text: textColumn,
+  steps: textColumn,
+  kind: textColumn,
+  tier: () => ({ type: DataTypes.SMALLINT, allowNull: false }),
+  whole: wholeColumn,
+  dance: idColumn,
+  figure: () => ({ type: DataTypes.UUID, allowNull: true }),
+  names: recordsColumn,
+  cues: recordsColumn,
+  lines: phrasesColumn,
+  figures: null,
+  people: null,
+};
+
+const keptColumns = () =>
+  Object.fromEntries(
+    FIELD_NAMES.flatMap((name) => {
+      const column = COLUMNS[fieldOf(name).sort];
+      return column ? [[name, column()]] : [];
+    }),
+  ) as Record<keyof Kept, ModelAttributeColumnOptions>;
 
 export interface FigureNeedRow extends Row<FigureNeedRow> {
   figureId: string;
@@ -53,18 +69,7 @@ export const defineFigures = (sequelize: Sequelize) => ({
     "figure",
     {
       ...storedColumns(),
-      danceId: idColumn(),
-      name: textColumn(),
-      otherNames: recordsColumn(),
-      kind: textColumn(),
-      tier: { type: DataTypes.SMALLINT, allowNull: false },
-      notation: textColumn(),
-      minutes: wholeColumn(),
-      variantOfId: { type: DataTypes.UUID, allowNull: true },
-      cues: recordsColumn(),
-      slips: phrasesColumn(),
-      exercises: phrasesColumn(),
-      cautions: phrasesColumn(),
+      ...keptColumns(),
       ...removableColumns(),
       ...signedColumns(),
     },

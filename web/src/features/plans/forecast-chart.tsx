@@ -23,6 +23,7 @@ export function ForecastChart({ weeks, mean, rows, checkWeek }: Props) {
       const line = (name: string, data: readonly number[], colour: string, type: unknown, width: number) => ({
         name,
         type: "line",
+        // Before a figure is first danced nothing of it is there to fade, so its curve has not begun.
         data: data.map((share) => (share === 0 ? null : percent(share))),
         symbolSize: 6,
         lineStyle: { color: ink(colour), type, width },
@@ -71,5 +72,5 @@ export function ForecastChart({ weeks, mean, rows, checkWeek }: Props) {
     },
     [weeks, mean, rows, checkWeek],
   );
-  return <Chart draw={draw} height={280} label="What is left of the figures, week by week, in percent" />;
+  return <Chart draw={draw} height={280} label="What students will remember, week by week, in percent" />;
 }
