@@ -2,6 +2,7 @@ import { api, type Person, type Session } from "@map-step/contract";
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import { renderHook } from "@testing-library/react";
 import type { ReactNode } from "react";
+import { MemoryRouter } from "react-router";
 import { inject } from "vitest";
 import { openStudio, type Studio } from "../../scripts/lib/studios.ts";
 import { SessionContext } from "../src/features/session/session.tsx";
@@ -36,7 +37,9 @@ export function onPage<T, P>(session: SignedIn, hook: (props: P) => T, initialPr
   const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={client}>
-      <SessionContext value={session}>{children}</SessionContext>
+      <SessionContext value={session}>
+        <MemoryRouter>{children}</MemoryRouter>
+      </SessionContext>
     </QueryClientProvider>
   );
   const page = renderHook(hook, {
