@@ -194,8 +194,10 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await expect(page.getByRole("button", { name: "Fern, Home six: with help" })).toBeVisible();
     await expect(page.getByRole("complementary")).toContainText("Still missing");
     await page.keyboard.press("ArrowDown");
+    const kept = page.waitForResponse((response) => response.request().method() === "PUT" && response.ok());
     await page.keyboard.press("4");
     await expect(page.getByRole("button", { name: "Moss, Home six: dances it" })).toBeVisible();
+    await kept;
     await page.reload();
     await expect(page.getByRole("button", { name: "Moss, Home six: dances it" })).toBeVisible();
   });

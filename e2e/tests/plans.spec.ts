@@ -151,7 +151,7 @@ test("the forecast, saved plans and files of a plan", async ({ page }) => {
   await page.getByRole("link", { name: "Levels" }).click();
   await page.getByRole("link", { name: "Plan", exact: true }).first().click();
   await page.getByRole("button", { name: "Forecast" }).click();
-  await expect(page.getByRole("img", { name: /What is left of the figures/ })).toBeVisible();
+  await expect(page.getByRole("img", { name: /What students will remember/ })).toBeVisible();
   await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
   await page.getByRole("button", { name: "Close" }).click();
   await page.getByRole("button", { name: "Saved plans" }).click();
