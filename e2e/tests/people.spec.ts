@@ -135,7 +135,7 @@ test("a level and a section go and come back", async ({ page }) => {
 });
 
 test("a class of somebody else is read along until one steps in", async ({ page }) => {
-  await signIn(page, "Teodor Mossgate");
+  await signIn(page, "Sunniva Larkfield");
   const sections: { id: string; teacherIds: string[] }[] = await (
     await page.request.get(`${demoStudio()}/api/sections`)
   ).json();
