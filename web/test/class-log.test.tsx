@@ -17,16 +17,13 @@ import { sendWaiting } from "../src/features/class-log/send.ts";
 import { useClassLog } from "../src/features/class-log/use-class-log.ts";
 import { call } from "../src/kit/api.ts";
 import { line } from "./browser.ts";
-import { onPage, openDemo, signInAs } from "./studio.tsx";
+import { ILSE, onPage, openClass, signInAs } from "./studio.tsx";
 
 let studio: Studio;
 let sectionId = "";
-const ILSE = "Ilse";
 
 beforeAll(async () => {
-  studio = await openDemo();
-  await signInAs(ILSE);
-  sectionId = (await call(api.sections.list, {}))[0]?.id ?? "";
+  ({ studio, sectionId } = await openClass());
 });
 afterAll(() => studio.stop());
 beforeEach(async () => {

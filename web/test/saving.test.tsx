@@ -10,16 +10,13 @@ import { call, useApi } from "../src/kit/api.ts";
 import { unsavedOf } from "../src/kit/autosave.ts";
 import { keepDraftsOf, keptDraft, useKeepDraft } from "../src/kit/kept-draft.ts";
 import { line } from "./browser.ts";
-import { onPage, openDemo, signInAs } from "./studio.tsx";
+import { ILSE, onPage, openClass, signInAs } from "./studio.tsx";
 
 let studio: Studio;
 let sectionId = "";
-const ILSE = "Ilse";
 
 beforeAll(async () => {
-  studio = await openDemo();
-  await signInAs(ILSE);
-  sectionId = (await call(api.sections.list, {}))[0]?.id ?? "";
+  ({ studio, sectionId } = await openClass());
 });
 afterAll(() => studio.stop());
 

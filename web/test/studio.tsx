@@ -17,6 +17,9 @@ export async function openDemo(): Promise<Studio> {
   return studio;
 }
 
+/** Who teaches the first section. */
+export const ILSE = "Ilse";
+
 type SignedIn = Session & { readonly person: Person };
 
 /** Signs in at this browser as one of the demo's staff, by the beginning of the name. */
@@ -30,6 +33,14 @@ export async function signInAs(name: string): Promise<SignedIn> {
   if (!session.person) throw new Error("The studio did not let anybody in");
   keepDraftsOf(session.person.id);
   return session as SignedIn;
+}
+
+/** The demo with its first section, and its teacher signed in. */
+export async function openClass(): Promise<{ readonly studio: Studio; readonly sectionId: string }> {
+  const studio = await openDemo();
+  await signInAs(ILSE);
+  const [section] = await call(api.sections.list, {});
+  return { studio, sectionId: section?.id ?? "" };
 }
 
 /** A hook on a page of somebody who is signed in, with a client of its own. */

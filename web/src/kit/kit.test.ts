@@ -3,7 +3,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { awayInWords, clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
 import { differencesOf, mergeChoice, threeWay } from "./merge.ts";
-import { labelled, toldBy } from "./plain-fields.ts";
+import { labelled, shownBy } from "./plain-fields.ts";
 
 describe("dates and times", () => {
   it("say a date as people do", () => {
@@ -95,10 +95,10 @@ describe("two changes of one thing", () => {
 
 describe("fields in words", () => {
   it("tell each value by what its field holds, and those of a form's own as it says", () => {
-    const told = toldBy(LEVEL_FIELDS, { approachId: (id: string) => `the ${id}` });
+    const shown = shownBy(LEVEL_FIELDS, { approachId: (id: string) => `the ${id}` });
     const [mine, theirs] = [startOf(LEVEL_FIELDS), startOf(LEVEL_FIELDS)];
     const other = { ...theirs, weeks: 6, talkWeek: 2, aim: "turn once", approachId: "own", danceId: "x" };
-    expect(differencesOf<typeof mine>(mine, other, told)).toEqual([
+    expect(differencesOf<typeof mine>(mine, other, shown)).toEqual([
       { key: "weeks", label: "Weeks", mine: "8", theirs: "6" },
       { key: "talkWeek", label: "Talk about holds in week", mine: "none", theirs: "2" },
       { key: "aim", label: "At the end dancers can", mine: "nothing", theirs: "turn once" },

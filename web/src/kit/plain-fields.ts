@@ -11,22 +11,22 @@ const TEXTS: Readonly<Record<Exclude<PlainSort, "own">, (value: never) => string
   tick: (on: boolean) => (on ? "yes" : "no"),
 };
 
-type Told<F extends PlainFields> = Shown<{ [K in keyof F]: z.input<F[K]["schema"]> }>;
+type ShownOf<F extends PlainFields> = Shown<{ [K in keyof F]: z.input<F[K]["schema"]> }>;
 
 /**
  * How the fields of a thing are named and told where two people changed it; those that only their form knows are told
  * as it says, or not at all.
  */
-export const toldBy = <F extends PlainFields>(
+export const shownBy = <F extends PlainFields>(
   fields: F,
   own?: Readonly<Partial<Record<keyof F & string, (value: never) => string>>>,
-): Told<F> =>
+): ShownOf<F> =>
   Object.fromEntries(
     Object.entries(fields).flatMap(([name, { label, sort }]) => {
       const text = own?.[name] ?? (sort === "own" ? null : TEXTS[sort]);
       return text ? [[name, [label, text]]] : [];
     }),
-  ) as unknown as Told<F>;
+  ) as unknown as ShownOf<F>;
 
 /** What stands beside a field in its form. */
 export function labelled<F extends PlainFields>(

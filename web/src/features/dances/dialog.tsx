@@ -8,12 +8,12 @@ import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { labelled, toldBy } from "../../kit/plain-fields.ts";
+import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 const BLANK = { ...startOf(DANCE_FIELDS), version: 0 };
-const SHOWN = toldBy(DANCE_FIELDS);
+const SHOWN = shownBy(DANCE_FIELDS);
 
 function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () => void }) {
   const create = useChange(api.dances.create);

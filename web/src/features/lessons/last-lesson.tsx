@@ -1,7 +1,8 @@
-import { Box, Text } from "@chakra-ui/react";
+import { Text } from "@chakra-ui/react";
 import { api, type Lesson } from "@map-step/contract";
 import { type LogEntry, type RemarkKind, readLog, remarksOf } from "@map-step/core/lesson";
 import { useApi } from "../../kit/api.ts";
+import { Slip } from "../../kit/slip.tsx";
 import { useLastTaught } from "./use-last-taught.ts";
 
 const TITLES: readonly { readonly kind: RemarkKind; readonly title: string }[] = [
@@ -25,18 +26,7 @@ export function FromLastLesson({ lesson }: { lesson: Lesson }) {
   });
   if (said.length === 0) return null;
   return (
-    <Box
-      as="section"
-      aria-label={`Noted in week ${last.week}`}
-      bg="panel"
-      borderLeftWidth="4px"
-      borderColor="plumSolid"
-      borderRadius="md"
-      px="3"
-      py="2"
-      mb="4"
-      fontSize="sm"
-    >
+    <Slip as="section" aria-label={`Noted in week ${last.week}`} display="block" fontSize="sm">
       {said.map(({ title, texts }) => (
         <Text key={title}>
           <b>
@@ -45,6 +35,6 @@ export function FromLastLesson({ lesson }: { lesson: Lesson }) {
           {texts.join("; ")}
         </Text>
       ))}
-    </Box>
+    </Slip>
   );
 }

@@ -17,7 +17,7 @@ import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { labelled, MAYBE_NUMBER, toldBy } from "../../kit/plain-fields.ts";
+import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
 
@@ -47,7 +47,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: toldBy(LEVEL_FIELDS, {
+    shown: shownBy(LEVEL_FIELDS, {
       followsId: nameOf,
       approachId: (id: string) => approachOf(id, approaches).name,
     }),

@@ -20,7 +20,7 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { labelled, toldBy } from "../../kit/plain-fields.ts";
+import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
@@ -61,7 +61,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: toldBy(SECTION_FIELDS, {
+    shown: shownBy(SECTION_FIELDS, {
       firstDate: longDay,
       startTime: String,
       daysOff: (days: readonly string[]) => days.map(dayAndMonth).join(", "),

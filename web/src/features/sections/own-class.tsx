@@ -1,8 +1,9 @@
-import { Button, Flex, Text } from "@chakra-ui/react";
+import { Button, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useSyncExternalStore } from "react";
 import { useApi } from "../../kit/api.ts";
+import { Slip } from "../../kit/slip.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 
 const listeners = new Set<() => void>();
@@ -42,27 +43,13 @@ export function ReadingAlong({ section }: { section: Section }) {
   if (mine) return null;
   const names = section.teacherIds.flatMap((id) => staff.data?.find((one) => one.id === id)?.name ?? []);
   return (
-    <Flex
-      role="note"
-      className="no-print"
-      bg="panel"
-      borderLeftWidth="4px"
-      borderColor="plumSolid"
-      borderRadius="md"
-      px="3"
-      py="2"
-      mb="4"
-      gap="3"
-      align="center"
-      justify="space-between"
-      wrap="wrap"
-    >
+    <Slip role="note" className="no-print">
       <Text>
         {names.length > 0 ? `The class of ${inWords(names)}: you read along.` : "You read along here."}
       </Text>
       <Button size="sm" variant="outline" bg="panel" onClick={stepIn}>
         Step in as a substitute
       </Button>
-    </Flex>
+    </Slip>
   );
 }
