@@ -1,4 +1,5 @@
 import { figureFacts } from "@map-step/core/figure";
+import { USUAL_HOLDS } from "@map-step/core/hold";
 import { compareLibrary } from "@map-step/core/likeness";
 import { type Figure, formatFigure, parseFigure } from "@map-step/core/notation";
 import {
@@ -26,6 +27,10 @@ const DANCE: Dance = {
   fastestBpm: 130,
   freeTimed: false,
   countFrom: 1,
+  swung: false,
+  alone: false,
+  holds: USUAL_HOLDS,
+  ownElements: [],
 };
 
 /** The median of several runs, in milliseconds, after some to warm up. */
@@ -50,7 +55,7 @@ function notations(count: number): string[] {
       action: actions[next(actions.length)] ?? "place",
       ...(next(4) === 0 ? { turn: { sense: "R" as const, degrees: 45 * (1 + next(8)) } } : {}),
     }));
-    const figure: Figure = { length: beats * 24, steps: { leader: steps }, followerMirrors: true };
+    const figure: Figure = { length: beats * 24, steps: { leader: steps }, followerBy: "opposite" };
     return formatFigure(figure);
   });
 }

@@ -3,6 +3,7 @@ import { join } from "node:path";
 import { figureSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
 import { describe, expect, it } from "vitest";
+import { READING } from "../core/testing/samples.ts";
 import { exportsOf, sourcesOf } from "./lib/sources.ts";
 
 const root = join(import.meta.dirname, "..");
@@ -44,9 +45,9 @@ describe("the documents", () => {
     .map((block) => block.replace(/^ {4}/gm, ""));
 
   it.each(examples)("give a notation that can be read: %s", (text) => {
-    const { figure, faults } = parseFigure(text);
+    const { figure, faults } = parseFigure(text, READING);
     expect(faults).toEqual([]);
-    expect(parseFigure(formatFigure(figure)).figure).toEqual(figure);
+    expect(parseFigure(formatFigure(figure), READING).figure).toEqual(figure);
   });
 
   it("describe a file of figures as the contract does (npm run schema)", () => {

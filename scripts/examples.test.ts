@@ -1,5 +1,7 @@
 import * as check from "@map-step/core/check";
+import * as element from "@map-step/core/element";
 import * as figure from "@map-step/core/figure";
+import * as hold from "@map-step/core/hold";
 import * as lesson from "@map-step/core/lesson";
 import * as likeness from "@map-step/core/likeness";
 import * as notation from "@map-step/core/notation";
@@ -14,7 +16,21 @@ import { IN_FOUR } from "../core/testing/figures.ts";
 import * as samples from "../core/testing/samples.ts";
 import { exportsOf } from "./lib/sources.ts";
 
-const FACES = { check, figure, lesson, likeness, notation, plan, recap, repertoire, stepMap, time, words };
+const FACES = {
+  check,
+  element,
+  figure,
+  hold,
+  lesson,
+  likeness,
+  notation,
+  plan,
+  recap,
+  repertoire,
+  stepMap,
+  time,
+  words,
+};
 const scope: Readonly<Record<string, unknown>> = Object.assign(
   { ...samples, DANCE: IN_FOUR },
   ...Object.values(FACES),

@@ -205,7 +205,7 @@ describe("things described field by field", () => {
   });
 
   it("give their names by sort, in order", () => {
-    expect(namesOf(DANCE_FIELDS, "tick", "line")).toEqual(["freeTimed", "music"]);
+    expect(namesOf(DANCE_FIELDS, "tick", "line")).toEqual(["freeTimed", "swung", "alone", "music"]);
     expect(namesOf(LEVEL_FIELDS, "maybe")).toEqual(["talkWeek", "bpm"]);
     for (const fields of [LEVEL_FIELDS, DANCE_FIELDS, SECTION_FIELDS])
       expect(Object.values(fields).every(({ label }) => /^[A-Z]/.test(label))).toBe(true);

@@ -1,7 +1,86 @@
+import { readElement } from "@map-step/core/element";
+import { FACINGS, type Hold, holdNamed, USUAL_HOLDS } from "@map-step/core/hold";
+import { elementKey, faultText } from "@map-step/core/notation";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+
+const noQuotes = (text: string) => !/["“”„]/.test(text);
+const nameWords = words(60).refine(noQuotes, "A name has no double quotes, so that steps can name it");
+const otherNames = z.array(nameWords).max(12, "At most 12 names").readonly().default([]);
+
+/** Says a list's entry at fault at its place. */
+type Issue = (at: number, field: string, message: string) => void;
+const issuesIn =
+  (ctx: z.RefinementCtx): Issue =>
+  (at, field, message) =>
+    ctx.addIssue({ code: "custom", path: [at, field], message });
+
+/** No two entries of a list may go by one name. */
+function refuseSameNames(
+  list: readonly { readonly name: string; readonly otherNames: readonly string[] }[],
+  issue: Issue,
+): void {
+  const taken = new Map<string, number>();
+  list.forEach(({ name, otherNames: others }, at) => {
+    for (const one of [name, ...others]) {
+      const key = elementKey(one);
+      const before = taken.get(key);
+      if (before !== undefined && before !== at) issue(at, "name", `“${one}” stands here twice`);
+      taken.set(key, at);
+    }
+  });
+}
+
+/** A hold of a dance: what it means is read from here, never from its name. */
+export const holdContent = z.object({
+  name: nameWords,
+  otherNames,
+  hands: wholeNumber(0, 2),
+  close: z.boolean(),
+  facing: z.enum(FACINGS),
+  changesTo: z.array(nameWords).max(40, "At most 40 holds").readonly().default([]),
+});
+const holds = z
+  .array(holdContent)
+  .min(1, "A dance has at least one hold")
+  .max(40, "At most 40 holds")
+  .superRefine((list: readonly Hold[], ctx) => {
+    const issue = issuesIn(ctx);
+    refuseSameNames(list, issue);
+    list.forEach(({ name, changesTo }, at) => {
+      for (const other of changesTo)
+        if (!holdNamed(other, list))
+          issue(at, "changesTo", `${name} changes to “${other}”, which is not in the list`);
+    });
+  })
+  .readonly()
+  .default(USUAL_HOLDS);
+
+/** An element of the studio's own. */
+export const elementContent = z.object({
+  name: nameWords.refine((name) => /\p{L}{2}/u.test(name), "A name has letters in it"),
+  otherNames,
+  steps: z
+    .string()
+    .trim()
+    .min(1, "Write its steps, from the left foot")
+    .max(2000, "At most 2,000 characters"),
+});
+const ownElements = z
+  .array(elementContent)
+  .max(200, "At most 200 elements")
+  .superRefine((list, ctx) => {
+    const issue = issuesIn(ctx);
+    refuseSameNames(list, issue);
+    list.forEach((one, at) => {
+      const [fault] = readElement(one, { slowBeats: 2, quickBeats: 1, elements: [] }).faults;
+      if (fault) issue(at, "steps", `Line ${fault.line}: ${faultText(fault)}`);
+    });
+  })
+  .readonly()
+  .default([]);
 
 /** Every field of a dance, read by its form, what is asked when two changed it, and its table. */
 export const DANCE_FIELDS = {
@@ -19,6 +98,18 @@ export const DANCE_FIELDS = {
     schema: z.boolean(),
     start: false,
   },
+  swung: {
+    label: "Swung: & and a lie at two thirds of the beat",
+    sort: "tick",
+    schema: z.boolean().default(false),
+    start: false,
+  },
+  alone: {
+    label: "Danced without a partner",
+    sort: "tick",
+    schema: z.boolean().default(false),
+    start: false,
+  },
   music: {
     label: "Music to dance it to",
     help: "What to look for when choosing songs",
@@ -26,6 +117,8 @@ export const DANCE_FIELDS = {
     schema: line(200),
     start: "",
   },
+  holds: { label: "Holds", sort: "records", schema: holds, start: USUAL_HOLDS },
+  ownElements: { label: "Elements of our own", sort: "records", schema: ownElements, start: [] },
 } as const satisfies PlainFields;
 
 /** A dance as it is written: its meter, phrase, slows and quicks, tempi. */

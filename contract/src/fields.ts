@@ -2,9 +2,10 @@ import { z } from "zod";
 
 /**
  * What a field holds, and so how it is written in a form, told in a difference, and kept in a column: a name, a line
- * that may be empty, a whole number, one that may be missing, a yes or no. `own` is what only its form knows.
+ * that may be empty, a whole number, one that may be missing, a yes or no, a list of small records with names. `own` is
+ * what only its form knows.
  */
-export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "own";
+export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "records" | "own";
 
 /** One field of a thing that the studio keeps. */
 export interface PlainField {

@@ -1,3 +1,4 @@
+import { readingOf } from "@map-step/core/element";
 import { asHouseCounts } from "@map-step/core/figure";
 import { compareLibrary, type LikePair } from "@map-step/core/likeness";
 import { type Figure, openLibrary } from "@map-step/core/notation";
@@ -27,7 +28,7 @@ const MOST_KEPT = 24;
 const kept = new Map<string, DanceFacts>();
 
 function factsOfDance(own: readonly FigureRecord[], dance: DanceRecord): DanceFacts {
-  const find = openLibrary(own, dance);
+  const find = openLibrary(own, readingOf(dance));
   const records = new Map(own.map((record) => [record.id, record]));
   const stepsOf = once((id: string): Figure | undefined => {
     return asHouseCounts(find(records.get(id)?.name ?? ""), dance) ?? undefined;

@@ -1,4 +1,5 @@
 import fc from "fast-check";
+import { USUAL_HOLDS } from "../src/hold/index.ts";
 import {
   canBeBoth,
   DIRECTIONS,
@@ -22,6 +23,10 @@ export const IN_FOUR: Dance = {
   fastestBpm: 124,
   freeTimed: false,
   countFrom: 1,
+  swung: false,
+  alone: false,
+  holds: USUAL_HOLDS,
+  ownElements: [],
 };
 
 const phrase = fc.stringMatching(/^[a-z0-9éß' -]{1,16}$/).filter((text) => text.trim() !== "");
@@ -61,13 +66,15 @@ function stepsIn(beats: number): fc.Arbitrary<Step[]> {
     });
 }
 
-/** Figures of all sorts: couples with a written or a mirrored follower, and solo. */
+/** Figures of all sorts: couples with a written follower or one by rule, and solo. */
 export const anyFigure: fc.Arbitrary<Figure> = fc.integer({ min: 1, max: 16 }).chain((beats) => {
   const length = beats * TICKS_PER_BEAT;
   const couple = fc
     .record({ leader: stepsIn(beats), follower: stepsIn(beats) })
-    .map((steps) => ({ length, steps, followerMirrors: false }));
-  const mirrored = stepsIn(beats).map((leader) => ({ length, steps: { leader }, followerMirrors: true }));
-  const solo = stepsIn(beats).map((steps) => ({ length, steps: { solo: steps }, followerMirrors: false }));
-  return fc.oneof(couple, mirrored, solo);
+    .map((steps) => ({ length, steps }));
+  const byRule = fc
+    .tuple(stepsIn(beats), fc.constantFrom("opposite", "image"))
+    .map(([leader, followerBy]) => ({ length, steps: { leader }, followerBy }));
+  const solo = stepsIn(beats).map((steps) => ({ length, steps: { solo: steps } }));
+  return fc.oneof(couple, byRule, solo);
 });

@@ -1,4 +1,6 @@
+import { readingOf } from "../src/element/index.ts";
 import { parseFigure } from "../src/notation/index.ts";
+import { IN_FOUR } from "./figures.ts";
 import { figure, levelOf } from "./levels.ts";
 
 // What the examples in the comments of the core speak of: two small figures of one dance, and a level of three.
@@ -7,6 +9,9 @@ import { figure, levelOf } from "./levels.ts";
 export const BASIC = parseFigure(
   'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R tap\n5 R side\n6 L close\n7 R side\n8 L tap\nfollower mirror',
 ).figure;
+
+/** What reading their texts takes of their dance. */
+export const READING = readingOf(IN_FOUR);
 
 /** The basic's first half, then a turn to the right of the follower. */
 export const TURN = parseFigure(

@@ -1,3 +1,4 @@
+import { readingOf } from "@map-step/core/element";
 import { FIGURE_KINDS, figureFacts, variantRanges } from "@map-step/core/figure";
 import { compareFigures } from "@map-step/core/likeness";
 import { type Figure, openLibrary } from "@map-step/core/notation";
@@ -8,7 +9,7 @@ import { HUSTLE, PROGRAMS, type Program, SHAG, WALTZ } from "./figures/index.ts"
 const ALL = PROGRAMS.flatMap((program) =>
   program.figures.map((draft) => ({ program, draft, name: draft.name })),
 );
-const stepsIn = ({ dance, figures }: Program, name: string) => openLibrary(figures, dance)(name);
+const stepsIn = ({ dance, figures }: Program, name: string) => openLibrary(figures, readingOf(dance))(name);
 const withSteps = ALL.filter(({ draft }) => draft.notation !== "");
 const factsOf = (program: Program, name: string) => {
   const read = stepsIn(program, name);

@@ -4,8 +4,10 @@ import { join, relative } from "node:path";
 /** Concepts of the core from the ground up: each may use those before it, through their faces. */
 const CONCEPTS = [
   "words",
+  "hold",
   "time",
   "notation",
+  "element",
   "figure",
   "likeness",
   "step-map",

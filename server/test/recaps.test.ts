@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { api, type Recap } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { parseFigure } from "@map-step/core/notation";
 import { floorBlock, paragraph, ribbonBlock, text } from "@map-step/core/recap";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -116,7 +117,7 @@ describe("figures in a published recap", () => {
     expect(published.body).toMatchObject({ changedSince: false, secret: saved.body.secret });
     const seen = (await outside.call(api.recaps.readPublic, { params })).body;
     expect(seen.figures.map(({ name }) => name)).toEqual(["Long way"]);
-    const parsed = parseFigure(seen.figures[0]?.notation ?? "", seen.dance);
+    const parsed = parseFigure(seen.figures[0]?.notation ?? "", readingOf(seen.dance));
     expect(parsed.faults).toEqual([]);
     expect(parsed.figure.length / 24).toBe(4);
     expect(seen.document.content).toEqual(content);

@@ -147,7 +147,7 @@ export const noted = (
 ): LogEntryRecord =>
   ({ ...entry, id: randomUUID(), after, at: "2027-02-15T20:00:00.000Z" }) as LogEntryRecord;
 
-export const STEPS = "leader\n1   L side\n2   R close\nfollower mirror\nbeats 2\n";
+export const STEPS = "leader\n1   L side\n2   R close\nfollower opposite\nbeats 2\n";
 
 export const figureContent = (
   danceId: string,

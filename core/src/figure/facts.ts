@@ -1,5 +1,5 @@
 import {
-  apartFromMirror,
+  apartFromOpposite,
   type Figure,
   isWeightAction,
   type Role,
@@ -193,7 +193,7 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
     phrase: timed ? phraseFit(beats, dance.phraseBeats) : null,
     shortestGap: gap,
     onsetsMatch: follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
-    naturalOpposite: follower.length > 0 && apartFromMirror(leader, follower).length === 0,
+    naturalOpposite: follower.length > 0 && apartFromOpposite(leader, follower).length === 0,
     floor: floorOf(paths),
     fastestBpm:
       gap === null || !timed

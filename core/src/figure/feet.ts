@@ -4,7 +4,7 @@ import { type Foot, isWeightAction, type Step } from "../notation/index.ts";
 export interface FootFault {
   /** Index of the step in its role. */
   readonly step: number;
-  readonly problem: "stands-on-it" | "moves-standing-foot";
+  readonly problem: "stands-on-it" | "moves-standing-foot" | "hops-on-free-foot";
   readonly foot: "L" | "R";
 }
 
@@ -32,7 +32,13 @@ function walk(steps: readonly Step[], stance: Foot | null) {
     const weight = isWeightAction(step.action);
     // These leave the foot where it is, so a foot that carries the weight can do them too.
     const stays = step.action === "swivel" || step.action === "hold";
-    if (free(step.foot)) {
+    if (step.action === "hop" && free(step.foot)) {
+      // A hop lands on the foot that it leaves.
+      if (standing === null) startFree = other(step.foot);
+      if (standing === other(step.foot))
+        faults.push({ step: index, problem: "hops-on-free-foot", foot: step.foot });
+      standing = step.foot;
+    } else if (free(step.foot)) {
       if (standing === null) startFree = step.foot;
       if (standing === step.foot && !stays)
         faults.push({
@@ -72,6 +78,8 @@ export function followFeet(steps: readonly Step[]): Feet {
  */
 export const footFaultText = ({ problem, foot }: FootFault): string => {
   const name = foot === "L" ? "left" : "right";
+  if (problem === "hops-on-free-foot")
+    return `The ${name} foot does not carry the weight, so it cannot hop; a hop lands on the foot that it leaves.`;
   return problem === "stands-on-it"
     ? `The ${name} foot already carries the weight, so it cannot step again.`
     : `The ${name} foot carries the weight, so it is not free to move.`;

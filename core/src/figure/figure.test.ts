@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { readingOf } from "../element/index.ts";
 import { parseFigure, stepsOf } from "../notation/index.ts";
 import {
   countCall,
@@ -72,7 +73,7 @@ describe("figureFacts", () => {
   it("gives a slow back as it was typed, also when an & was taken out of it, and nothing in own time", () => {
     const typed = (text: string, slowBeats = 2, quickBeats = 1) => {
       const dance = { ...IN_FOUR, slowBeats, quickBeats };
-      return figureFacts(parseFigure(text, dance).figure, dance).roles[0]?.rhythm;
+      return figureFacts(parseFigure(text, readingOf(dance)).figure, dance).roles[0]?.rhythm;
     };
     expect(typed("solo\nS L side\n& R close\nS L side")).toBe("S & S");
     expect(typed("solo\nQ L side\na R close\nQ L side\nS R side")).toBe("Q a Q S");
@@ -120,7 +121,7 @@ describe("figureFacts", () => {
   test("a mirrored follower has the leader's rhythm and the same turns", () => {
     fc.assert(
       fc.property(
-        anyFigure.filter(({ followerMirrors }) => followerMirrors),
+        anyFigure.filter(({ followerBy }) => followerBy === "opposite"),
         (figure) => {
           const [leader, follower] = figureFacts(figure, IN_FOUR).roles;
           expect(follower?.rhythm).toBe(leader?.rhythm);

@@ -74,6 +74,7 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     case "tap":
     case "touch":
     case "hitch":
+    case "drag":
       return { out: hips, forward: 0 };
     case "cross-front":
       return { out: -cross * factor, forward: cross };
@@ -91,6 +92,8 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     case "heel":
     case "point":
       return { out: hips, forward: tap * factor };
+    case "flick":
+      return { out: hips, forward: -tap * factor };
     default:
       return null;
   }
@@ -140,6 +143,24 @@ function turnedBefore({ travel, heading }: FootPlacement, out: number, degrees: 
   );
 }
 
+/** A hop takes both feet along: on the spot, or half a step where it is said to go. */
+function hopped(before: FootPlacement, step: Step, degrees: number): FootPlacement {
+  const to = step.direction ? reach(step.direction, SIZE_FACTOR.small) : null;
+  const isLeft = step.foot === "L";
+  const own = isLeft ? before.left : before.right;
+  const out = step.direction === "side" ? STEP_SIZES.side * SIZE_FACTOR.small * (isLeft ? -1 : 1) : 0;
+  const landed = offset(own, before.heading, out, to?.forward ?? 0);
+  const [dx, dy] = [landed.x - own.x, landed.y - own.y];
+  const moved = ({ x, y }: Point): Point => aroundStanding({ x: x + dx, y: y + dy }, landed, degrees);
+  return {
+    onset: step.onset,
+    heading: before.heading + degrees,
+    weight: isLeft ? "L" : "R",
+    left: moved(before.left),
+    right: moved(before.right),
+  };
+}
+
 function place(before: FootPlacement, step: Step): FootPlacement {
   const degrees = turnOf(step);
   const heading = before.heading + degrees;
@@ -156,6 +177,7 @@ function place(before: FootPlacement, step: Step): FootPlacement {
     };
     return { onset: step.onset, heading, weight, ...(moved ?? spun) };
   }
+  if (step.action === "hop") return hopped(before, step, degrees);
   const isLeft = step.foot === "L";
   const standing = isLeft ? before.right : before.left;
   const word = step.direction ?? step.action;

@@ -31,8 +31,8 @@ export function countedFrom(figure: Figure, from: number): Figure {
       .filter((role) => figure.steps[role] !== undefined)
       .map((role) => [role, around(stepsOf(figure, role))]),
   );
-  const { length, followerMirrors, free } = figure;
-  return { length, followerMirrors, steps, ...(free ? { free } : {}) };
+  const { length, followerBy, free } = figure;
+  return { length, steps, ...(followerBy ? { followerBy } : {}), ...(free ? { free } : {}) };
 }
 
 /**

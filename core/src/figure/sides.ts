@@ -1,5 +1,5 @@
 import {
-  apartFromMirror,
+  apartFromOpposite,
   type Figure,
   isWeightAction,
   type Step,
@@ -22,7 +22,7 @@ export function sidesInWords(figure: Figure): string {
   if (!roles.includes("leader") || !roles.includes("follower")) return "";
   const leader = stepsOf(figure, "leader");
   const follower = stepsOf(figure, "follower");
-  const apart = apartFromMirror(leader, follower);
+  const apart = apartFromOpposite(leader, follower);
   if (apart.length === 0) return NATURAL;
   const onsets = new Set([...leader, ...follower].map(({ onset }) => onset));
   if (apart.length === onsets.size) return "The two sides differ on every count: teach each by itself.";

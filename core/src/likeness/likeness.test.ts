@@ -276,7 +276,6 @@ describe("newMaterial", () => {
     const swapped = {
       ...home,
       steps: { leader: home.steps.leader ?? [], follower: turned.steps.leader ?? [] },
-      followerMirrors: false,
     };
     const { byRole, newBeats } = newMaterial(swapped, known);
     expect(byRole.leader?.newBeats).toBe(0);

@@ -3,7 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
 import { formatFigure, lookupBeside, openLibrary, parseFigure, stepsOf } from "./index.ts";
 
-const RHYTHM = { slowBeats: 2, quickBeats: 1 };
+const RHYTHM = { slowBeats: 2, quickBeats: 1, elements: [] };
 const BASIC = "leader\n& L back\n1 R place\n2 L forward\n3 R forward\nfollower mirror\nbeats 3\n";
 const TURN =
   "leader\n1 L forward\n2 R place\n3 L close\nfollower\n1 R forward turn R 1/2\n2 L place\n3 R close\n";
@@ -37,7 +37,7 @@ describe("rhythm words", () => {
   });
 
   it("follow the dance", () => {
-    const waltz = { slowBeats: 3, quickBeats: 2 };
+    const waltz = { slowBeats: 3, quickBeats: 2, elements: [] };
     const { figure } = parseFigure("solo\nS L forward\nQ R forward", waltz);
     expect(figure.steps.solo?.[1]?.onset).toBe(72);
     expect(figure.length / 24).toBe(5);
@@ -87,7 +87,7 @@ describe("a composed figure", () => {
   it("lets the follower mirror the whole", () => {
     const { figure } = read('use "Turn"; follower mirror');
     expect(stepsOf(figure, "follower")[0]).toMatchObject({ foot: "R", action: "back" });
-    expect(formatFigure(figure)).toBe('use "Turn"\nfollower mirror\n');
+    expect(formatFigure(figure)).toBe('use "Turn"\nfollower opposite\n');
   });
 
   it("follows the figures it uses", () => {
@@ -101,8 +101,9 @@ describe("a composed figure", () => {
     ['use "New one"', "does not use this one"],
     ['use "Turn" counts 2-9', "counts that this figure has"],
     ['use "Turn"; use "Turn" counts 0-1', "first and last count"],
-    ["use Turn", "double quotes"],
+    ["use", "double quotes"],
     ['use "Turn" twice', "end of the line"],
+    ['use "Turn"; leader; 4 turn L 1/4', "a step to change"],
     ["leader\n1 omit", "uses another"],
     [Array(171).fill('use "Turn"').join("\n"), "at most 512 beats"],
     ['use "Turn"\nbeats 2', "at least 3 beats"],

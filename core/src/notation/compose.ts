@@ -1,5 +1,5 @@
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { inForce, stepsOf } from "./mirror.ts";
+import { imageSteps, inForce, stepsOf } from "./mirror.ts";
 import type { Composition, Figure, Step, Use } from "./types.ts";
 import { MAX_BEATS, ROLES, type Role } from "./words.ts";
 
@@ -25,7 +25,7 @@ type StepsByRole = Map<Role, Step[]>;
 type Problem = Composed["problems"][number];
 
 /** The steps of one role within a stretch, moved so that the stretch begins at `offset`. */
-function stretchOf(figure: Figure, role: Role, { counts }: Use, offset: Ticks): Step[] {
+function stretchOf(figure: Figure, role: Role, { counts, otherSide }: Use, offset: Ticks): Step[] {
   const [from, to] = counts ?? [1, figure.length / TICKS_PER_BEAT];
   const start = (from - 1) * TICKS_PER_BEAT;
   const all = stepsOf(figure, role);
@@ -33,7 +33,8 @@ function stretchOf(figure: Figure, role: Role, { counts }: Use, offset: Ticks): 
     ({ onset }) => (onset >= start || (from === 1 && onset < 0)) && onset < to * TICKS_PER_BEAT,
   );
   const begins = from === 1 ? Number.NEGATIVE_INFINITY : start;
-  return inForce(kept, all, begins).map((step) => ({ ...step, onset: step.onset - start + offset }));
+  const danced = inForce(kept, all, begins).map((step) => ({ ...step, onset: step.onset - start + offset }));
+  return otherSide ? imageSteps(danced) : danced;
 }
 
 /** Adds one use to what is there, and says how far each role has come. */
@@ -42,19 +43,19 @@ function addUse(
   ends: Map<Role, Ticks>,
   figure: Figure,
   use: Use,
-  mirrored: boolean,
+  byRule: boolean,
 ): UseProblem | null {
   const beats = figure.length / TICKS_PER_BEAT;
   const [from, to] = use.counts ?? [1, beats];
   if (to > beats) return "counts-outside";
   const solo = figure.steps.solo !== undefined;
   const others = [...stepsByRole.keys()].some((role) => (role === "solo") !== solo);
-  if (others || (solo && (use.role || mirrored))) return "solo-and-couple";
+  if (others || (solo && (use.role || byRule))) return "solo-and-couple";
   const roles: Role[] = use.role
     ? [use.role]
     : solo
       ? ["solo"]
-      : mirrored
+      : byRule
         ? ["leader"]
         : ["leader", "follower"];
   const offset = Math.max(0, ...roles.map((role) => ends.get(role) ?? 0));
@@ -79,15 +80,17 @@ function change(steps: readonly Step[], changes: readonly Step[], omitted: reado
 
 /**
  * Puts a composed figure together from the figures that it uses, so that it follows them when they change.
- * @param mirrored the follower mirrors the leader, so only the leader's part is taken from the stretches
+ * @param byRule the follower follows from the leader, so only the leader's steps are taken from the stretches
  */
-export function compose(composition: Composition, lookup: Lookup, mirrored: boolean): Composed {
+export function compose(composition: Composition, lookup: Lookup, byRule: boolean): Composed {
   const stepsByRole: StepsByRole = new Map();
   const ends = new Map<Role, Ticks>();
   const problems: Problem[] = [];
   composition.uses.forEach((use, index) => {
     const figure = lookup(use.name);
-    const problem = figure ? addUse(stepsByRole, ends, figure, use, mirrored) : "unknown";
+    let problem: UseProblem | null = figure ? null : "unknown";
+    for (let time = 0; figure && !problem && time < (use.times ?? 1); time++)
+      problem = addUse(stepsByRole, ends, figure, use, byRule);
     if (problem) problems.push({ use: index, problem });
   });
   const idle: Composed["idle"][number][] = [];

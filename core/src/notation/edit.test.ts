@@ -12,7 +12,7 @@ import {
   writtenRoles,
 } from "./index.ts";
 
-const RHYTHM = { slowBeats: 2, quickBeats: 1 };
+const RHYTHM = { slowBeats: 2, quickBeats: 1, elements: [] };
 const LIBRARY = [
   { name: "Box", notation: "leader\n1 L side\n2 R close\n3 R side\n4 L close\nfollower mirror" },
 ];
@@ -29,9 +29,9 @@ describe("editing step by step", () => {
     expect(text(replaceStep(plain, "leader", 0, { ...side, action: "forward" }))).toContain("1   L forward");
     expect(text(insertStep(plain, "leader", 0))).toContain("1   L side\n&   R place\n2   R close");
     expect(text(insertStep(plain, "leader", 1))).toBe(
-      "leader\n1   L side\n2   R close\n3   L place\nfollower mirror\nbeats 3\n",
+      "leader\n1   L side\n2   R close\n3   L place\nfollower opposite\nbeats 3\n",
     );
-    expect(text(removeStep(plain, "leader", 1))).toBe("leader\n1   L side\nfollower mirror\nbeats 2\n");
+    expect(text(removeStep(plain, "leader", 1))).toBe("leader\n1   L side\nfollower opposite\nbeats 2\n");
   });
 
   it("writes a mirrored follower out before changing a step of theirs", () => {

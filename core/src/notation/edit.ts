@@ -7,12 +7,12 @@ import { isWeightAction, type Role } from "./words.ts";
 const QUARTER: Ticks = TICKS_PER_BEAT / 4;
 
 /**
- * A role whose steps can be edited one by one: not one that a composed figure mirrors.
+ * A role whose steps can be edited one by one: not a follower by rule of a composed figure.
  * @example
  * canEdit(BASIC, "follower") // true
  */
 export const canEdit = (figure: Figure, role: Role): boolean =>
-  !(figure.composition && role === "follower" && figure.followerMirrors);
+  !(figure.composition && role === "follower" && figure.followerBy);
 
 const sorted = (steps: readonly Step[]): Step[] => [...steps].sort((a, b) => a.onset - b.onset);
 
@@ -33,17 +33,46 @@ function inComposition(
   };
 }
 
-/** A mirrored follower is written out as soon as one of their steps is edited. */
+/** An element whose steps are edited is one no longer: what is left of it are its steps. */
+function withoutSaid(
+  { said }: Figure,
+  role: Role,
+  onsets: readonly Ticks[],
+  steps: readonly Step[],
+): Figure["said"] {
+  const own = said?.[role];
+  if (!own) return said;
+  const kept = own.filter(({ from, steps: count }) => {
+    const at = steps.findIndex(({ onset }) => onset === from);
+    const last = steps[at + count - 1]?.onset ?? from;
+    return !onsets.some((onset) => onset >= from && onset <= last);
+  });
+  return kept.length > 0 ? { ...said, [role]: kept } : { ...said, [role]: undefined };
+}
+
+/** A follower by rule is written out as soon as one of their steps is edited. */
 function edited(figure: Figure, role: Role, gone: Ticks | null, put: Step | null): Figure {
-  const steps = stepsOf(figure, role).filter(({ onset }) => onset !== gone);
+  const before = stepsOf(figure, role);
+  const steps = before.filter(({ onset }) => onset !== gone);
   const next = put ? sorted([...steps, put]) : steps;
-  const followerMirrors = figure.followerMirrors && role !== "follower";
+  const { followerBy, said: _said, ...rest } = figure;
+  const said = withoutSaid(
+    figure,
+    role,
+    [gone, put?.onset].filter((onset) => onset !== null && onset !== undefined),
+    figure.composition ? (figure.composition.changes[role] ?? []) : before,
+  );
   const stepsByRole = { ...figure.steps, [role]: next };
   const last = Math.max(0, ...next.map(({ onset }) => onset));
   const length = Math.max(figure.length, (Math.floor(last / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT);
-  if (!figure.composition) return { ...figure, steps: stepsByRole, followerMirrors, length };
-  const composition = inComposition(figure.composition, role, gone, put);
-  return { ...figure, steps: stepsByRole, followerMirrors, length, composition };
+  return {
+    ...rest,
+    steps: stepsByRole,
+    length,
+    ...(followerBy && role !== "follower" ? { followerBy } : {}),
+    ...(said && Object.values(said).some((list) => list !== undefined) ? { said } : {}),
+    ...(figure.composition ? { composition: inComposition(figure.composition, role, gone, put) } : {}),
+  };
 }
 
 /**

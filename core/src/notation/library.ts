@@ -1,6 +1,5 @@
 import type { Lookup } from "./compose.ts";
-import { type Parsed, parseFigure } from "./parse.ts";
-import type { RhythmBeats } from "./parse-step.ts";
+import { type Parsed, parseFigure, type Reading } from "./parse.ts";
 
 /** What is kept of a figure: its name and its text. */
 export interface NamedText {
@@ -22,21 +21,21 @@ export const nameKey = (name: string): string => name.trim().toLowerCase();
  * The figures of one dance by name, each read once when it is first asked for. A figure that comes to use
  * itself by way of others is not found there, so that reading always ends.
  * @example
- * openLibrary([{ name: "Basic", notation: formatFigure(BASIC) }], DANCE)("Basic").faults // []
+ * openLibrary([{ name: "Basic", notation: formatFigure(BASIC) }], READING)("Basic").faults // []
  */
-export function openLibrary(texts: readonly NamedText[], dance: RhythmBeats): ParsedLookup {
+export function openLibrary(texts: readonly NamedText[], reading: Reading): ParsedLookup {
   const notations = new Map(texts.map(({ name, notation }) => [nameKey(name), notation]));
   const read = new Map<string, Parsed>();
-  const reading = new Set<string>();
+  const underway = new Set<string>();
   const find = (name: string): Parsed | null => {
     const key = nameKey(name);
     const known = read.get(key);
     if (known) return known;
     const notation = notations.get(key);
-    if (notation === undefined || notation.trim() === "" || reading.has(key)) return null;
-    reading.add(key);
-    const parsed = parseFigure(notation, dance, lookup);
-    reading.delete(key);
+    if (notation === undefined || notation.trim() === "" || underway.has(key)) return null;
+    underway.add(key);
+    const parsed = parseFigure(notation, reading, lookup);
+    underway.delete(key);
     read.set(key, parsed);
     return parsed;
   };
@@ -55,13 +54,13 @@ function usable(find: ParsedLookup): Lookup {
 /**
  * The lookup for reading a text of one's own beside a library; its own name cannot be used in it.
  * @example
- * lookupBeside([{ name: "Basic", notation: formatFigure(BASIC) }], DANCE, "")("basic").length // 192
+ * lookupBeside([{ name: "Basic", notation: formatFigure(BASIC) }], READING, "")("basic").length // 192
  */
-export function lookupBeside(texts: readonly NamedText[], dance: RhythmBeats, own: string): Lookup {
+export function lookupBeside(texts: readonly NamedText[], reading: Reading, own: string): Lookup {
   return usable(
     openLibrary(
       texts.filter(({ name }) => nameKey(name) !== nameKey(own)),
-      dance,
+      reading,
     ),
   );
 }

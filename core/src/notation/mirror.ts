@@ -1,4 +1,4 @@
-import type { Figure, Foot, Step } from "./types.ts";
+import type { Figure, FollowerBy, Foot, SaidElement, Step, Turn } from "./types.ts";
 import { type Action, type Direction, ROLES, type Role } from "./words.ts";
 
 const OPPOSITE: Readonly<Record<string, string>> = {
@@ -12,20 +12,74 @@ const OPPOSITE: Readonly<Record<string, string>> = {
 
 const opposite = <T extends Action | Direction>(word: T): T => (OPPOSITE[word] ?? word) as T;
 const otherFoot = (foot: Foot | null): Foot | null => (foot === "L" ? "R" : foot === "R" ? "L" : foot);
+const turnedOver = ({ sense, degrees }: Turn): Turn => ({ sense: sense === "L" ? "R" : "L", degrees });
 
 /**
  * The natural opposite: feet exchanged, forward and back exchanged, side kept to the same side of the room
  * (which the exchanged foot brings about), turns in the same sense. Applied twice it gives the steps back.
  * @example
- * mirrorSteps([{ onset: 0, foot: "L", action: "forward" }]) // [{ onset: 0, foot: "R", action: "back" }]
+ * oppositeSteps([{ onset: 0, foot: "L", action: "forward" }]) // [{ onset: 0, foot: "R", action: "back" }]
  */
-export const mirrorSteps = (steps: readonly Step[]): Step[] =>
+export const oppositeSteps = (steps: readonly Step[]): Step[] =>
   steps.map((step) => ({
     ...step,
     foot: otherFoot(step.foot),
     action: opposite(step.action),
     ...(step.direction ? { direction: opposite(step.direction) } : {}),
   }));
+
+/**
+ * The picture in a mirror: feet exchanged, turns the other way, forward and back as they are. It is what a partner
+ * dances who does the same beside or across (both rock back), and what a figure is on its other side. Applied twice it
+ * gives the steps back.
+ * @example
+ * imageSteps([{ onset: 0, foot: "L", action: "back" }]) // [{ onset: 0, foot: "R", action: "back" }]
+ */
+export const imageSteps = (steps: readonly Step[]): Step[] =>
+  steps.map((step) => ({
+    ...step,
+    foot: otherFoot(step.foot),
+    ...(step.turn ? { turn: turnedOver(step.turn) } : {}),
+  }));
+
+const imageOfSaid = (said: readonly SaidElement[]): SaidElement[] =>
+  said.map((one) => ({
+    ...one,
+    foot: one.foot === "L" ? "R" : "L",
+    ...(one.turn ? { turn: turnedOver(one.turn) } : {}),
+  }));
+
+const eachRole = <T, U>(
+  lists: Readonly<Partial<Record<Role, T>>>,
+  change: (list: T) => U,
+): Readonly<Partial<Record<Role, U>>> =>
+  Object.fromEntries(Object.entries(lists).map(([role, list]) => [role, change(list as T)]));
+
+/**
+ * The figure on its other side: feet, sides and senses of turns exchanged, for every role; a made figure uses the other
+ * side of what it is made of. Twice gives the figure back.
+ * @example
+ * stepsOf(otherSide(BASIC), "leader")[0].foot // "R"
+ */
+export function otherSide(figure: Figure): Figure {
+  const { composition, said } = figure;
+  return {
+    ...figure,
+    steps: eachRole(figure.steps, imageSteps),
+    ...(said ? { said: eachRole(said, imageOfSaid) } : {}),
+    ...(composition
+      ? {
+          composition: {
+            ...composition,
+            uses: composition.uses.map(({ otherSide: is, ...use }) =>
+              is ? use : { ...use, otherSide: true as const },
+            ),
+            changes: eachRole(composition.changes, imageSteps),
+          },
+        }
+      : {}),
+  };
+}
 
 /** Whether two steps are the same for the feet and the turn; two moments without a step are the same too. */
 export const isSameStep = (one: Step | undefined, other: Step | undefined): boolean =>
@@ -40,10 +94,10 @@ export const isSameStep = (one: Step | undefined, other: Step | undefined): bool
  * At which moments a follower dances something else than the natural opposite of a leader, in ticks and rising; none
  * where they are natural opposites throughout.
  * @example
- * apartFromMirror(stepsOf(TURN, "leader"), stepsOf(TURN, "follower")).length // 3
+ * apartFromOpposite(stepsOf(TURN, "leader"), stepsOf(TURN, "follower")).length // 3
  */
-export function apartFromMirror(leader: readonly Step[], follower: readonly Step[]): number[] {
-  const expected = new Map(mirrorSteps(leader).map((step) => [step.onset, step]));
+export function apartFromOpposite(leader: readonly Step[], follower: readonly Step[]): number[] {
+  const expected = new Map(oppositeSteps(leader).map((step) => [step.onset, step]));
   const danced = new Map(follower.map((step) => [step.onset, step]));
   return [...new Set([...expected.keys(), ...danced.keys()])]
     .filter((onset) => !isSameStep(expected.get(onset), danced.get(onset)))
@@ -56,25 +110,36 @@ export function apartFromMirror(leader: readonly Step[], follower: readonly Step
  * writtenRoles(BASIC) // ["leader", "follower"]
  */
 export const writtenRoles = (figure: Figure): Role[] =>
-  ROLES.filter((role) => figure.steps[role] !== undefined || (role === "follower" && figure.followerMirrors));
+  ROLES.filter(
+    (role) => figure.steps[role] !== undefined || (role === "follower" && figure.followerBy !== undefined),
+  );
 
-/** Mirrored followers that were worked out already: facts, ribbon and likeness all ask for them. */
-const mirrored = new WeakMap<readonly Step[], readonly Step[]>();
+const RULES: Readonly<Record<FollowerBy, (steps: readonly Step[]) => Step[]>> = {
+  opposite: oppositeSteps,
+  image: imageSteps,
+};
+
+/** Followers by rule that were worked out already: facts, ribbon and likeness all ask for them. */
+const derived: Readonly<Record<FollowerBy, WeakMap<readonly Step[], readonly Step[]>>> = {
+  opposite: new WeakMap(),
+  image: new WeakMap(),
+};
 
 /**
- * What a role dances, a mirrored follower worked out from the leader. What is said to the leader stays there.
+ * What a role dances, a follower by rule worked out from the leader. What is said to the leader stays there.
  * @example
  * stepsOf(BASIC, "follower")[0].foot // "R"
  */
 export function stepsOf(figure: Figure, role: Role): readonly Step[] {
   const written = figure.steps[role];
-  if (written || role !== "follower" || !figure.followerMirrors) return written ?? [];
+  const { followerBy } = figure;
+  if (written || role !== "follower" || !followerBy) return written ?? [];
   const { leader } = figure.steps;
   if (!leader) return [];
-  const known = mirrored.get(leader);
+  const known = derived[followerBy].get(leader);
   if (known) return known;
-  const steps = mirrorSteps(leader).map(({ lead: _lead, cue: _cue, ...step }) => step);
-  mirrored.set(leader, steps);
+  const steps = RULES[followerBy](leader).map(({ lead: _lead, cue: _cue, ...step }) => step);
+  derived[followerBy].set(leader, steps);
   return steps;
 }
 

@@ -1,20 +1,30 @@
-import { beatNumber, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { compose, type Lookup, type UseProblem } from "./compose.ts";
-import {
-  fullWord,
-  isCount,
-  isRhythmWord,
-  makeFault,
-  type Report,
-  type RhythmBeats,
-  readCount,
-  readRhythm,
-  readStep,
-} from "./parse-step.ts";
-import { type PlacedUse, readUse } from "./parse-use.ts";
+import type { Hold } from "../hold/index.ts";
+import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { checkComposed, checkLength, checkWhole, USE_PROBLEMS } from "./check.ts";
+import { compose, type Lookup } from "./compose.ts";
+import type { RoleDraft, TextDraft } from "./draft.ts";
+import { readUse } from "./parse-use.ts";
+import { isCount, type RhythmBeats } from "./read-count.ts";
+import { fullWord } from "./read-item.ts";
+import { emptyRow, type RowContext, readRow } from "./read-row.ts";
+import { makeFault, type Report } from "./report.ts";
+import { resolveRole, type WrittenRole } from "./resolve.ts";
 import { type Statement, scan, type Token } from "./scan.ts";
-import type { Composition, Fault, Figure, Step } from "./types.ts";
+import type { Composition, Element, Fault, Figure, FollowerBy, Step } from "./types.ts";
 import { isRole, MAX_BEATS, ROLES, type Role } from "./words.ts";
+
+/** What reading a text takes of its dance; `readingOf` of the elements gives it for a dance. */
+export interface Reading extends RhythmBeats {
+  readonly elements: readonly Element[];
+  /** The holds of the dance; without them, any name is one. */
+  readonly holds?: readonly Hold[];
+  /** Whether `&` and `a` lie at two thirds of the beat. */
+  readonly swung?: boolean;
+  /** Danced without a partner: steps without a role are solo. */
+  readonly alone?: boolean;
+  /** Beats to the bar, to ask for a length that a last count leaves open. */
+  readonly meter?: number;
+}
 
 /** What was read of a text. The figure holds all that could be read, also where there are faults. */
 export interface Parsed {
@@ -26,267 +36,230 @@ export interface Parsed {
   readonly lines: Readonly<Partial<Record<Role, readonly number[]>>>;
 }
 
-interface RoleDraft {
-  readonly header: Token;
-  readonly steps: Step[];
-  readonly lines: number[];
-  readonly omitted: { readonly onset: Ticks; readonly at: Token }[];
-  readonly mirror: boolean;
-  /** Whether a step stands in the text, even one that cannot be read. */
-  tried: boolean;
-  /** Whether its steps are placed by S and Q or by numbers; null before the first. */
-  byRhythm: boolean | null;
-  /** The last beat number read, 0 before the first. */
-  beat: number;
-  /** Where the last S or Q ends. */
-  end: Ticks;
-  /** The onset of the last line read. */
-  last: Ticks | null;
-}
+const COMMON: Reading = { slowBeats: 2, quickBeats: 1, elements: [] };
 
-interface Draft {
-  readonly roles: Map<Role, RoleDraft>;
-  readonly uses: PlacedUse[];
-  current: Role | null;
-  beats: number | null;
-  /** Where the length stands. */
-  beatsAt: Token | null;
-  free: boolean;
-}
+const ROLE_WORDS: Readonly<Record<string, Role>> = {
+  man: "leader",
+  men: "leader",
+  gent: "leader",
+  leaders: "leader",
+  lady: "follower",
+  ladies: "follower",
+  woman: "follower",
+  follow: "follower",
+  followers: "follower",
+};
+const roleOf = (word: string): Role | null => (isRole(word) ? word : (ROLE_WORDS[word] ?? null));
 
-/** What reads a text beside the text itself. */
-interface Context {
-  readonly rhythm: RhythmBeats;
-  readonly report: Report;
-}
+const BY_WORDS: Readonly<Record<string, FollowerBy>> = {
+  opposite: "opposite",
+  mirror: "opposite",
+  image: "image",
+};
 
-/** Slow and quick where no dance says otherwise. */
-const COMMON_RHYTHM: RhythmBeats = { slowBeats: 2, quickBeats: 1 };
-
-const STARTS = [...ROLES, "use", "free", "beats"];
-const here: Token = { kind: "word", value: "", line: 1, column: 1, length: 1 };
-
-function openRole(draft: Draft, role: Role, [header, next, ...rest]: Statement, report: Report): void {
-  const mirror = next?.kind === "word" && fullWord(next) === "mirror";
-  if (mirror && role !== "follower") report(next, "mirror only after follower");
-  else if (next && !mirror)
-    report(next, role === "follower" ? "mirror or the end of the line" : "the end of the line", ["mirror"]);
-  else if (rest[0]) report(rest[0], "the end of the line");
+function openRole(draft: TextDraft, role: Role, statement: Statement, context: RowContext): void {
+  const [header, next, ...rest] = statement;
+  const { report } = context;
+  const word = next?.kind === "word" ? fullWord(next) : "";
+  const by = role === "follower" ? (BY_WORDS[word] ?? null) : null;
   draft.current = role;
   if (draft.roles.has(role)) report(header, `${role} only once in a figure`);
-  else {
-    const mirrored = mirror && role === "follower";
-    const nothing = { steps: [], lines: [], omitted: [], tried: false, byRhythm: null, beat: 0, end: 0 };
-    draft.roles.set(role, { header, ...nothing, mirror: mirrored, last: null });
-  }
+  else draft.roles.set(role, { header, row: emptyRow(), by });
+  const row = draft.roles.get(role)?.row;
+  if (BY_WORDS[word] && !by && next) report(next, `${word} only after follower`);
+  else if (by && rest[0]) report(rest[0], "the end of the line");
+  else if (!by && next && row) readRow(row, statement, 1, context);
 }
 
-function readBeats(draft: Draft, [word, value, ...rest]: Statement, report: Report): void {
-  const beats = value && /^\d{1,3}$/.test(value.value) ? Number(value.value) : 0;
+const WHOLE = /^\d{1,3}$/;
+
+function readBeats(draft: TextDraft, value: Token | undefined, word: Token, report: Report): void {
+  const beats = value && WHOLE.test(value.value) ? Number(value.value) : 0;
   if (!value || beats < 1 || beats > MAX_BEATS)
     report(value ?? word, `a whole number of beats from 1 to ${MAX_BEATS}`);
   else if (draft.beats !== null) report(word, "beats only once in a figure");
   else [draft.beats, draft.beatsAt] = [beats, value];
-  if (rest[0]) report(rest[0], "the end of the line");
 }
 
-/** The onset of a step line, whichever way its role counts. */
-function readOnset(role: RoleDraft, count: Token, { rhythm, report }: Context): Ticks | null {
-  const word = isRhythmWord(count);
-  const bare = /^[e&a]$/i.test(count.value);
-  if (role.byRhythm === null && !bare) role.byRhythm = word;
-  if (!bare && role.byRhythm !== word) {
-    report(
-      count,
-      role.byRhythm ? "S, Q, & or a, as in the lines before" : "a number, as in the lines before",
-    );
-    return null;
-  }
-  const read = role.byRhythm ? readRhythm(count, role.end, rhythm) : readCount(count, role.beat);
-  if (!read) {
-    report(count, role.byRhythm ? "S, Q, & or a" : `a count from 1 to ${MAX_BEATS}`);
-    return null;
-  }
-  if ("beat" in read) role.beat = read.beat;
-  else role.end = read.end;
-  if (role.last !== null && read.onset <= role.last) {
-    report(count, "a count later than the one before");
-    return null;
-  }
-  role.last = read.onset;
-  return read.onset;
+/** Steps where no role stands above them: of the leader, or of a dancer alone. */
+function rowFor(draft: TextDraft, first: Token, alone: boolean): RoleDraft {
+  draft.current ??= alone ? "solo" : "leader";
+  const known = draft.roles.get(draft.current);
+  if (known) return known;
+  const made: RoleDraft = { header: first, row: emptyRow(), by: null };
+  draft.roles.set(draft.current, made);
+  return made;
 }
 
-function addStep(draft: Draft, statement: Statement, context: Context): void {
+function addRow(draft: TextDraft, statement: Statement, alone: boolean, context: RowContext): void {
+  const role = rowFor(draft, statement[0], alone);
+  if (role.by && !role.row.tried)
+    context.report(statement[0], `no steps for a follower who dances the leader's ${role.by}`);
+  readRow(role.row, statement, 0, role.by ? { ...context, report: () => undefined } : context);
+}
+
+function readStatement(draft: TextDraft, statement: Statement, alone: boolean, context: RowContext): void {
+  const [first, second, third] = statement;
   const { report } = context;
-  const [count, next, ...rest] = statement;
-  if (!draft.current) {
-    report(count, "leader, follower or solo before the first step");
-    openRole(draft, "leader", [{ ...count, value: "leader" }], () => undefined);
-  }
-  const role = draft.roles.get(draft.current ?? "leader");
-  if (!role) return;
-  role.tried = true;
-  if (role.mirror) report(count, "no steps for a follower who mirrors the leader");
-  const onset = readOnset(role, count, context);
-  if (onset === null) return;
-  if (next?.kind === "word" && fullWord(next) === "omit") {
-    if (draft.uses.length === 0) report(next, "omit only in a figure that uses another");
-    if (rest[0]) report(rest[0], "the end of the line");
-    role.omitted.push({ onset, at: count });
-    return;
-  }
-  const step = readStep(statement, onset, report);
-  if (step && !role.mirror) {
-    role.steps.push(step);
-    role.lines.push(count.line);
-  }
+  const word = first.kind === "word" ? fullWord(first) : "";
+  const next = second?.kind === "word" ? fullWord(second) : "";
+  const role = roleOf(word);
+  if (role) openRole(draft, role, statement, context);
+  else if (word === "beats") {
+    readBeats(draft, second, first, report);
+    if (third) report(third, "the end of the line");
+  } else if (WHOLE.test(word) && /^beats?$/.test(next) && !third)
+    readBeats(draft, first, second as Token, report);
+  else if (word === "use") {
+    const use = readUse(statement, report);
+    if (use) draft.uses.push(use);
+  } else if (word === "free" && !isCount(first)) {
+    draft.free = true;
+    if (second) report(second, "the end of the line");
+  } else addRow(draft, statement, alone, context);
 }
 
-/** Faults that only the whole text shows: what is missing, and counts that lie outside the figure. */
-function checkWhole(draft: Draft, length: Ticks, report: Report): void {
-  const leader = draft.roles.get("leader");
-  const follower = draft.roles.get("follower");
-  const solo = draft.roles.get("solo");
-  const composed = draft.uses.length > 0;
-  if (draft.roles.size === 0 && !composed) report(here, "leader or solo, then one step a line", STARTS);
-  if (solo && (leader || follower)) report(solo.header, "either solo or leader and follower");
-  if (follower?.mirror && !leader && !composed)
-    report(follower.header, "a leader for the follower to mirror");
-  for (const role of draft.roles.values()) {
-    const first = role.steps[0];
-    if (!role.tried && !role.mirror) report(role.header, "at least one step in each role");
-    role.steps.forEach((step, index) => {
-      const outside = step.onset >= length || step.onset - (first?.onset ?? 0) >= length;
-      const line = role.lines[index] ?? 1;
-      const count = String(beatNumber(step.onset));
-      if (outside)
-        report(
-          { ...here, line, value: count, length: count.length },
-          `a count within the ${length / TICKS_PER_BEAT} beats of the figure`,
-        );
-    });
+function readAll(text: string, reading: Reading, report: Report): TextDraft {
+  const draft: TextDraft = {
+    roles: new Map(),
+    uses: [],
+    head: [],
+    current: null,
+    beats: null,
+    beatsAt: null,
+    free: false,
+  };
+  const { elements, holds, swung = false, alone = false, slowBeats, quickBeats } = reading;
+  for (const scanned of scan(text)) {
+    if (scanned.kind === "comment") {
+      const row = draft.current && draft.roles.get(draft.current)?.row;
+      if (row) row.placed.push({ kind: "comment", at: NOWHERE, onset: row.end, text: scanned.text });
+      else draft.head.push({ role: null, before: null, text: scanned.text });
+      continue;
+    }
+    const context: RowContext = {
+      rhythm: { slowBeats, quickBeats },
+      elements,
+      ...(holds ? { holds } : {}),
+      swung,
+      report,
+      composed: draft.uses.length > 0,
+    };
+    readStatement(draft, scanned.tokens, alone, context);
   }
+  return draft;
 }
 
-const USE_PROBLEMS: Readonly<Record<UseProblem, string>> = {
-  unknown: "a figure of this dance that is there, has steps without faults and does not use this one",
-  "counts-outside": "counts that this figure has",
-  "too-long": `a figure of at most ${MAX_BEATS} beats in all`,
-  "solo-and-couple": "a figure for the same roles as the others: all solo, or all for leader and follower",
-  "pick-up-collides": "a stretch that begins after the steps before it; leave the pick-up out with counts",
-};
+const NOWHERE: Token = { kind: "word", value: "", line: 1, column: 1, length: 1 };
 
-/** Without a `beats` line a figure lasts to the end of its last counted beat, or of its last S or Q. */
-function lengthOf(draft: Draft): Ticks {
+/** Without a `beats` line a figure lasts to the end of its last counted beat, of its last S or Q, or of what is said. */
+function lengthOf(draft: TextDraft): Ticks {
   if (draft.beats !== null) return draft.beats * TICKS_PER_BEAT;
-  const ends = [...draft.roles.values()].map(({ steps, end }) =>
-    Math.max(beatNumber(steps.at(-1)?.onset ?? 0) * TICKS_PER_BEAT, end),
+  const ends = [...draft.roles.values()].map(
+    ({ row }) => Math.ceil(row.end / TICKS_PER_BEAT) * TICKS_PER_BEAT,
   );
   return Math.max(TICKS_PER_BEAT, ...ends);
 }
 
-function compositionOf(draft: Draft): Composition {
-  const written = [...draft.roles].filter(([, { mirror }]) => !mirror);
-  const some = <T>(list: readonly (readonly [Role, readonly T[]])[]) =>
-    Object.fromEntries(list.filter(([, items]) => items.length > 0));
+type Written = ReadonlyMap<Role, WrittenRole>;
+
+const listsOf = <T>(written: Written, listOf: (role: WrittenRole) => readonly T[]) =>
+  Object.fromEntries(
+    [...written].map(([role, all]) => [role, listOf(all)] as const).filter(([, list]) => list.length > 0),
+  ) as Partial<Record<Role, readonly T[]>>;
+
+/** What belongs to the text beside its steps. */
+function notesOf(draft: TextDraft, written: Written): Pick<Figure, "said" | "comments"> {
+  const said = listsOf(written, (role) => role.said);
+  const comments = [...draft.head, ...[...written.values()].flatMap((role) => role.comments)];
   return {
-    uses: draft.uses.map(({ use }) => use),
-    changes: some(written.map(([role, { steps }]) => [role, steps] as const)),
-    omitted: some(written.map(([role, { omitted }]) => [role, omitted.map(({ onset }) => onset)] as const)),
-    ...(draft.beats === null ? {} : { length: draft.beats * TICKS_PER_BEAT }),
-    ...(draft.free ? { free: true as const } : {}),
+    ...(Object.keys(said).length > 0 ? { said } : {}),
+    ...(comments.length > 0 ? { comments } : {}),
   };
 }
 
-/** Faults of what the stretches come to together: nobody left to step, or too short for its steps. */
-function checkComposed(
-  { roles, uses, beatsAt }: Draft,
-  { steps: stepsByRole, length }: Figure,
-  report: Report,
-): void {
-  const [first] = uses;
-  for (const role of ROLES) {
-    const steps = stepsByRole[role];
-    if (!steps) continue;
-    const from = steps[0]?.onset ?? 0;
-    const needs = Math.max(0, ...steps.map(({ onset }) => Math.max(onset, onset - from) + 1));
-    if (steps.length === 0)
-      report(roles.get(role)?.header ?? first?.at ?? here, "at least one step in each role");
-    else if (needs > length && beatsAt)
-      report(beatsAt, `at least ${Math.ceil(needs / TICKS_PER_BEAT)} beats, as long as what is used here`);
-  }
-  if (Object.keys(stepsByRole).length === 0 && first) report(first.at, "a stretch in which somebody steps");
-}
+const resolveAll = (draft: TextDraft, base: Figure["steps"], report: Report): Written =>
+  new Map(
+    [...draft.roles]
+      .filter(([, { by }]) => by === null)
+      .map(([role, { row }]) => [role, resolveRole(role, row.placed, base[role] ?? [], report)]),
+  );
 
-function figureOf(draft: Draft, lookup: Lookup, report: Report): Figure {
-  const free = draft.free ? { free: true as const } : {};
-  const mirrors = draft.roles.get("follower")?.mirror === true;
-  if (draft.uses.length === 0) {
-    const written = [...draft.roles].filter(([, { mirror }]) => !mirror);
-    const stepsByRole = Object.fromEntries(written.map(([role, { steps }]) => [role, steps]));
-    return {
-      length: lengthOf(draft),
-      steps: stepsByRole,
-      followerMirrors: mirrors && draft.roles.has("leader"),
-      ...free,
-    };
-  }
-  const composition = compositionOf(draft);
-  const { length, steps, problems, idle, free: usesFree } = compose(composition, lookup, mirrors);
-  for (const { use, problem } of problems) {
+function composedFigure(
+  draft: TextDraft,
+  lookup: Lookup,
+  report: Report,
+): { figure: Figure; written: Written } {
+  const by = draft.roles.get("follower")?.by ?? undefined;
+  const uses = draft.uses.map(({ use }) => use);
+  const length = draft.beats === null ? {} : { length: draft.beats * TICKS_PER_BEAT };
+  const bare: Composition = { uses, changes: {}, omitted: {} };
+  const written = resolveAll(draft, compose(bare, lookup, by !== undefined).steps, report);
+  const composition: Composition = {
+    uses,
+    changes: listsOf<Step>(written, ({ steps }) => steps),
+    omitted: listsOf<Ticks>(written, ({ omitted }) => omitted.map(({ onset }) => onset)),
+    ...length,
+    ...(draft.free ? { free: true as const } : {}),
+  };
+  const whole = compose(composition, lookup, by !== undefined);
+  for (const { use, problem } of whole.problems) {
     const placed = draft.uses[use];
     if (placed) report(placed.at, USE_PROBLEMS[problem]);
   }
-  for (const { role, onset } of idle) {
-    const at = draft.roles.get(role)?.omitted.find((one) => one.onset === onset)?.at;
+  for (const { role, onset } of whole.idle) {
+    const at = written.get(role)?.omitted.find((one) => one.onset === onset)?.at;
     if (at) report(at, "a count at which there is a step to leave out");
   }
   const figure: Figure = {
-    length,
-    steps,
-    followerMirrors: mirrors && steps.leader !== undefined,
-    ...(usesFree ? { free: true as const } : free),
+    length: whole.length,
+    steps: whole.steps,
+    ...(by && whole.steps.leader !== undefined ? { followerBy: by } : {}),
+    ...(draft.free || whole.free ? { free: true as const } : {}),
     composition,
+    ...notesOf(draft, written),
   };
   // What is wrong with a stretch is said where it stands; only a sound whole is looked at further.
-  if (problems.length === 0) checkComposed(draft, figure, report);
-  return figure;
+  if (whole.problems.length === 0) checkComposed(draft, figure, report);
+  return { figure, written };
+}
+
+function writtenFigure(draft: TextDraft, report: Report): { figure: Figure; written: Written } {
+  const written = resolveAll(draft, {}, report);
+  const by = draft.roles.get("follower")?.by ?? undefined;
+  const figure: Figure = {
+    length: lengthOf(draft),
+    steps: Object.fromEntries([...written].map(([role, { steps }]) => [role, steps])),
+    ...(by && draft.roles.has("leader") ? { followerBy: by } : {}),
+    ...(draft.free ? { free: true as const } : {}),
+    ...notesOf(draft, written),
+  };
+  return { figure, written };
 }
 
 /**
  * Reads step notation (docs/notation.md). Never throws: every fault is reported with its place, what was
  * expected and, where a word was nearly right, a suggestion; reading goes on after it.
- * @param dance how many beats its S and Q last; without it, two and one
+ * @param reading what the text takes of its dance; without it, slow and quick last two and one beats, and no element is
+ * known
  * @param lookup finds the figures that `use` lines name; without it, none is found
  * @example
  * parseFigure("solo\n1 L sied").faults[0].suggestion // "side"
  */
-export function parseFigure(
-  text: string,
-  dance: RhythmBeats = COMMON_RHYTHM,
-  lookup: Lookup = () => null,
-): Parsed {
+export function parseFigure(text: string, reading: Reading = COMMON, lookup: Lookup = () => null): Parsed {
   const faults: Fault[] = [];
   const report: Report = (at, expected, words) => void faults.push(makeFault(at, expected, words));
-  const draft: Draft = { roles: new Map(), uses: [], current: null, beats: null, beatsAt: null, free: false };
-  for (const statement of scan(text)) {
-    const [first] = statement;
-    const word = first.kind === "word" ? fullWord(first) : "";
-    if (isRole(word)) openRole(draft, word, statement, report);
-    else if (word === "beats") readBeats(draft, statement, report);
-    else if (word === "use") {
-      const use = readUse(statement, report);
-      if (use) draft.uses.push(use);
-    } else if (word === "free") {
-      draft.free = true;
-      if (statement[1]) report(statement[1], "the end of the line");
-    } else if (isCount(first)) addStep(draft, statement, { rhythm: dance, report });
-    else report(first, "a count, a role (leader, follower, solo), use, free or beats", STARTS);
-  }
-  const figure = figureOf(draft, lookup, report);
-  checkWhole(draft, figure.length, report);
+  const draft = readAll(text, reading, report);
+  const { figure, written } =
+    draft.uses.length > 0 ? composedFigure(draft, lookup, report) : writtenFigure(draft, report);
+  checkWhole(draft, figure, written, report);
+  if (faults.length === 0) faults.push(...checkLength(draft, figure, reading.meter));
   faults.sort((a, b) => a.line - b.line || a.column - b.column);
-  const written = [...draft.roles].filter(([, { mirror }]) => !mirror);
-  return { figure, faults, lines: Object.fromEntries(written.map(([role, { lines }]) => [role, lines])) };
+  const lines = Object.fromEntries(
+    ROLES.flatMap((role) => {
+      const own = written.get(role);
+      return own ? [[role, own.lines]] : [];
+    }),
+  );
+  return { figure, faults, lines };
 }

@@ -11,28 +11,64 @@ export interface Token {
   readonly open?: true;
 }
 
-/** One line, or one of the parts of a line between semicolons. Never empty. */
+/** One line, or one of the parts of a line between semicolons or commas. Never empty. */
 export type Statement = readonly [Token, ...Token[]];
 
-const TOKEN = /"([^"\n]*)("?)|;|[^\s;"]+/g;
+/** What a text is cut into: its statements, and the comments between them. */
+export type Scanned =
+  | { readonly kind: "statement"; readonly tokens: Statement }
+  | { readonly kind: "comment"; readonly text: string };
 
-/** Cuts a text into statements of tokens. Blank lines and empty statements are left out. */
-export function scan(text: string): Statement[] {
-  const statements: Token[][] = [];
+/** Quotes as they are typed, and as text programs make them. */
+const QUOTES = '"“”„';
+const TOKEN = new RegExp(`[${QUOTES}]([^${QUOTES}\\n]*)([${QUOTES}]?)|#(.*)$|[;,]|[^\\s;,#${QUOTES}]+`, "g");
+/** Counts written together, such as `3&4` or `1e&a`. */
+const COUNTS_TOGETHER = /^(?:\d{1,3}(?!\d)|&|\+|and|e|a)+$/i;
+const COUNT_PARTS = /\d{1,3}|&|\+|and|e|a/gi;
+
+/** The words that stand in one piece of text: counts written together are taken apart, a dot or colon behind is left. */
+function wordsIn(whole: string, line: number, column: number): Token[] {
+  const value = whole.replace(/[.:!)]+$/, "");
+  if (value === "") return [];
+  const word: Token = { kind: "word", value, line, column, length: value.length };
+  if (!COUNTS_TOGETHER.test(value) || !/\d/.test(value)) return [word];
+  const parts = [...value.matchAll(COUNT_PARTS)];
+  const isOneCount = parts.length === 1 || (parts.length === 2 && /^\d/.test(value) && !/\d$/.test(value));
+  if (isOneCount) return [word];
+  return parts.map(({ 0: part, index }) => ({
+    kind: "word",
+    value: part,
+    line,
+    column: column + index,
+    length: part.length,
+  }));
+}
+
+/**
+ * Cuts a text into statements of tokens. Blank lines and empty statements are left out; a comment comes before what
+ * stands on its line.
+ */
+export function scan(text: string): Scanned[] {
+  const scanned: Scanned[] = [];
   text.split(/\r\n|\r|\n/).forEach((content, row) => {
     let tokens: Token[] = [];
-    statements.push(tokens);
+    const statements: Token[][] = [tokens];
     for (const match of content.matchAll(TOKEN)) {
-      const [whole, quoted, closing] = match;
-      if (whole === ";") {
+      const [whole, quoted, closing, comment] = match;
+      const [line, column] = [row + 1, match.index + 1];
+      if (whole === ";" || whole === ",") {
         tokens = [];
         statements.push(tokens);
-        continue;
+      } else if (comment !== undefined) {
+        if (comment.trim() !== "") scanned.push({ kind: "comment", text: comment.trim() });
+      } else if (quoted === undefined) tokens.push(...wordsIn(whole, line, column));
+      else {
+        const open = closing === "" ? { open: true as const } : {};
+        tokens.push({ kind: "text", value: quoted, line, column, length: whole.length, ...open });
       }
-      const place = { line: row + 1, column: match.index + 1, length: whole.length };
-      if (quoted === undefined) tokens.push({ kind: "word", value: whole, ...place });
-      else tokens.push({ kind: "text", value: quoted, ...place, ...(closing === "" ? { open: true } : {}) });
     }
+    for (const [first, ...rest] of statements)
+      if (first) scanned.push({ kind: "statement", tokens: [first, ...rest] });
   });
-  return statements.filter((tokens): tokens is [Token, ...Token[]] => tokens.length > 0);
+  return scanned;
 }

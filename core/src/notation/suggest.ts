@@ -16,12 +16,22 @@ function distance(a: string, b: string): number {
   return rows[a.length]?.[b.length] ?? 0;
 }
 
+/** In a short word another first letter makes another word: `rock` is not a slip of `lock`. */
+const SHORT = 5;
+
+const startsAlike = (found: string, word: string): boolean =>
+  word.length > SHORT || found[0] === word[0] || (found[0] === word[1] && found[1] === word[0]);
+
 /** The word of a list that was most likely meant, if any lies near enough. */
 export function suggest(found: string, words: readonly string[]): string | undefined {
   if (found.length > 24) return undefined;
-  const near = words
-    .map((word) => ({ word, edits: distance(found.toLowerCase(), word) }))
-    .filter(({ word, edits }) => edits <= Math.max(1, Math.floor(word.length / 3)))
-    .sort((a, b) => a.edits - b.edits);
-  return near[0]?.word;
+  const typed = found.toLowerCase();
+  let [best, fewest] = [undefined as string | undefined, Number.POSITIVE_INFINITY];
+  for (const word of words) {
+    if (Math.abs(word.length - typed.length) > word.length / 3 + 1 || !startsAlike(typed, word)) continue;
+    const edits = distance(typed, word);
+    if (edits > Math.max(1, Math.floor(word.length / 3)) || edits >= fewest) continue;
+    [best, fewest] = [word, edits];
+  }
+  return best;
 }

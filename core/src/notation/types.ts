@@ -1,6 +1,9 @@
 import type { Ticks } from "../time/index.ts";
 import type { Action, Direction, Role } from "./words.ts";
 
+/** How a follower's steps follow from the leader's; see `oppositeSteps` and `imageSteps`. */
+export type FollowerBy = "opposite" | "image";
+
 /** The foot that acts: left, right, or both at once. */
 export type Foot = "L" | "R" | "both";
 
@@ -34,6 +37,56 @@ export interface Use {
   readonly counts?: readonly [from: number, to: number];
   /** Only what this role does there. */
   readonly role?: "leader" | "follower";
+  /** Feet, sides and senses of turns exchanged. */
+  readonly otherSide?: true;
+  /** How often it is danced, one after the other; once without it. */
+  readonly times?: number;
+}
+
+/** Steps that were written as an element: which of the role's steps it made, and on which foot it began. */
+export interface SaidElement {
+  /** The element's name, as its dance has it. */
+  readonly name: string;
+  /** Its count, in ticks from count 1. */
+  readonly onset: Ticks;
+  /** The onset of its first step, and how many steps it has. */
+  readonly from: Ticks;
+  readonly steps: number;
+  readonly foot: "L" | "R";
+  /** Where it was said to go. */
+  readonly direction?: Direction;
+  /** A turn that was said with it, done on its last step. */
+  readonly turn?: Turn;
+  readonly size?: Step["size"];
+}
+
+/** A line that is only for those who read the text. */
+export interface Comment {
+  /** The role among whose steps it stands; `null` before the first role. */
+  readonly role: Role | null;
+  /** The onset of the step that it stands before; `null` behind the last. */
+  readonly before: Ticks | null;
+  readonly text: string;
+}
+
+/** A step of an element, as it is danced from the left foot. */
+export interface ElementStep extends Pick<Step, "onset" | "foot" | "action" | "direction" | "turn" | "size"> {
+  /** It goes where the element is said to go; without that, as it is written. */
+  readonly goes?: true;
+}
+
+/** One way in which an element is danced. */
+export interface ElementWay {
+  readonly length: Ticks;
+  readonly steps: readonly ElementStep[];
+}
+
+/** A named piece of footwork that many figures hold. */
+export interface Element {
+  readonly name: string;
+  readonly otherNames: readonly string[];
+  /** The first is the one that is written; the others are known by the same name. */
+  readonly ways: readonly ElementWay[];
 }
 
 /** How a figure is made of others: the stretches in order, and what is danced differently here. */
@@ -50,16 +103,20 @@ export interface Composition {
 }
 
 /**
- * A figure: its length and what each role does. A mirrored follower is derived, not written. In a composed
- * figure the steps are already put together.
+ * A figure: its length and what each role does. A follower by rule is derived, not written. In a composed figure the
+ * steps are already put together, and those of elements are written out.
  */
 export interface Figure {
   readonly length: Ticks;
   readonly steps: Readonly<Partial<Record<Role, readonly Step[]>>>;
-  readonly followerMirrors: boolean;
+  /** The rule by which the follower's steps follow from the leader's; without it they are written. */
+  readonly followerBy?: FollowerBy;
   /** Danced in one's own time: the counts are only an order. */
   readonly free?: true;
   readonly composition?: Composition;
+  /** Which of the written steps were said as elements, in order. */
+  readonly said?: Readonly<Partial<Record<Role, readonly SaidElement[]>>>;
+  readonly comments?: readonly Comment[];
 }
 
 /** Something in the text that cannot be read, with its place and a way out. Lines and columns count from 1. */
@@ -71,6 +128,9 @@ export interface Fault {
   readonly found: string;
   readonly expected: string;
   readonly suggestion?: string;
+  /** What is asked, where nothing is wrong and something is left open; `choices` are the lines that would answer it. */
+  readonly question?: string;
+  readonly choices?: readonly string[];
 }
 
 /**
@@ -79,7 +139,8 @@ export interface Fault {
  * faultText({ found: "sied", expected: "an action", suggestion: "side" })
  * // "Write an action instead of “sied”. Did you mean “side”?"
  */
-export const faultText = ({ found, expected, suggestion }: Fault): string =>
+export const faultText = ({ found, expected, suggestion, question }: Fault): string =>
+  question ??
   `${found === "" ? `Write ${expected} here` : `Write ${expected} instead of “${found}”`}.${
     suggestion ? ` Did you mean “${suggestion}”?` : ""
   }`;

@@ -14,6 +14,7 @@ export const WEIGHT_ACTIONS = [
   "lock",
   "diagonal-forward",
   "diagonal-back",
+  "stomp",
 ] as const;
 
 /** Actions that leave the weight where it is. */
@@ -28,10 +29,14 @@ export const FREE_ACTIONS = [
   "heel",
   "swivel",
   "hold",
+  "flick",
+  "drag",
+  "hop",
+  "clap",
 ] as const;
 
 /** Actions without weight that the whole body can do; all others are done with a foot. */
-const BODY_ACTIONS = ["swivel", "hold"] as const;
+const BODY_ACTIONS = ["swivel", "hold", "clap"] as const;
 /** Actions without weight that both feet can do together. */
 const BOTH_ACTIONS = [...BODY_ACTIONS, "heel"] as const;
 
@@ -52,6 +57,9 @@ export const DIRECTIONS = [
 export const MODIFIERS = ["turn", "small", "long", "hold", "lead", "cue"] as const;
 /** Who dances a row of steps. */
 export const ROLES = ["leader", "follower", "solo"] as const;
+
+/** Actions with weight that say what the foot does, so that where it goes can be said too. */
+const DIRECTED: readonly string[] = ["lock", "replace", "stomp"];
 
 /** One of `WEIGHT_ACTIONS`. */
 export type WeightAction = (typeof WEIGHT_ACTIONS)[number];
@@ -89,6 +97,11 @@ export const SHORT_FORMS: Readonly<Record<string, string>> = {
   hl: "heel",
   sw: "swivel",
   h: "hold",
+  sp: "stomp",
+  fl: "flick",
+  dg: "drag",
+  hp: "hop",
+  cl: "clap",
   tn: "turn",
   sm: "small",
   lg: "long",
@@ -101,6 +114,8 @@ export const SHORT_FORMS: Readonly<Record<string, string>> = {
   om: "omit",
   fr: "free",
   mr: "mirror",
+  op: "opposite",
+  im: "image",
   le: "leader",
   fo: "follower",
   so: "solo",
@@ -160,4 +175,4 @@ export const isRole = among(ROLES);
  * takesDirection("tap") // true
  */
 export const takesDirection = (action: Action): boolean =>
-  !isWeightAction(action) || action === "lock" || action === "replace";
+  isWeightAction(action) ? DIRECTED.includes(action) : action !== "clap";

@@ -1,3 +1,13 @@
+import type { Hold } from "../hold/index.ts";
+
+/** An element as a studio writes it for one of its dances. */
+export interface OwnElement {
+  readonly name: string;
+  readonly otherNames: readonly string[];
+  /** Its steps from the left foot, as notation without a role; `go` before a direction that may be said with it. */
+  readonly steps: string;
+}
+
 /** What the arithmetic needs to know of a dance. Lengths are in beats, tempi in beats per minute. */
 export interface Dance {
   readonly name: string;
@@ -13,4 +23,11 @@ export interface Dance {
   readonly freeTimed: boolean;
   /** The count of the figures as written that the house calls count 1. */
   readonly countFrom: number;
+  /** `&` and `a` lie at two thirds of the beat instead of half and three quarters. */
+  readonly swung: boolean;
+  /** Danced without a partner: steps without a role are solo. */
+  readonly alone: boolean;
+  readonly holds: readonly Hold[];
+  /** Elements of the studio beside those that ship. */
+  readonly ownElements: readonly OwnElement[];
 }

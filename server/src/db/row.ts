@@ -43,6 +43,8 @@ export const phrasesColumn = () => ({
   allowNull: false,
   defaultValue: [],
 });
+/** A list of small records. */
+export const recordsColumn = () => ({ type: DataTypes.JSONB, allowNull: false, defaultValue: [] });
 type Kept = Exclude<PlainSort, "own">;
 type PlainNames<F extends PlainFields> = {
   [K in keyof F & string]: F[K]["sort"] extends Kept ? K : never;
@@ -54,11 +56,10 @@ const COLUMNS: Readonly<Record<Kept, () => ModelAttributeColumnOptions>> = {
   whole: wholeColumn,
   maybe: () => ({ type: DataTypes.INTEGER, allowNull: true }),
   tick: () => ({ type: DataTypes.BOOLEAN, allowNull: false }),
+  records: recordsColumn,
 };
 const PLAIN_SORTS = Object.keys(COLUMNS) as readonly Kept[];
 
-/** A list of small records. */
-export const recordsColumn = () => ({ type: DataTypes.JSONB, allowNull: false, defaultValue: [] });
 /** Columns of what the contract describes; those that only their own table knows (`own`) are left to it. */
 export const fieldColumns = <F extends PlainFields>(
   fields: F,

@@ -9,6 +9,8 @@ const TEXTS: Readonly<Record<Exclude<PlainSort, "own">, (value: never) => string
   whole: String,
   maybe: (value: number | null) => String(value ?? "none"),
   tick: (on: boolean) => (on ? "yes" : "no"),
+  records: (list: readonly { readonly name: string }[]) =>
+    list.length === 0 ? "none" : list.map(({ name }) => name).join(", "),
 };
 
 type ShownOf<F extends PlainFields> = Shown<{ [K in keyof F]: z.input<F[K]["schema"]> }>;

@@ -1,3 +1,4 @@
+import { USUAL_HOLDS } from "@map-step/core/hold";
 import type { Program } from "../draft.ts";
 import { BASICS } from "./basics.ts";
 import { COMPOSED } from "./composed.ts";
@@ -18,6 +19,20 @@ export const HUSTLE: Program = {
     fastestBpm: 124,
     freeTimed: false,
     countFrom: 1,
+    swung: false,
+    alone: false,
+    holds: [
+      ...USUAL_HOLDS,
+      {
+        name: "wrapped, side by side",
+        otherNames: ["wrapped", "cuddle"],
+        hands: 2,
+        close: true,
+        facing: "beside",
+        changesTo: [],
+      },
+    ],
+    ownElements: [],
     music: "Disco and funk with a steady four, 100 to 120",
   },
   figures: [...BASICS, ...PATTERNS, ...TURNS, ...DRILLS, ...SHOWS, ...COMPOSED],

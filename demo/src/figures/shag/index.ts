@@ -1,3 +1,4 @@
+import { USUAL_HOLDS } from "@map-step/core/hold";
 import type { Program } from "../draft.ts";
 import { BASICS } from "./basics.ts";
 import { DRILLS } from "./drills.ts";
@@ -15,6 +16,10 @@ export const SHAG: Program = {
     fastestBpm: 200,
     freeTimed: false,
     countFrom: 1,
+    swung: false,
+    alone: false,
+    holds: [...USUAL_HOLDS],
+    ownElements: [],
     music: "Fast swing with a light beat, 140 and more",
   },
   figures: [...BASICS, ...PATTERNS, ...DRILLS],

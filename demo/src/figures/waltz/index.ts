@@ -1,3 +1,4 @@
+import { USUAL_HOLDS } from "@map-step/core/hold";
 import type { Program } from "../draft.ts";
 import { BASICS } from "./basics.ts";
 import { PATTERNS } from "./patterns.ts";
@@ -15,6 +16,10 @@ export const WALTZ: Program = {
     fastestBpm: 126,
     freeTimed: false,
     countFrom: 1,
+    swung: false,
+    alone: false,
+    holds: [...USUAL_HOLDS],
+    ownElements: [],
     music: "A clear, unhurried three; songs that breathe",
   },
   figures: [...BASICS, ...PATTERNS, ...TURNS],

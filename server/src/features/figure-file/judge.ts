@@ -17,7 +17,7 @@ import { checkFigure, layOut, madeOf, type Surroundings } from "../figures/check
 
 /** The dances and figures of the studio, as a file is judged against them. */
 export interface LibraryOfFile {
-  readonly dances: readonly Pick<DanceRecord, "id" | "version" | "name" | "slowBeats" | "quickBeats">[];
+  readonly dances: readonly DanceRecord[];
   readonly figures: readonly FigureRecord[];
   readonly staffIds: ReadonlySet<string>;
 }

@@ -5,6 +5,7 @@ import {
   type FigureRecord,
   figureContent,
 } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import {
   faultText,
   formatFigure,
@@ -21,11 +22,9 @@ export interface Candidate {
   readonly content: FigureContent;
 }
 
-type Rhythm = Pick<DanceRecord, "id" | "slowBeats" | "quickBeats">;
-
 /** What figures are checked against, looked up by what is asked: all figures as they would be afterwards. */
 export interface Surroundings {
-  readonly dances: ReadonlyMap<string, Rhythm>;
+  readonly dances: ReadonlyMap<string, DanceRecord>;
   readonly byId: ReadonlyMap<string, FigureRecord>;
   readonly staffIds: ReadonlySet<string>;
   /** Figures of a dance that bear a name. */
@@ -35,7 +34,7 @@ export interface Surroundings {
   /** What each figure needs. */
   readonly needs: ReadonlyMap<string, readonly string[]>;
   /** Reads the figures of a dance by name, each once. */
-  readonly read: (dance: Rhythm) => ParsedLookup;
+  readonly read: (dance: DanceRecord) => ParsedLookup;
   /** Figures whose steps use another by its name. */
   readonly usersOf: (figure: Pick<FigureRecord, "danceId" | "name">) => readonly FigureRecord[];
 }
@@ -64,7 +63,7 @@ function lazily<T>(work: () => T): () => T {
 
 /** Lays figures out to be checked against; takes about as long as reading them once. */
 export function layOut(
-  dances: readonly Rhythm[],
+  dances: readonly DanceRecord[],
   figures: readonly FigureRecord[],
   staffIds: ReadonlySet<string>,
 ): Surroundings {
@@ -90,7 +89,7 @@ export function layOut(
     hasVariants: new Set(figures.flatMap(({ variantOfId }) => variantOfId ?? [])),
     needs: new Map(figures.map(({ id, needs }) => [id, needs])),
     read: (dance) => {
-      const known = opened.get(dance.id) ?? openLibrary(byDance().get(dance.id) ?? [], dance);
+      const known = opened.get(dance.id) ?? openLibrary(byDance().get(dance.id) ?? [], readingOf(dance));
       opened.set(dance.id, known);
       return known;
     },
@@ -111,13 +110,13 @@ function checkNotation({ content }: Candidate, { dances, read }: Surroundings): 
     const parsed = sameName(name, content.name) ? null : find(name);
     return parsed && parsed.faults.length === 0 ? parsed.figure : null;
   };
-  const { figure, faults } = parseFigure(content.notation, dance, lookup);
+  const { figure, faults } = parseFigure(content.notation, readingOf(dance), lookup);
   const errors = faults.map((fault) => ({
     path: "notation",
     message: `Line ${fault.line}, column ${fault.column}: ${faultText(fault)}`,
   }));
   if (errors.length > 0) return { errors, notation: content.notation };
-  const notation = formatFigure(figure);
+  const notation = formatFigure(figure, dance);
   // What is kept is the canonical form, so the limit is on that.
   const tooLong = figureContent.shape.notation.safeParse(notation).error?.issues ?? [];
   return {
@@ -180,8 +179,8 @@ export function checkFigure(candidate: Candidate, surroundings: Surroundings): C
 const usedIn = (notation: string): readonly string[] =>
   parseFigure(notation).figure.composition?.uses.map(({ name }) => name) ?? [];
 
-/** Whether its steps are made of other figures. Their lines come first in the canonical form. */
-const isComposed = ({ notation }: Pick<FigureRecord, "notation">): boolean => notation.startsWith('use "');
+/** Whether its steps are made of other figures. Their lines come before all steps in the canonical form. */
+const isComposed = ({ notation }: Pick<FigureRecord, "notation">): boolean => /^use "/m.test(notation);
 
 /**
  * Figures whose steps use one of these, by way of others too, each once: what changes with them.
@@ -199,9 +198,9 @@ export function madeOf(figures: readonly FigureRecord[], { usersOf }: Surroundin
 }
 
 /** A notation in which a used figure bears its new name. */
-export function withNewName(notation: string, from: string, to: string): string {
-  const { figure } = parseFigure(notation);
+export function withNewName(notation: string, from: string, to: string, dance: DanceRecord): string {
+  const { figure } = parseFigure(notation, readingOf(dance));
   if (!figure.composition) return notation;
   const uses = figure.composition.uses.map((use) => (sameName(use.name, from) ? { ...use, name: to } : use));
-  return formatFigure({ ...figure, composition: { ...figure.composition, uses } });
+  return formatFigure({ ...figure, composition: { ...figure.composition, uses } }, dance);
 }

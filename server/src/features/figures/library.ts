@@ -1,4 +1,5 @@
 import {
+  DANCE_FIELDS,
   type DanceRecord,
   FIELD_NAMES,
   type FigureLine,
@@ -8,7 +9,7 @@ import {
 import { FIGURE_KINDS } from "@map-step/core/figure";
 import { isWithinChange } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
+import { rowsOf, selected } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 
 /** A dance and all its figures in full, in the order of the library. */
@@ -55,10 +56,8 @@ interface DanceRow extends DanceRecord {
 const readDances = (db: Database, ids: readonly string[] | "all"): Promise<DanceRow[]> =>
   rowsOf<DanceRow>(
     db,
-    `select id, version, name, meter, phrase_beats as "phraseBeats", slow_beats as "slowBeats",
-       quick_beats as "quickBeats", slowest_bpm as "slowestBpm", fastest_bpm as "fastestBpm",
-       free_timed as "freeTimed", count_from as "countFrom", library_version as "libraryVersion"
-     from dances ${ids === "all" ? "" : "where id = any($ids::uuid[])"}`,
+    `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, d.library_version as "libraryVersion"
+     from dances d ${ids === "all" ? "" : "where d.id = any($ids::uuid[])"}`,
     ids === "all" ? {} : { ids: [...new Set(ids)] },
   );
 

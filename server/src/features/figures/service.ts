@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { FigureContent, FigureRecord } from "@map-step/contract";
+import type { DanceRecord, FigureContent, FigureRecord } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -24,10 +24,13 @@ const contentOf = ({ id: _id, version: _version, ...content }: FigureRecord): Fi
 async function surroundingsWith(
   db: Database,
   figure: FigureRecord,
-  changed: (figures: readonly FigureRecord[]) => readonly FigureRecord[] = (figures) => figures,
+  changed: (figures: readonly FigureRecord[], dance: DanceRecord) => readonly FigureRecord[] = (figures) =>
+    figures,
 ): Promise<Surroundings> {
   const library = (await readLibraries(db, [figure.danceId])).get(figure.danceId);
-  const figures = changed(library?.figures ?? []).filter(({ id }) => id !== figure.id);
+  const figures = (library ? changed(library.figures, library.dance) : []).filter(
+    ({ id }) => id !== figure.id,
+  );
   const links = [...figure.needs, ...figure.helps, ...(figure.variantOfId ? [figure.variantOfId] : [])];
   const elsewhere = await readFigures(
     db,
@@ -91,10 +94,10 @@ export const changeFigure = (
     if (now.danceId !== content.danceId) await refuseIfUsed(db, now, "moved to another dance");
     const renamed: FigureRecord[] = [];
     const next = { ...content, id, version: now.version };
-    const surroundings = await surroundingsWith(db, next, (figures) =>
+    const surroundings = await surroundingsWith(db, next, (figures, dance) =>
       figures.map((other) => {
         if (now.name === content.name || other.id === id) return other;
-        const notation = withNewName(other.notation, now.name, content.name);
+        const notation = withNewName(other.notation, now.name, content.name, dance);
         if (notation === other.notation) return other;
         renamed.push({ ...other, notation });
         return { ...other, notation };

@@ -5,6 +5,7 @@ import {
   type LessonSegment,
   type Recap,
 } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { asHouseCounts, LAYERS, type Layer } from "@map-step/core/figure";
 import { type LogEntry, reachedLayer, readLog, remarksOf } from "@map-step/core/lesson";
 import { openLibrary } from "@map-step/core/notation";
@@ -81,7 +82,7 @@ export async function freshRecap(
 ): Promise<Pick<Recap, "title" | "document">> {
   const { week } = lesson;
   const { dance, figures: library } = await readLibrary(db, level.danceId);
-  const read = openLibrary(library, dance);
+  const read = openLibrary(library, readingOf(dance));
   const before = await dancedBefore(db, section.id, week);
   const covered = coveredIn(lesson, before);
   const open = lesson.segments.flatMap(({ figureId, covered: mark }) =>

@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { formatFigure, openLibrary } from "@map-step/core/notation";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
@@ -146,13 +147,15 @@ function shownFigures(
     ),
   );
   if (ids.size === 0) return [];
-  const read = openLibrary(figures, dance);
+  const read = openLibrary(figures, readingOf(dance));
   return [...ids].flatMap((id) => {
     const figure = byId.get(id);
     const parsed = figure && read(figure.name);
     if (!figure || !parsed || parsed.faults.length > 0) return [];
-    const { composition: _made, ...steps } = parsed.figure;
-    return [{ id, name: figure.name, notation: formatFigure(steps) }];
+    const { composition, said, ...steps } = parsed.figure;
+    // What is said of a made figure is said of its changes only, so its steps are written out.
+    const whole = composition || !said ? steps : { ...steps, said };
+    return [{ id, name: figure.name, notation: formatFigure(whole, dance) }];
   });
 }
 

@@ -69,7 +69,11 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
             control={form.control}
             name={name}
             render={({ field }) => (
-              <TickField label={DANCE_FIELDS[name].label} checked={field.value} onChange={field.onChange} />
+              <TickField
+                label={DANCE_FIELDS[name].label}
+                checked={field.value === true}
+                onChange={field.onChange}
+              />
             )}
           />
         ))}

@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { figureFacts } from "@map-step/core/figure";
 import { lookupBeside, parseFigure } from "@map-step/core/notation";
 import { type ReactNode, useMemo, useState } from "react";
@@ -62,11 +63,15 @@ function FigureForm({ figure, dances, staff }: Props) {
   const figureNames = useMemo(() => others.map(({ name }) => name), [others]);
   const ownName = figure?.name ?? "";
   const lookup = useMemo(
-    () => (dance ? lookupBeside(others, dance, ownName) : () => null),
+    () => (dance ? lookupBeside(others, readingOf(dance), ownName) : () => null),
     [others, dance, ownName],
   );
   const faultsNow = (): string[] => {
-    const { figure: read, faults } = parseFigure(form.getValues("notation"), dance, lookup);
+    const { figure: read, faults } = parseFigure(
+      form.getValues("notation"),
+      dance && readingOf(dance),
+      lookup,
+    );
     return dance && faults.length === 0 ? footFaults(figureFacts(read, dance)) : [];
   };
   const save = (

@@ -1,4 +1,5 @@
 import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text } from "@chakra-ui/react";
+import { readingOf } from "@map-step/core/element";
 import { type Fault, faultText, formatFigure, type Lookup, parseFigure } from "@map-step/core/notation";
 import type { Dance } from "@map-step/core/time";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
@@ -101,7 +102,7 @@ export function NotationField(props: Props) {
   const editor = useRef<NotationHandle>(null);
   const [can, setCan] = useState({ undo: false, redo: false });
   const parsed = useMemo(
-    () => (value.trim() === "" ? null : parseFigure(value, dance, lookup)),
+    () => (value.trim() === "" ? null : parseFigure(value, readingOf(dance), lookup)),
     [value, dance, lookup],
   );
   /** Undo also from the ribbon; in the text the editor does it. */
@@ -155,7 +156,7 @@ export function NotationField(props: Props) {
               name={name || "New figure"}
               dance={dance}
               locked={(parsed?.faults.length ?? 0) > 0}
-              onEdit={(next) => onChange(formatFigure(next))}
+              onEdit={(next) => onChange(formatFigure(next, dance))}
             />
           ) : (
             <Text color="soft">

@@ -1,4 +1,5 @@
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { asHouseCounts } from "@map-step/core/figure";
 import {
   type Figure,
@@ -20,7 +21,7 @@ function libraryOf(figures: Figures, dance: DanceRecord): ParsedLookup {
   const known = byDance.get(key);
   if (known) return known;
   const own = figures.filter(({ danceId }) => danceId === dance.id);
-  const library = openLibrary(own, dance);
+  const library = openLibrary(own, readingOf(dance));
   byDance.set(key, library);
   return library;
 }
@@ -36,6 +37,6 @@ export function stepsIn(
   const listed = figures.some(({ id, version }) => id === record.id && version === record.version);
   const parsed = listed
     ? libraryOf(figures, dance)(record.name)
-    : parseFigure(record.notation, dance, lookupBeside(figures, dance, record.name));
+    : parseFigure(record.notation, readingOf(dance), lookupBeside(figures, readingOf(dance), record.name));
   return asHouseCounts(parsed, dance);
 }

@@ -19,7 +19,7 @@ interface Props {
 /** What one role does, as a figure of its own; the whole figure where it has no such role. */
 function partOf(figure: Figure, role: Role): Figure {
   if (!writtenRoles(figure).includes(role)) return figure;
-  return { length: figure.length, steps: { [role]: stepsOf(figure, role) }, followerMirrors: false };
+  return { length: figure.length, steps: { [role]: stepsOf(figure, role) } };
 }
 
 /** A figure in a text: its ribbon or its floor, played with clicks at a chosen speed over chosen counts. */

@@ -1,5 +1,6 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type PublicRecap } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
 import { asHouseCounts } from "@map-step/core/figure";
 import { parseFigure } from "@map-step/core/notation";
 import { blocksFor } from "@map-step/core/recap";
@@ -17,7 +18,7 @@ function Sheet({ recap }: { recap: PublicRecap }) {
     () =>
       new Map(
         recap.figures.flatMap(({ id, notation }) => {
-          const steps = asHouseCounts(parseFigure(notation, recap.dance), recap.dance);
+          const steps = asHouseCounts(parseFigure(notation, readingOf(recap.dance)), recap.dance);
           return steps ? [[id, steps] as const] : [];
         }),
       ),

@@ -1,0 +1,4 @@
+export { type ReadElement, readElement } from "./compile.ts";
+export { type Call, type CallPiece, callOf } from "./cover.ts";
+export { elementSet, type NotatedDance, readingOf } from "./set.ts";
+export { callInWords, callsInWords, expandCall, pieceInWords } from "./words.ts";

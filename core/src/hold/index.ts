@@ -1,0 +1,79 @@
+/** How a couple stands to each other in a hold. `apart` says nothing of where either faces. */
+export const FACINGS = ["facing", "beside", "shadow", "apart"] as const;
+/** One of `FACINGS`. */
+export type Facing = (typeof FACINGS)[number];
+
+/** A hold of a dance. What a hold means is read from here, never from its name. */
+export interface Hold {
+  readonly name: string;
+  readonly otherNames: readonly string[];
+  /** How many hands of each partner are joined: 0, 1 or 2. */
+  readonly hands: number;
+  /** Whether bodies touch or nearly do: it needs its talk and consent. */
+  readonly close: boolean;
+  readonly facing: Facing;
+  /** Names of the holds into which it changes between two figures without a signal of its own. */
+  readonly changesTo: readonly string[];
+}
+
+/** The facings in words. */
+export const FACING_NAMES: Readonly<Record<Facing, string>> = {
+  facing: "face to face",
+  beside: "side by side, facing the same way",
+  shadow: "one behind the other, facing the same way",
+  apart: "either may face anywhere",
+};
+
+const hold = (
+  name: string,
+  [hands, facing]: readonly [number, Facing],
+  changesTo: readonly string[],
+  otherNames: readonly string[] = [],
+  close = false,
+): Hold => ({ name, otherNames, hands, close, facing, changesTo });
+
+/** The holds with which a dance begins; a studio changes them for each of its dances. */
+export const USUAL_HOLDS: readonly Hold[] = [
+  hold("closed", [2, "facing"], ["open two-hand", "open one-hand"], ["closed position", "close hold"], true),
+  hold("open two-hand", [2, "facing"], ["open one-hand"], ["two hands", "two-hand", "double hand"]),
+  hold("open one-hand", [1, "facing"], ["open two-hand"], ["one hand", "one-hand", "single hand", "open"]),
+  hold("crossed hands", [2, "facing"], [], ["cross hands", "double cross"]),
+  hold("side-by-side", [1, "beside"], [], ["side by side"]),
+  hold("promenade", [2, "beside"], [], [], true),
+  hold("shadow", [2, "shadow"], [], [], true),
+  hold("no hold", [0, "apart"], [], ["apart", "free hands", "none"]),
+];
+
+const key = (name: string): string =>
+  name
+    .trim()
+    .toLowerCase()
+    .replace(/[\s-]+/g, " ");
+
+/**
+ * A hold by its name or another of its names; capitals, hyphens and spaces at the ends do not matter. `null` when the
+ * dance has none of that name.
+ * @example
+ * holdNamed("Two hands", USUAL_HOLDS).name // "open two-hand"
+ */
+export function holdNamed(name: string, holds: readonly Hold[]): Hold | null {
+  const wanted = key(name);
+  return (
+    holds.find((one) => key(one.name) === wanted) ??
+    holds.find(({ otherNames }) => otherNames.some((other) => key(other) === wanted)) ??
+    null
+  );
+}
+
+/**
+ * Whether a couple in one hold can begin a figure in another: the same, or one that it changes into freely. A hold that
+ * nobody said is no hindrance.
+ * @example
+ * changesFreely("open one-hand", "open two-hand", USUAL_HOLDS) // true
+ */
+export function changesFreely(from: string | null, to: string | null, holds: readonly Hold[]): boolean {
+  if (from === null || to === null || key(from) === key(to)) return true;
+  const next = holdNamed(to, holds)?.name ?? to;
+  const changesTo = holdNamed(from, holds)?.changesTo ?? [];
+  return changesTo.some((name) => key(name) === key(next));
+}

@@ -1,0 +1,161 @@
+import { describe, expect, it, test } from "vitest";
+import { IN_FOUR } from "../../testing/figures.ts";
+import { readingOf } from "../element/index.ts";
+import { faultText, formatFigure, lookupBeside, parseFigure } from "./index.ts";
+
+const READING = readingOf(IN_FOUR);
+const read = (text: string) => parseFigure(text, READING);
+const canonical = (text: string) => formatFigure(read(text).figure);
+
+describe("what teachers type", () => {
+  test.each([
+    ["leader\n1 L fwd", "1   L forward"],
+    ["leader\n1 L backward", "1   L back"],
+    ["leader\n1 left together", "1   L close"],
+    ["leader\n1 tog left", "1   L close"],
+    ["leader\n1 R behind", "1   R cross-behind"],
+    ["leader\n1 R cross", "1   R cross-front"],
+    ["leader\n1 R cross in front", "1   R cross-front"],
+    ["leader\n1 R recover", "1   R replace"],
+    ["leader\n1 L step", "1   L place"],
+    ["leader\n1 step left", "1   L side"],
+    ["leader\n1 L step back", "1   L back"],
+    ["leader\n1 L in place", "1   L place"],
+    ["leader\n1 L in-place", "1   L place"],
+    ["leader\n1 R stamp", "1   R stomp"],
+    ["leader\n1 rest", "1   hold"],
+    ["leader\n1 pause", "1   hold"],
+    ["leader\n1 clap", "1   clap"],
+    ["leader\n1 L side turn left 1/4", "1   L side turn L 1/4"],
+    ["leader\n1 L side 1/4 L", "1   L side turn L 1/4"],
+    ["leader\n1 L side turn R 90°", "1   L side turn R 1/4"],
+    ["leader\n1 L side turn R 1.5", "1   L side turn R 1 1/2"],
+    ["leader\n1 L side quarter turn right", "1   L side turn R 1/4"],
+    ["leader\n1 L side turn right half", "1   L side turn R 1/2"],
+    ["leader\n1 L side hold open one-hand", '1   L side hold "open one-hand"'],
+    ["leader\n1 L side hold “two hands”", '1   L side hold "open two-hand"'],
+    ["leader\n1 L side hold Closed Position", '1   L side hold "closed"'],
+    ["man\n1 L side", "leader\n1   L side"],
+    ["1. L side\n2: R close", "1   L side\n2   R close"],
+    ["leader\n1 L side\n1and R close\n2 L side", "&   R close\n2   L side"],
+    ["leader\n1+ R close", "1&  R close"],
+    ["leader\n3&4 L side R close L side", "3   L side\n&   R close\n4   L side"],
+    ["leader\nslow L side\nquick R close", "1   L side\n3   R close"],
+    ["leader\nslow L, quick, quick turn R 1/4", "3   quick R\n4   quick L turn R 1/4"],
+    ["leader\n1 L side 2 R close 3 L side", "2   R close\n3   L side"],
+    ["leader\n1-2 hold\n3 L drag\n4 L close", "1   hold\n3   L drag"],
+  ])("%j is read as %j", (text, line) => {
+    expect(read(text).faults).toEqual([]);
+    expect(canonical(text)).toContain(line);
+  });
+
+  it("takes the free foot where none is written, and a hop on the foot that stands", () => {
+    expect(canonical("leader\n1 forward\n2 tap\n3 side\n4 hop")).toBe(
+      "leader\n1   L forward\n2   R tap\n3   R side\n4   R hop\nbeats 4\n",
+    );
+    expect(canonical("leader\n1 side\nfollower\n1 side")).toContain("follower\n1   R side");
+    expect(formatFigure(parseFigure("walk", { ...READING, alone: true }).figure)).toContain(
+      "solo\n1   walk R",
+    );
+  });
+
+  it("keeps comments before the step that they stand before", () => {
+    const text =
+      "# from an old notebook\nleader\n# slowly at first\n1 L side # big\n2 R close\n# the end\nbeats 2";
+    expect(canonical(text)).toBe(
+      "# from an old notebook\nleader\n# slowly at first\n# big\n1   L side\n2   R close\n# the end\nbeats 2\n",
+    );
+    expect(canonical(canonical(text))).toBe(canonical(text));
+  });
+
+  it("swings & and a where the dance does, and writes any other moment as what it is", () => {
+    const swung = { ...READING, swung: true };
+    const { figure } = parseFigure("solo\n1 L side\na R close\n2 L side\n2+1/2 R close", swung);
+    expect(figure.steps.solo?.map(({ onset }) => onset)).toEqual([0, 16, 24, 36]);
+    expect(formatFigure(figure, swung)).toContain("a   R close\n2   L side\n2+1/2 R close");
+    expect(formatFigure(figure)).toContain("1+2/3 R close\n2   L side\n&   R close");
+    expect(parseFigure(formatFigure(figure), READING).figure).toEqual(figure);
+  });
+
+  it("does the other side, and the same again", () => {
+    expect(canonical("solo\ngrapevine R, touch, other side")).toBe(
+      "solo\n1   grapevine R\n4   L touch\n5   grapevine L\n8   R touch\nbeats 8\n",
+    );
+  });
+});
+
+describe("a figure made of others", () => {
+  const library = [
+    {
+      name: "Cross body",
+      notation:
+        "leader\n1 L forward\n2 R place\n3 L side turn L 1/4\nfollower\n1 R back\n2 L place\n3 R forward",
+    },
+  ];
+  const lookup = lookupBeside(library, READING, "");
+  const made = (text: string) => parseFigure(text, READING, lookup);
+
+  it("says only what is different at a count", () => {
+    const { figure, faults } = made('use "Cross body"\nfollower\n3 turn L 1/2');
+    expect(faults).toEqual([]);
+    expect(figure.steps.follower?.[2]).toEqual({
+      onset: 48,
+      foot: "R",
+      action: "forward",
+      turn: { sense: "L", degrees: 180 },
+    });
+    expect(figure.steps.follower?.[0]?.action).toBe("back");
+  });
+
+  it("is danced on the other side, and as often as is said", () => {
+    const { figure, faults } = made("use cross body other side x2");
+    expect(faults).toEqual([]);
+    expect(figure.length / 24).toBe(6);
+    expect(figure.steps.leader?.[5]).toEqual({
+      onset: 120,
+      foot: "R",
+      action: "side",
+      turn: { sense: "R", degrees: 90 },
+    });
+    expect(formatFigure(figure)).toBe('use "cross body" other side x2\n');
+  });
+
+  it("blames a count at which there is nothing to change", () => {
+    expect(made('use "Cross body"\nfollower\n4 turn L 1/2').faults).toMatchObject([{ line: 3, column: 1 }]);
+  });
+});
+
+describe("one mistake", () => {
+  test.each([
+    ["leader\n1 L side\n2 R clsoe\n3 L side", 3, "close"],
+    ["leader\n1 L side\n22 R close\n3 L side\n4 R close", 3, null],
+    ["leader\n1 L sied turn R 1/2", 2, "side"],
+    ["leader\n1 L side hold cloesd", 2, "closed"],
+    ["leader\n1 trilpe step", 2, "triple"],
+    ["laeder\n1 L side", 1, "leader"],
+    ["leader\n1 L side\n2 R side\n3 L side\n4 R side\nbeats 2", 6, null],
+    ["leader\n1 L side\nfollower opposite\n1 R side\n2 L side\n3 R side", 4, null],
+  ])("%j is one fault, on its line", (text, line, suggestion) => {
+    const { faults } = read(text);
+    expect(faults).toHaveLength(1);
+    expect(faults[0]?.line).toBe(line);
+    expect(faults[0]?.suggestion ?? null).toBe(suggestion);
+  });
+
+  it("in a short word suggests no other word", () => {
+    const [fault] = parseFigure("leader\n1 L rock").faults;
+    expect(fault?.found).toBe("rock");
+    expect(fault?.suggestion).toBeUndefined();
+  });
+
+  it("asks for the length that a last count leaves open, and for none that it doesn't", () => {
+    const [fault] = read("leader\n1 L side\n2 R close\n3 L side\n5 R tap").faults;
+    expect(fault && faultText(fault)).toBe("Does it last 5 beats or 6? Write beats 5 or beats 6 at the end.");
+    expect(fault?.choices).toEqual(["beats 5", "beats 6"]);
+    for (const counts of ["1 2 3 4", "1 3 5 6", "1 2 3 5 6 8", "1 2 3"]) {
+      const lines = counts.split(" ").map((count, at) => `${count} ${at % 2 ? "R" : "L"} place`);
+      expect([counts, read(`leader\n${lines.join("\n")}`).faults]).toEqual([counts, []]);
+    }
+    expect(read("leader\n1 L side\n2 R close\n3 L side\n5 R tap\nbeats 6").faults).toEqual([]);
+  });
+});

@@ -1,0 +1,76 @@
+import type { Token } from "./scan.ts";
+import type { Turn } from "./types.ts";
+
+const MAX_TURN = 8 * 360;
+const MIN_DEGREES = 9;
+/** More whole turns in one step nobody dances, so a bare 8 is rather meant for an eighth. */
+const MOST_WHOLE = 4;
+const GLYPHS: Readonly<Record<string, string>> = {
+  "⅛": "1/8",
+  "¼": "1/4",
+  "⅜": "3/8",
+  "½": "1/2",
+  "¾": "3/4",
+};
+const SPOKEN: Readonly<Record<string, number>> = {
+  eighth: 45,
+  quarter: 90,
+  half: 180,
+  full: 360,
+  whole: 360,
+  "three-quarter": 270,
+  "three-quarters": 270,
+};
+
+/** Degrees of a part of a turn such as `1/2` or `½`; null when it is none. */
+function fractionOf(word: string): number | null {
+  const match = /^(\d{1,2})\/(\d{1,2})$/.exec(GLYPHS[word] ?? word);
+  return match && Number(match[2]) > 0 ? (360 * Number(match[1])) / Number(match[2]) : null;
+}
+
+interface Size {
+  readonly degrees: number;
+  readonly used: number;
+}
+
+const accept = (degrees: number, used: number): Size | null =>
+  Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
+
+const wordAt = (tokens: readonly Token[], at: number): string => {
+  const token = tokens[at];
+  return token?.kind === "word" ? token.value.toLowerCase() : "";
+};
+
+/**
+ * Reads `½`, `1/2`, `1 1/2`, `1.5`, `quarter`, `90°`, `2` (whole turns up to 4) or degrees from 9 on. Returns degrees
+ * and tokens used.
+ */
+export function readTurnSize(tokens: readonly Token[], from: number): Size | null {
+  const word = wordAt(tokens, from);
+  const fraction = fractionOf(word);
+  if (fraction !== null) return accept(fraction, 1);
+  const spoken = SPOKEN[word];
+  if (spoken !== undefined) return accept(spoken, 1);
+  if (word === "three" && /^quarters?$/.test(wordAt(tokens, from + 1))) return accept(270, 2);
+  const mixed = /^([1-8])([⅛¼⅜½¾])$/.exec(word);
+  if (mixed) return accept(Number(mixed[1]) * 360 + (fractionOf(mixed[2] ?? "") ?? 0), 1);
+  if (/^\d{0,1}\.\d{1,4}$/.test(word)) return accept(Number(word) * 360, 1);
+  const degrees = /^(\d{1,4})(?:°|deg|degrees)$/.exec(word);
+  if (degrees) return accept(Number(degrees[1]), 1);
+  if (!/^\d{1,4}$/.test(word)) return null;
+  const whole = Number(word);
+  const rest = fractionOf(wordAt(tokens, from + 1));
+  if (rest !== null && whole <= 8) return accept(whole * 360 + rest, 2);
+  const named = /^deg(rees)?$/.test(wordAt(tokens, from + 1)) ? 2 : 1;
+  return accept(whole <= MOST_WHOLE && named === 1 ? whole * 360 : whole, named);
+}
+
+/** The way a turn goes, `L` or `left`; null for anything else. */
+export const senseAt = (tokens: readonly Token[], at: number): Turn["sense"] | null => {
+  const word = wordAt(tokens, at);
+  return word === "l" || word === "left" ? "L" : word === "r" || word === "right" ? "R" : null;
+};
+
+/** Whether a part of a turn stands at a place that can be meant without the word `turn`: not a bare number. */
+export const saysTurn = (tokens: readonly Token[], at: number): boolean =>
+  !/^\d*$/.test(wordAt(tokens, at)) && readTurnSize(tokens, at) !== null;
