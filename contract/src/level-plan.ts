@@ -136,6 +136,7 @@ export function toLevelPlan(
     ),
     placements: plan.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
     phraseBeats: dance?.phraseBeats ?? 8,
+    holds: dance?.holds ?? [],
     special: plan.special,
     muted: plan.muted,
     away: plan.away,

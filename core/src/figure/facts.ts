@@ -177,7 +177,7 @@ const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
  */
 export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const written = writtenRoles(figure);
-  const paths = written.map((role) => pathOfRole(figure, role));
+  const paths = written.map((role) => pathOfRole(figure, role, dance.holds));
   const roles = written.map((role, index) => roleFacts(figure, role, paths[index] ?? [], dance));
   const gaps = roles.flatMap(({ shortestGap: gap }) => gap ?? []);
   const gap = gaps.length === 0 ? null : Math.min(...gaps);

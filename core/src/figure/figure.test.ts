@@ -3,15 +3,7 @@ import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
 import { readingOf } from "../element/index.ts";
 import { parseFigure, stepsOf } from "../notation/index.ts";
-import {
-  countCall,
-  countStructure,
-  figureFacts,
-  flowsInto,
-  footFaultText,
-  rhythmWords,
-  sidesInWords,
-} from "./index.ts";
+import { countCall, countStructure, figureFacts, footFaultText, rhythmWords, sidesInWords } from "./index.ts";
 
 const facts = (text: string) => figureFacts(parseFigure(text).figure, IN_FOUR);
 
@@ -157,32 +149,6 @@ describe("what is said", () => {
   it("names what lies off the beat by its part of it", () => {
     const steps = [0, 6, 12, 18].map((onset) => ({ onset, foot: "L" as const, action: "place" as const }));
     expect(rhythmWords(steps, 24, IN_FOUR)).toEqual(["Q", "e", "&", "a"]);
-  });
-});
-
-describe("flowsInto", () => {
-  const figure = (text: string) => parseFigure(text).figure;
-  const open = figure('leader\n1 L side hold "open"\n2 R close\nfollower mirror');
-  const closes = figure('leader\n1 L side hold "open"\n2 R close hold "closed"\nfollower mirror');
-  const odd = figure('leader\n1 L side hold "open"\n2 R close\n3 L side\nfollower mirror');
-
-  it("wants the same foot free and the hold in which the next begins", () => {
-    expect(flowsInto(open, closes)).toBe(true);
-    expect(flowsInto(closes, open)).toBe(false);
-    expect(flowsInto(odd, open)).toBe(false);
-    expect(flowsInto(open, figure("solo\n1 L side\n2 R close"))).toBe(false);
-  });
-
-  test("a figure flows into itself exactly when its feet close and its hold comes back", () => {
-    fc.assert(
-      fc.property(anyFigure, (any) => {
-        const { roles } = figureFacts(any, IN_FOUR);
-        const [lead] = roles;
-        const feet = roles.every(({ startFree, endFree }) => !startFree || !endFree || startFree === endFree);
-        const hands = !lead?.holdIn || lead.holdIn === (lead.holdOut ?? lead.holdIn);
-        expect(flowsInto(any, any)).toBe(feet && hands);
-      }),
-    );
   });
 });
 

@@ -1,12 +1,13 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { USUAL_HOLDS } from "../hold/index.ts";
 import {
   type Figure,
   formatFigure,
+  holdsSaid,
   lookupBeside,
   parseFigure,
-  type Role,
   stepsOf,
   writtenRoles,
 } from "../notation/index.ts";
@@ -18,7 +19,7 @@ const near = (a: number, b: number) => expect(a).toBeCloseTo(b, 9);
 
 describe("the path", () => {
   it("walks from foot to foot, a stated step long", () => {
-    const path = pathOfRole(figure("solo\n1 L forward\n2 R forward\n3 L close"), "solo");
+    const path = pathOfRole(figure("solo\n1 L forward\n2 R forward\n3 L close"), "solo", USUAL_HOLDS);
     near(path[1]?.left.y ?? 0, STEP_SIZES.walk);
     near(path[2]?.right.y ?? 0, 2 * STEP_SIZES.walk);
     near(path[3]?.left.y ?? 0, 2 * STEP_SIZES.walk);
@@ -26,7 +27,7 @@ describe("the path", () => {
   });
 
   const ends = (text: string) => {
-    const path = pathOfRole(figure(`solo\n${text}`), "solo");
+    const path = pathOfRole(figure(`solo\n${text}`), "solo", USUAL_HOLDS);
     const [from, to] = [path[0], path.at(-1)].map((one) => one && centreOf(one));
     return [(to?.x ?? 0) - (from?.x ?? 0), (to?.y ?? 0) - (from?.y ?? 0)] as const;
   };
@@ -71,14 +72,17 @@ describe("the path", () => {
   });
 
   it("goes where the dancer faces after a turn", () => {
-    const path = pathOfRole(figure("solo\n1 L place turn R 1/4\n2 R forward"), "solo");
+    const path = pathOfRole(figure("solo\n1 L place turn R 1/4\n2 R forward"), "solo", USUAL_HOLDS);
     expect(path[1]?.heading).toBe(90);
     expect((path[2]?.right.x ?? 0) - (path[1]?.left.x ?? 0)).toBeCloseTo(STEP_SIZES.walk, 9);
   });
 
   test("a follower who mirrors walks with the leader, at the same distance", () => {
     const text = "leader\n1 L forward\n2 R forward\n3 L side\n4 R close\nfollower mirror";
-    const [leader, follower] = [pathOfRole(figure(text), "leader"), pathOfRole(figure(text), "follower")];
+    const [leader, follower] = [
+      pathOfRole(figure(text), "leader", USUAL_HOLDS),
+      pathOfRole(figure(text), "follower", USUAL_HOLDS),
+    ];
     const apart = (at: number) => {
       const [a, b] = [leader[at], follower[at]];
       if (!a || !b) throw new Error("no such step");
@@ -92,7 +96,7 @@ describe("the path", () => {
     fc.assert(
       fc.property(anyFigure, (any) => {
         for (const role of writtenRoles(any))
-          for (const { left, right, heading } of pathOfRole(any, role)) {
+          for (const { left, right, heading } of pathOfRole(any, role, USUAL_HOLDS)) {
             expect([left.x, left.y, right.x, right.y, heading].every(Number.isFinite)).toBe(true);
             expect(Math.hypot(left.x - right.x, left.y - right.y)).toBeLessThan(3);
           }
@@ -185,24 +189,25 @@ describe("counted from another beat", () => {
   });
 
   test("keeps the hold that is in force at every step", () => {
-    const inForceAt = (one: Figure, role: Role) => {
-      let now: string | undefined;
+    const inForceAt = (one: Figure) => {
+      const said = holdsSaid(one);
+      const onsets = new Set(
+        writtenRoles(one).flatMap((role) => stepsOf(one, role).map(({ onset }) => onset)),
+      );
       return new Map(
-        stepsOf(one, role).map(({ onset, hold }) => {
-          now = hold ?? now;
-          return [((onset % one.length) + one.length) % one.length, now];
-        }),
+        [...onsets].map((onset) => [
+          ((onset % one.length) + one.length) % one.length,
+          said.findLast((step) => step.onset <= onset)?.hold,
+        ]),
       );
     };
     fc.assert(
       fc.property(anyFigure, fc.integer({ min: 1, max: 40 }), (any, from) => {
         const other = countedFrom(any, from);
         const shift = ((from - 1) * 24) % any.length;
-        for (const role of writtenRoles(any)) {
-          const now = inForceAt(other, role);
-          for (const [at, hold] of inForceAt(any, role))
-            if (hold !== undefined) expect(now.get((at - shift + any.length) % any.length)).toBe(hold);
-        }
+        const now = inForceAt(other);
+        for (const [at, hold] of inForceAt(any))
+          if (hold !== undefined) expect(now.get((at - shift + any.length) % any.length)).toBe(hold);
       }),
     );
   });

@@ -1,15 +1,14 @@
 import { describe, expect, it } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
+import { USUAL_HOLDS } from "../hold/index.ts";
 import { type Figure, parseFigure, type Role, stepsOf } from "../notation/index.ts";
 import {
   countCall,
   figureFacts,
-  flowsInto,
   pathOfRole,
   poseAt,
   roleCall,
   sidesInWords,
-  stancesOf,
   stepEnd,
   stepInWords,
 } from "./index.ts";
@@ -132,39 +131,9 @@ describe("facts of two roles together", () => {
   });
 });
 
-describe("between two figures", () => {
-  const ending = (text: string) => figure(text);
-  const home = ending('leader\n1 L side hold "open"\n2 R close\nfollower mirror');
-  it.each([
-    ["the same again", 'leader\n1 L side hold "open"\n2 R close\nfollower mirror', true],
-    ["no hold said", "leader\n1 L side\n2 R close\nfollower mirror", true],
-    ["another hold", 'leader\n1 L side hold "closed"\n2 R close\nfollower mirror', false],
-    ["the wrong foot", 'leader\n1 R side hold "open"\n2 L close\nfollower mirror', false],
-    ["one role's wrong foot", "leader\n1 L side\n2 R close\nfollower\n1 L side\n2 R close", false],
-    ["nobody to dance with", "solo\n1 L side\n2 R close", false],
-  ])("after the basic: %s", (_what, text, fits) => {
-    expect(flowsInto(home, figure(text))).toBe(fits);
-  });
-
-  it("says of each role the free foot and the hold, first and last", () => {
-    expect(
-      stancesOf(figure('leader\n1 L side hold "open"\n2 R close hold "closed"\n3 L tap\nfollower mirror')),
-    ).toEqual({
-      first: [
-        { free: "L", hold: "open" },
-        { free: "R", hold: "open" },
-      ],
-      last: [
-        { free: "L", hold: "closed" },
-        { free: "R", hold: "closed" },
-      ],
-    });
-  });
-});
-
 describe("a dancer between two steps", () => {
   const path = (role: Role = "solo") =>
-    pathOfRole(figure("solo\n1 L side\n3 R close turn R 1/2\nbeats 4"), role);
+    pathOfRole(figure("solo\n1 L side\n3 R close turn R 1/2\nbeats 4"), role, USUAL_HOLDS);
   it("stands until shortly before the next step, sets out gently, and has landed on its onset", () => {
     const x = (at: number) => poseAt(path(), at).right.x;
     expect(x(0)).toBe(x(48 - 16));
@@ -182,7 +151,7 @@ describe("a dancer between two steps", () => {
   });
 
   it("has less time where the step before lies closer", () => {
-    const quick = pathOfRole(figure("solo\n1 L side\n1& R close"), "solo");
+    const quick = pathOfRole(figure("solo\n1 L side\n1& R close"), "solo", USUAL_HOLDS);
     const half = poseAt(quick, 6).right.x;
     expect(half).toBeCloseTo(((quick[1]?.right.x ?? 0) + (quick[2]?.right.x ?? 0)) / 2, 9);
   });

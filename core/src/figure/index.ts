@@ -1,11 +1,11 @@
 export * from "./call.ts";
 export { countStructure } from "./counts.ts";
 export * from "./facts.ts";
-export { flowsInto, stancesOf } from "./flow.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
 export { centreOf, type FootPlacement, type Point, pathOf, pathOfRole, STEP_SIZES } from "./path.ts";
 export * from "./rotate.ts";
 export { sidesInWords } from "./sides.ts";
 export * from "./space.ts";
+export { carryOn, type DancerState, type Joined, join, stateIn, stateOut } from "./state.ts";
 export * from "./tempo-facts.ts";

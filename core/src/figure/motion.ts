@@ -27,7 +27,7 @@ const pointBetween = (a: Point, b: Point, part: number): Point => ({
  * @param path as `pathOf` gives it
  * @param at ticks from count 1
  * @example
- * poseAt(pathOfRole(BASIC, "leader"), 0).heading // 0
+ * poseAt(pathOfRole(BASIC, "leader", USUAL_HOLDS), 0).heading // 0
  */
 export function poseAt(path: readonly FootPlacement[], at: Ticks): Pose {
   const next = path.findIndex(({ onset }) => onset > at);

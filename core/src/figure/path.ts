@@ -1,3 +1,4 @@
+import { type Hold, holdNamed } from "../hold/index.ts";
 import {
   type Action,
   type Direction,
@@ -247,22 +248,28 @@ export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, he
   return path;
 }
 
-/** How the follower stands to the leader in a hold: facing, unless its name says otherwise. Metres, degrees. */
-function followerStart(hold: string | null): { at: Point; heading: number } {
-  if (/side|open position|promenade/i.test(hold ?? "")) return { at: { x: 0.6, y: 0 }, heading: 0 };
-  if (/shadow|cape|behind/i.test(hold ?? "")) return { at: { x: 0.25, y: 0.4 }, heading: 0 };
-  return { at: { x: 0, y: /closed|close/i.test(hold ?? "") ? 0.6 : 0.9 }, heading: 180 };
+/** Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said. */
+function followerStart(hold: Hold | null): { at: Point; heading: number } {
+  switch (hold?.facing) {
+    case "beside":
+      return { at: { x: 0.6, y: 0 }, heading: 0 };
+    case "shadow":
+      return { at: { x: 0.25, y: 0.4 }, heading: 0 };
+    default:
+      return { at: { x: 0, y: hold?.close ? 0.6 : 0.9 }, heading: 180 };
+  }
 }
 
 /**
- * The path of a role, the follower's from where the first hold puts them.
+ * The path of a role, the follower's from where the first hold puts them, whichever role's lines say it.
+ * @param holds those of the dance
  * @example
- * pathOfRole(BASIC, "follower")[0].heading // 180
+ * pathOfRole(BASIC, "follower", USUAL_HOLDS)[0].heading // 180
  */
-export function pathOfRole(figure: Figure, role: Role): FootPlacement[] {
+export function pathOfRole(figure: Figure, role: Role, holds: readonly Hold[]): FootPlacement[] {
   const steps = stepsOf(figure, role);
   if (role !== "follower") return pathOf(steps);
-  const hold = stepsOf(figure, "leader")[0]?.hold ?? steps[0]?.hold ?? null;
-  const { at, heading } = followerStart(hold);
+  const name = stepsOf(figure, "leader")[0]?.hold ?? steps[0]?.hold;
+  const { at, heading } = followerStart(name === undefined ? null : holdNamed(name, holds));
   return pathOf(steps, at, heading);
 }

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
+import { USUAL_HOLDS } from "../hold/index.ts";
 import { parseFigure, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
 import { type FootPlacement, pathOf, pathOfRole, STEP_SIZES, spaceOf } from "./index.ts";
 
@@ -158,7 +159,7 @@ describe("a crossing foot", () => {
 describe("how the follower stands at first", () => {
   const start = (hold: string) => {
     const text = `leader\n1 L side${hold === "" ? "" : ` hold "${hold}"`}\n2 R close\nfollower mirror`;
-    return pathOfRole(parseFigure(text).figure, "follower")[0];
+    return pathOfRole(parseFigure(text).figure, "follower", USUAL_HOLDS)[0];
   };
   it.each([
     ["", 0, 0.9, 180],

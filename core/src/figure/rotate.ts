@@ -1,4 +1,12 @@
-import { type Figure, inForce, type Parsed, type Step, stepsOf, writtenRoles } from "../notation/index.ts";
+import {
+  type Figure,
+  holdsSaid,
+  inForce,
+  type Parsed,
+  type Step,
+  stepsOf,
+  writtenRoles,
+} from "../notation/index.ts";
 import { type Dance, TICKS_PER_BEAT } from "../time/index.ts";
 
 /**
@@ -13,11 +21,12 @@ export function countedFrom(figure: Figure, from: number): Figure {
   const shift = (((from - 1) % beats) + beats) % beats;
   if (shift === 0) return figure;
   const cut = (shift - 0.5) * TICKS_PER_BEAT;
+  const said = holdsSaid(figure);
   const later = ({ onset, ...step }: Step): Step => ({ ...step, onset: onset - shift * TICKS_PER_BEAT });
   const around = (steps: readonly Step[]): Step[] => {
     const kept = inForce(
       steps.filter(({ onset }) => onset >= cut),
-      steps,
+      said,
       cut,
     );
     const before = steps.filter(({ onset }) => onset < cut);

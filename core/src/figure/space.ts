@@ -44,7 +44,7 @@ function classOf(net: number, width: number, depth: number): SpaceClass {
 /**
  * The floor one role uses when the figure is danced once.
  * @example
- * spaceOf(pathOfRole(BASIC, "leader")).kind // "spot"
+ * spaceOf(pathOfRole(BASIC, "leader", USUAL_HOLDS)).kind // "spot"
  */
 export function spaceOf(path: readonly FootPlacement[]): Space {
   const [start, end] = [centreOf(path[0] as FootPlacement), centreOf(path.at(-1) as FootPlacement)];
@@ -68,7 +68,7 @@ export const ELBOW_ROOM = 0.4;
 /**
  * The floor the whole couple needs, elbow room included. Metres, an estimate.
  * @example
- * floorOf([pathOfRole(BASIC, "leader")]).depth // 0.8
+ * floorOf([pathOfRole(BASIC, "leader", USUAL_HOLDS)]).depth // 0.8
  */
 export function floorOf(paths: readonly (readonly FootPlacement[])[]): { width: number; depth: number } {
   const { width, depth } = box(paths);

@@ -133,7 +133,8 @@ function practice({ plan, week }: LessonInput, work: readonly Segment[], minutes
   const figures = plan.figures.flatMap(({ id, facts }) =>
     danced.has(id) && facts ? [{ id, steps: facts.steps }] : [],
   );
-  const { figureIds } = chainOf(figures, new Set(work.flatMap(({ figureId }) => figureId ?? [])));
+  const wanted = new Set(work.flatMap(({ figureId }) => figureId ?? []));
+  const { figureIds } = chainOf(figures, wanted, { holds: plan.holds ?? [] });
   const part = segment("practice", "Chain it and dance to music", Math.min(minutes, MOST_PRACTICE));
   return [...fixed("own", NOTHING_PLANNED, minutes - part.minutes), { ...part, withIds: figureIds }];
 }

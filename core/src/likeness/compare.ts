@@ -1,4 +1,4 @@
-import { type Figure, ROLES, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Figure, ROLES, type Role, writtenRoles } from "../notation/index.ts";
 import { beatsToTicks, spokenCount, ticksToBeats } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { align, type Pair } from "./align.ts";
@@ -137,10 +137,8 @@ function compareRows(
   };
 }
 
-const holdIn = (figure: Figure): string | null => {
-  const [role] = writtenRoles(figure);
-  return (role && stepsOf(figure, role)[0]?.hold) ?? null;
-};
+/** The hold in which a figure begins, as its text names it, whichever role's lines say it. */
+const holdIn = (figure: Figure): string | null => momentsOf(figure)[0]?.hold ?? null;
 
 /** Whose part it is that differs, where it is not all of them: `follower`, `hold`, `follower and hold`. */
 function partsApart(sight: Sight, pairs: readonly Pair[], roles: readonly Role[]): string[] {

@@ -1,5 +1,6 @@
 import {
   type Figure,
+  holdsSaid,
   isWeightAction,
   ROLES,
   type Role,
@@ -90,8 +91,7 @@ function readMoments(figure: Figure, only: readonly Role[]): Moment[] {
   const onsets = [...new Set(roles.flatMap(({ steps }) => steps.map(({ onset }) => onset)))].sort(
     (a, b) => a - b,
   );
-  const [first] = writtenRoles(figure);
-  const holds = first ? stepsOf(figure, first).filter(({ hold }) => hold !== undefined) : [];
+  const holds = holdsSaid(figure);
   return onsets.map((onset, index) => {
     const hold = holds.findLast((step) => step.onset <= onset)?.hold ?? null;
     const end = onsets[index + 1] ?? figure.length + (onsets[0] ?? 0);

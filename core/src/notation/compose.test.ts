@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
-import { formatFigure, lookupBeside, openLibrary, parseFigure, stepsOf } from "./index.ts";
+import { formatFigure, holdsSaid, lookupBeside, openLibrary, parseFigure, stepsOf } from "./index.ts";
 
 const RHYTHM = { slowBeats: 2, quickBeats: 1, elements: [] };
 const BASIC = "leader\n& L back\n1 R place\n2 L forward\n3 R forward\nfollower mirror\nbeats 3\n";
@@ -136,11 +136,11 @@ describe("a composed figure", () => {
         const lookup = lookupBeside([{ name: "a", notation: formatFigure(figure) }], RHYTHM, "");
         const cut = parseFigure(`use "a" counts ${from}-${to}`, RHYTHM, lookup).figure;
         for (const role of ["leader", "follower", "solo"] as const) {
-          const before = stepsOf(figure, role).filter(({ onset }) => onset < (from - 1) * 24);
+          const before = holdsSaid(figure).filter(({ onset }) => onset < (from - 1) * 24);
           const [first] = stepsOf(cut, role);
           if (first && from > 1) {
             const whole = stepsOf(figure, role).find(({ onset }) => onset === first.onset + (from - 1) * 24);
-            const hold = whole?.hold ?? before.findLast((step) => step.hold !== undefined)?.hold;
+            const hold = whole?.hold ?? before.at(-1)?.hold;
             expect(first.hold).toBe(hold);
           }
         }

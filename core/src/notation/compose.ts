@@ -1,5 +1,5 @@
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { imageSteps, inForce, stepsOf } from "./mirror.ts";
+import { holdsSaid, imageSteps, inForce, stepsOf } from "./mirror.ts";
 import type { Composition, Figure, Step, Use } from "./types.ts";
 import { MAX_BEATS, ROLES, type Role } from "./words.ts";
 
@@ -33,7 +33,10 @@ function stretchOf(figure: Figure, role: Role, { counts, otherSide }: Use, offse
     ({ onset }) => (onset >= start || (from === 1 && onset < 0)) && onset < to * TICKS_PER_BEAT,
   );
   const begins = from === 1 ? Number.NEGATIVE_INFINITY : start;
-  const danced = inForce(kept, all, begins).map((step) => ({ ...step, onset: step.onset - start + offset }));
+  const danced = inForce(kept, holdsSaid(figure), begins).map((step) => ({
+    ...step,
+    onset: step.onset - start + offset,
+  }));
   return otherSide ? imageSteps(danced) : danced;
 }
 

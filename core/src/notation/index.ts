@@ -5,6 +5,7 @@ export { elementKey } from "./lexicon.ts";
 export { lookupBeside, type NamedText, nameKey, openLibrary, type ParsedLookup } from "./library.ts";
 export {
   apartFromOpposite,
+  holdsSaid,
   imageSteps,
   inForce,
   oppositeSteps,

@@ -144,9 +144,23 @@ export function stepsOf(figure: Figure, role: Role): readonly Step[] {
 }
 
 /**
- * Steps that begin at a moment of a longer row of them, in the hold that is in force there: it was said before, and what
- * is left out must not take it along.
- * @param all the whole row, in its order
+ * The steps at which a hold is said, by whichever role, in the order of time; where both say one at the same moment, the
+ * leader's.
+ * @example
+ * holdsSaid(BASIC).map(({ hold }) => hold) // ["open"]
+ */
+export function holdsSaid(figure: Figure): Step[] {
+  const said = new Map<number, Step>();
+  for (const role of writtenRoles(figure))
+    for (const step of stepsOf(figure, role))
+      if (step.hold !== undefined && !said.has(step.onset)) said.set(step.onset, step);
+  return [...said.values()].sort((a, b) => a.onset - b.onset);
+}
+
+/**
+ * Steps that begin at a moment of a figure, in the hold that is in force there: it was said before, and what is left out
+ * must not take it along.
+ * @param all what is said of the hold in the whole figure, in the order of time
  * @param from the first moment that is kept, in ticks
  * @example
  * inForce([{ onset: 48, foot: "L", action: "side" }], [{ onset: 0, foot: "R", action: "side", hold: "open" }, { onset: 48, foot: "L", action: "side" }], 48)[0].hold

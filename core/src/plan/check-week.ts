@@ -81,7 +81,7 @@ function checkRoutine(layout: Layout): Finding[] {
     );
   });
   const withSteps = danced.flatMap(({ id, facts }) => (facts ? [{ id, steps: facts.steps }] : []));
-  const findings = looseEnds(withSteps).map(({ id, side }): Finding => {
+  const findings = looseEnds(withSteps, { holds: layout.level.holds ?? [] }).map(({ id, side }): Finding => {
     const name = layout.figures.get(id)?.name ?? "";
     const text =
       side === "before"

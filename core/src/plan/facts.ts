@@ -1,4 +1,5 @@
-import { countStructure, figureFacts, flowsInto } from "../figure/index.ts";
+import { countStructure, figureFacts, join } from "../figure/index.ts";
+import { holdNamed } from "../hold/index.ts";
 import { type KnownFigure, newMaterial } from "../likeness/index.ts";
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
 import type { Dance, Tier } from "../time/index.ts";
@@ -20,8 +21,6 @@ export interface PlanFacts {
   readonly steps: Figure;
 }
 
-const CLOSE = /\bclosed?\b|\bbody\b/i;
-
 /**
  * The facts of one figure, given the steps of those it needs.
  * @example
@@ -40,7 +39,7 @@ export function planFacts(
     counts: countStructure(steps),
     timed,
     beats,
-    closeHold: holds.some((hold) => CLOSE.test(hold)),
+    closeHold: holds.some((name) => holdNamed(name, dance.holds)?.close === true),
     fastestBpm: fastestBpm?.[tier] ?? null,
     newBeats: Object.fromEntries(Object.entries(byRole).map(([role, material]) => [role, material.newBeats])),
     steps,
@@ -50,16 +49,17 @@ export function planFacts(
 /**
  * Whether all figures can be danced in some order as one loop: nothing that none flows into, or that flows nowhere.
  * @example
- * looseEnds([{ id: "basic", steps: BASIC }, { id: "turn", steps: TURN }]) // []
+ * looseEnds([{ id: "basic", steps: BASIC }, { id: "turn", steps: TURN }], DANCE) // []
  */
 export function looseEnds(
   figures: readonly { readonly id: string; readonly steps: Figure }[],
+  dance: Pick<Dance, "holds">,
 ): { readonly id: string; readonly side: "before" | "after" }[] {
   return figures.flatMap(({ id, steps }): { id: string; side: "before" | "after" }[] => {
     const others = figures.filter((other) => other.id !== id);
     if (others.length === 0) return [];
-    if (!others.some((other) => flowsInto(other.steps, steps))) return [{ id, side: "before" }];
-    if (!others.some((other) => flowsInto(steps, other.steps))) return [{ id, side: "after" }];
+    if (!others.some((other) => join(other.steps, steps, dance).fits)) return [{ id, side: "before" }];
+    if (!others.some((other) => join(steps, other.steps, dance).fits)) return [{ id, side: "after" }];
     return [];
   });
 }

@@ -1,4 +1,5 @@
 import type { FigureKind, Layer } from "../figure/index.ts";
+import type { Hold } from "../hold/index.ts";
 import type { Approach } from "./approach.ts";
 import type { PlanFacts } from "./facts.ts";
 
@@ -118,6 +119,8 @@ export interface LevelPlan {
   readonly placements: readonly Placement[];
   /** Beats to the phrase of its dance; 8 where nothing is said. */
   readonly phraseBeats?: number;
+  /** Holds of its dance, which say what leads freely into what. */
+  readonly holds?: readonly Hold[];
   readonly special?: readonly SpecialWeek[];
   readonly muted?: readonly Muted[];
   readonly alike?: readonly AlikeFigures[];

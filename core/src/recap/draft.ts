@@ -1,6 +1,8 @@
-import { countCall, flowsInto, type Layer, roleCall } from "../figure/index.ts";
+import { callInWords, callOf, elementSet } from "../element/index.ts";
+import { countCall, join, type Layer, roleCall } from "../figure/index.ts";
 import { chainOf, SLOW_SHARE } from "../lesson/index.ts";
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import type { Dance } from "../time/index.ts";
 import { spokenCount } from "../time/index.ts";
 import {
   bullets,
@@ -57,6 +59,8 @@ export interface RecapLevel {
   readonly alike: readonly { readonly a: string; readonly b: string; readonly decides: string | null }[];
   /** The tempo of the level in beats per minute; null where the dance has none. */
   readonly bpm: number | null;
+  /** Whose holds say what joins, and whose elements say what a figure is called. */
+  readonly dance: Dance;
 }
 
 /** How the house words its recaps. */
@@ -117,15 +121,22 @@ function notToBeConfused(
 }
 
 /** How a role dances what is new: the leads with their counts, then the feet. */
-function howTo(title: string, role: "leader" | "follower", fresh: readonly Danced[]): RecapBlock[] {
+function howTo(
+  title: string,
+  role: "leader" | "follower",
+  fresh: readonly Danced[],
+  dance: Dance,
+): RecapBlock[] {
   const items = fresh.flatMap(({ name, steps }) => {
     if (!steps || !writtenRoles(steps).includes("leader")) return [];
     const leads = stepsOf(steps, "leader").flatMap(({ onset, lead }) =>
       lead ? [`on ${spokenCount(onset)} ${lead}`] : [],
     );
     const feet = roleCall(steps, role);
+    const call = callInWords(callOf(steps, elementSet(dance))[role] ?? []);
     const said = [
-      leads.length === 0 ? "" : `${role === "leader" ? "give" : "wait for"}: ${leads.join("; ")}.`,
+      call === "" ? "" : `Say: ${call}.`,
+      leads.length === 0 ? "" : `${role === "leader" ? "Give" : "Wait for"}: ${leads.join("; ")}.`,
       feet === "" ? "" : `Feet: ${feet}.`,
     ].filter(Boolean);
     return said.length === 0 ? [] : [line(name, said.join(" "))];
@@ -134,9 +145,9 @@ function howTo(title: string, role: "leader" | "follower", fresh: readonly Dance
 }
 
 /** All of tonight that joins, as one call with its counts. */
-function wholeChain(tonight: readonly Danced[], bpm: number | null): RecapBlock[] {
+function wholeChain(tonight: readonly Danced[], { bpm, dance }: RecapLevel): RecapBlock[] {
   const withSteps = tonight.flatMap(({ id, name, steps }) => (steps ? [{ id, name, steps }] : []));
-  const { figureIds, loops } = chainOf(withSteps, new Set(withSteps.map(({ id }) => id)));
+  const { figureIds, loops } = chainOf(withSteps, new Set(withSteps.map(({ id }) => id)), dance);
   if (figureIds.length < 2) return [];
   const calls = figureIds.flatMap((id) => {
     const one = withSteps.find((figure) => figure.id === id);
@@ -154,13 +165,20 @@ function wholeChain(tonight: readonly Danced[], bpm: number | null): RecapBlock[
 }
 
 /** What can follow, and what to do when it goes wrong. */
-function options(fresh: readonly Danced[], tonight: readonly Danced[], { lost }: House): RecapBlock[] {
+function options(
+  fresh: readonly Danced[],
+  tonight: readonly Danced[],
+  house: House,
+  dance: Dance,
+): RecapBlock[] {
   if (tonight.length === 0) return [];
   const ways = fresh.flatMap(({ id, name, steps }) => {
-    const next = tonight.filter((one) => one.id !== id && steps && one.steps && flowsInto(steps, one.steps));
+    const next = tonight.filter(
+      (one) => one.id !== id && steps && one.steps && join(steps, one.steps, dance).fits,
+    );
     return next.length === 0 ? [] : [line(name, `goes on to ${next.map((one) => one.name).join(" or ")}`)];
   });
-  return [...section("Options and rescues", [...ways, [text(lost)]])];
+  return [...section("Options and rescues", [...ways, [text(house.lost)]])];
 }
 
 function practice(
@@ -202,7 +220,7 @@ export function sayableTo(remarks: readonly string[], studentNames: readonly str
  * A recap for students, drafted from what the log says was covered and from nothing else; only the last section
  * looks ahead. Cautions of every covered figure are always in it, and nothing of students.
  * @example
- * draftRecap({ covered: [], unfinishedIds: [], struggledIds: [], promises: ["A song"] }, { figures: [], dancedIds: [], nextIds: [], alike: [], bpm: null }).length > 0
+ * draftRecap({ covered: [], unfinishedIds: [], struggledIds: [], promises: ["A song"] }, { figures: [], dancedIds: [], nextIds: [], alike: [], bpm: null, dance: DANCE }).length > 0
  * // true
  */
 export function draftRecap(log: RecapLog, level: RecapLevel, house: House = HOUSE): RecapBlock[] {
@@ -219,14 +237,14 @@ export function draftRecap(log: RecapLog, level: RecapLevel, house: House = HOUS
     ...newTonight(fresh),
     ...cameBack(tonight.filter((figure) => !figure.fresh)),
     ...notToBeConfused(tonight, level),
-    ...howTo("How to lead it", "leader", fresh),
-    ...howTo("How to follow it", "follower", fresh),
-    ...wholeChain(tonight, level.bpm),
+    ...howTo("How to lead it", "leader", fresh, level.dance),
+    ...howTo("How to follow it", "follower", fresh, level.dance),
+    ...wholeChain(tonight, level),
     ...section(
       "Watch for",
       each(({ slips }) => slips),
     ),
-    ...options(fresh, tonight, house),
+    ...options(fresh, tonight, house, level.dance),
     ...section(
       "Take care",
       each(({ cautions }) => cautions),

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { IN_FOUR } from "../../testing/figures.ts";
 import { LAYERS } from "../figure/index.ts";
 import { type LogEntry, readLog } from "../lesson/index.ts";
 import { parseFigure } from "../notation/index.ts";
@@ -41,6 +42,7 @@ const level = (figures: readonly RecapFigure[], about: Partial<RecapLevel> = {})
   nextIds: [],
   alike: [],
   bpm: null,
+  dance: IN_FOUR,
   ...about,
 });
 const covered = (name: string, about: Partial<CoveredFigure> = {}): CoveredFigure => ({
@@ -99,11 +101,11 @@ describe("draftRecap", () => {
 
 ## How to lead it
 
-- **Window**: give: on 1 lift the left hand. Feet: 1 left side, hold open; 2 right close.
+- **Window**: Say: step close. Give: on 1 lift the left hand. Feet: 1 left side, hold open; 2 right close.
 
 ## How to follow it
 
-- **Window**: wait for: on 1 lift the left hand. Feet: 1 right side, hold open; 2 left close.
+- **Window**: Say: step close. Wait for: on 1 lift the left hand. Feet: 1 right side, hold open; 2 left close.
 
 ## The whole chain
 
@@ -159,7 +161,7 @@ Warm up first, stop at pain, and dance only what both partners agree to.
       { ...EMPTY, covered: [covered("Window")] },
       level([figure("Window", { steps })]),
     );
-    expect(written).toContain("**Window**: wait for: on 1 raise the hand.\n");
+    expect(written).toContain("**Window**: Wait for: on 1 raise the hand.\n");
     expect(written).not.toContain("Feet: .");
   });
 

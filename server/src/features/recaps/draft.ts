@@ -102,7 +102,7 @@ export async function freshRecap(
   );
   const content = draftRecap(
     { covered, unfinishedIds: [...new Set(open)], ...(await saidOf(db, section.id, week)) },
-    { figures, dancedIds: [...before], nextIds: next, alike, bpm: level.bpm ?? dance.slowestBpm },
+    { figures, dancedIds: [...before], nextIds: next, alike, bpm: level.bpm ?? dance.slowestBpm, dance },
   );
   return {
     title: `${level.name}, week ${week}${fresh.length > 0 ? `: ${fresh.join(", ")}` : ""}`.slice(0, 160),

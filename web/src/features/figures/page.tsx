@@ -1,6 +1,6 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, fieldOf, fieldsOf } from "@map-step/contract";
-import { flowsInto, KIND_NAMES } from "@map-step/core/figure";
+import { join, KIND_NAMES } from "@map-step/core/figure";
 import { nameKey, parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
@@ -115,15 +115,15 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
   const { data: dances } = useDances();
   const flows = useMemo(
     () =>
-      steps && dances
+      steps && dance && dances
         ? ofDance
             .filter((other) => {
               const next = other.id === figure.id ? null : stepsIn(ofDance, dances, other);
-              return next !== null && flowsInto(steps, next);
+              return next !== null && join(steps, next, dance).fits;
             })
             .slice(0, MOST_FLOWS)
         : [],
-    [ofDance, dances, steps, figure.id],
+    [ofDance, dances, dance, steps, figure.id],
   );
   const madeOf = new Set(
     parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => nameKey(name)),

@@ -57,7 +57,14 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
         <CountRibbon figure={shown} name={name} timing={dance} at={playing ? position : undefined} />
       ) : (
         <Box maxW="26rem">
-          <FloorView figure={figure} name={name} at={position} camera="above" roles={writtenRoles(shown)} />
+          <FloorView
+            figure={figure}
+            name={name}
+            holds={dance.holds}
+            at={position}
+            camera="above"
+            roles={writtenRoles(shown)}
+          />
         </Box>
       )}
       <Flex className="no-print" gap="3" mt="2" wrap="wrap" align="center">

@@ -65,7 +65,14 @@ export function DanceInClass({ figure, name, dance, tempi }: Props) {
     </Flex>
   );
   const floor = (
-    <FloorView figure={figure} name={name} at={position} camera="above" roles={writtenRoles(figure)} />
+    <FloorView
+      figure={figure}
+      name={name}
+      holds={dance.holds}
+      at={position}
+      camera="above"
+      roles={writtenRoles(figure)}
+    />
   );
   return (
     <Box>

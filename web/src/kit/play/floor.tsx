@@ -1,5 +1,6 @@
 import { Box } from "@chakra-ui/react";
 import { centreOf, type FootPlacement, type Pose, pathOfRole, poseAt } from "@map-step/core/figure";
+import type { Hold } from "@map-step/core/hold";
 import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
@@ -109,16 +110,18 @@ function frameOf(dancers: readonly Dancer[]): { x: number; y: number; reach: num
 interface Props {
   readonly figure: Figure;
   readonly name: string;
+  /** Holds of its dance, which say how the two begin. */
+  readonly holds: readonly Hold[];
   readonly at: Ticks;
   readonly camera: FloorCamera;
   readonly roles: readonly Role[];
 }
 
 /** The floor from above: feet, the way each dancer faces and the path, at one moment of the figure. */
-export function FloorView({ figure, name, at, camera, roles }: Props) {
+export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
   const all = useMemo(
-    () => writtenRoles(figure).map((role): Dancer => ({ role, path: pathOfRole(figure, role) })),
-    [figure],
+    () => writtenRoles(figure).map((role): Dancer => ({ role, path: pathOfRole(figure, role, holds) })),
+    [figure, holds],
   );
   const dancers = all.filter(({ role }) => roles.includes(role));
   const frame = useMemo(() => frameOf(all), [all]);
