@@ -22,13 +22,13 @@ export function countedFrom(figure: Figure, from: number): Figure {
   if (shift === 0) return figure;
   const cut = (shift - 0.5) * TICKS_PER_BEAT;
   const said = holdsSaid(figure);
+  const pickUp = Math.min(0, ...writtenRoles(figure).map((role) => stepsOf(figure, role)[0]?.onset ?? 0));
   const later = ({ onset, ...step }: Step): Step => ({ ...step, onset: onset - shift * TICKS_PER_BEAT });
   const around = (steps: readonly Step[]): Step[] => {
-    const kept = inForce(
-      steps.filter(({ onset }) => onset >= cut),
-      said,
-      cut,
-    );
+    const after = steps.filter(({ onset }) => onset >= cut);
+    // What is danced as late as the pick-up of the next time through takes its hold from there.
+    const isLate = (after[0]?.onset ?? 0) >= figure.length + pickUp;
+    const kept = isLate ? after : inForce(after, said, cut);
     const before = steps.filter(({ onset }) => onset < cut);
     return [
       ...kept.map(later),

@@ -140,7 +140,8 @@ describe("a composed figure", () => {
           const [first] = stepsOf(cut, role);
           if (first && from > 1) {
             const whole = stepsOf(figure, role).find(({ onset }) => onset === first.onset + (from - 1) * 24);
-            const hold = whole?.hold ?? before.at(-1)?.hold;
+            const now = holdsSaid(figure).findLast(({ onset }) => onset <= (whole?.onset ?? 0));
+            const hold = whole?.hold ?? (before.length > 0 ? now?.hold : undefined);
             expect(first.hold).toBe(hold);
           }
         }

@@ -167,8 +167,10 @@ export function holdsSaid(figure: Figure): Step[] {
  * // "open"
  */
 export function inForce(kept: readonly Step[], all: readonly Step[], from: number): Step[] {
-  const hold = all.findLast((step) => step.onset < from && step.hold !== undefined)?.hold;
-  return kept.map((step, at) =>
-    at === 0 && hold !== undefined && step.hold === undefined ? { ...step, hold } : step,
-  );
+  const [first, ...rest] = kept;
+  const said = all.filter(({ hold }) => hold !== undefined);
+  if (!first || first.hold !== undefined || !said.some(({ onset }) => onset < from)) return [...kept];
+  // Between the beginning and a role's first step there, the other role may have changed it.
+  const hold = said.findLast(({ onset }) => onset < from || onset <= first.onset)?.hold;
+  return hold === undefined ? [...kept] : [{ ...first, hold }, ...rest];
 }
