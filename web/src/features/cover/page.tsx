@@ -8,6 +8,7 @@ import { counted } from "@map-step/core/words";
 import { TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
+import { CallWords } from "../../kit/call-words.tsx";
 import { clockAfter, longDay } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
@@ -84,6 +85,7 @@ function Tonight(open: OpenLesson) {
               </Box>
               {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
               {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
+              {isNew && steps ? <CallWords figure={steps} dance={dance} /> : null}
               {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}
               {tempi.length > 0 ? (
                 <Text className="numbers">

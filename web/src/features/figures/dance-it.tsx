@@ -5,6 +5,7 @@ import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/no
 import { barsPerMinute, TICKS_PER_BEAT } from "@map-step/core/time";
 import { Pause, Play } from "lucide-react";
 import { useMemo, useState } from "react";
+import { usePieces } from "../../kit/call-words.tsx";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { TextField } from "../../kit/fields.tsx";
 import { Panel } from "../../kit/page.tsx";
@@ -26,6 +27,7 @@ const LAYERS = [
   { value: "feet", label: "Feet" },
   { value: "rhythm", label: "Slow & quick" },
   { value: "counts", label: "Counts" },
+  { value: "call", label: "Call" },
 ] as const;
 const SLOWEST = 30;
 const FASTEST = 300;
@@ -47,7 +49,9 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
     feet: true,
     rhythm: false,
     counts: true,
+    call: true,
   });
+  const pieces = usePieces(figure, dance);
   const cycle = dance.meter * 2;
   const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.id}`, [1, dance.meter + 1]);
   const [sound, setSound] = useRemembered("click-sound", true);
@@ -82,7 +86,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
           label="On the ribbon"
           hideLabel
           choices={LAYERS}
-          isChosen={(layer) => layers[layer]}
+          isChosen={(layer) => layers[layer] === true}
           onChoose={(layer) => setLayers({ ...layers, [layer]: !layers[layer] })}
         />
         {beats > 1 ? (
@@ -92,7 +96,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
           </Flex>
         ) : null}
       </Flex>
-      <CountRibbon figure={figure} name={name} timing={dance} layers={layers} at={position} />
+      <CountRibbon figure={figure} name={name} timing={dance} layers={layers} pieces={pieces} at={position} />
       <Flex gap="5" mt="4" direction={{ base: "column", md: "row" }} className="no-print">
         <Box flex="1" minW="0">
           <FloorView

@@ -5,7 +5,7 @@ import { figureFacts } from "@map-step/core/figure";
 import { lookupBeside, parseFigure } from "@map-step/core/notation";
 import { type ReactNode, useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
-import { Link, useNavigate, useParams } from "react-router";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
 import { useContractForm } from "../../kit/form.ts";
@@ -16,21 +16,25 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
+import { beginFrom, isBeginning } from "./begin-from.ts";
 import { footFaults } from "./facts.tsx";
-import { blankFigure, shownFields } from "./figure-form.ts";
+import { blankFigure, type FigureValues, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";
 import { NotationField } from "./notation-field.tsx";
+import { stepsIn } from "./steps.ts";
 
 interface Props {
   /** `null` for a new one. */
   readonly figure: FigureRecord | null;
+  /** What a new one begins with. */
+  readonly start?: { readonly values: FigureValues; readonly key: string };
   readonly dances: readonly DanceRecord[];
   readonly staff: readonly StaffMember[];
 }
 
 const NONE: readonly FigureRecord[] = [];
 
-function FigureForm({ figure, dances, staff }: Props) {
+function FigureForm({ figure, start, dances, staff }: Props) {
   const navigate = useNavigate();
   /** What the feet cannot do, while it is asked whether to save it all the same. */
   const [asked, setAsked] = useState<readonly string[]>([]);
@@ -38,8 +42,8 @@ function FigureForm({ figure, dances, staff }: Props) {
   const change = useChange(api.figures.change);
   const { form, base, restored, forget, discard } = useContractForm(
     figureChange,
-    figure ?? blankFigure(dances[0]?.id ?? ""),
-    `figure:${figure?.id ?? "new"}`,
+    figure ?? start?.values ?? blankFigure(dances[0]?.id ?? ""),
+    `figure:${figure?.id ?? start?.key ?? "new"}`,
   );
   const danceId = form.watch("danceId");
   const { data: library = NONE } = useFigures(danceId === "" ? undefined : danceId);
@@ -61,6 +65,10 @@ function FigureForm({ figure, dances, staff }: Props) {
   const dance = dances.find(({ id }) => id === danceId);
   const others = useMemo(() => library.filter((other) => other.id !== figure?.id), [library, figure?.id]);
   const figureNames = useMemo(() => others.map(({ name }) => name), [others]);
+  const readable = useMemo(
+    () => others.flatMap((other) => stepsIn(others, dances, other) ?? []),
+    [others, dances],
+  );
   const ownName = figure?.name ?? "";
   const lookup = useMemo(
     () => (dance ? lookupBeside(others, readingOf(dance), ownName) : () => null),
@@ -115,6 +123,7 @@ function FigureForm({ figure, dances, staff }: Props) {
                 dance={dance}
                 lookup={lookup}
                 figureNames={figureNames}
+                others={readable}
               />
             )}
           />
@@ -162,6 +171,30 @@ const ForDirectors = ({ children }: { children: ReactNode }) =>
     </Empty>
   );
 
+/** A new figure, begun from the one that the address names, where it names one. */
+function FromAnother({ dances, staff }: Pick<Props, "dances" | "staff">) {
+  const [choices] = useSearchParams();
+  const [id, as] = [choices.get("from"), choices.get("as")];
+  const from = useApi(api.figures.read, { params: { id: id ?? "" } }, { enabled: id !== null });
+  const library = useFigures(from.data?.danceId);
+  if (id === null || !isBeginning(as)) return <FigureForm figure={null} dances={dances} staff={staff} />;
+  return (
+    <Loaded all={[from, library]}>
+      {(record, figures) => {
+        const dance = dances.find((one) => one.id === record.danceId);
+        return dance ? (
+          <FigureForm
+            figure={null}
+            start={{ values: beginFrom(record, as, dance, figures), key: `new:${as}:${id}` }}
+            dances={dances}
+            staff={staff}
+          />
+        ) : null;
+      }}
+    </Loaded>
+  );
+}
+
 function NewFigure() {
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
@@ -171,7 +204,7 @@ function NewFigure() {
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
         ) : (
-          <FigureForm figure={null} dances={all} staff={people} />
+          <FromAnother dances={all} staff={people} />
         )
       }
     </Loaded>

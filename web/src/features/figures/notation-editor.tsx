@@ -42,8 +42,9 @@ interface Props {
   readonly onChange: (text: string, can: { readonly undo: boolean; readonly redo: boolean }) => void;
   readonly onBlur: () => void;
   readonly faults: readonly Fault[];
-  /** Names that a `use` line may take. */
+  /** Names that a `use` line may take, and names of elements. */
   readonly figureNames: readonly string[];
+  readonly elementNames: readonly string[];
 }
 
 const LOOK = EditorView.theme({
@@ -89,11 +90,21 @@ const diagnosticsIn = (state: EditorState, faults: readonly Fault[]): Diagnostic
     .sort((a, b) => a.from - b.from);
 
 /** The steps as a text: highlighted, completed as one types, each fault marked where it is, with undo and redo. */
-export function NotationEditor({ ref, label, example, value, onChange, onBlur, faults, figureNames }: Props) {
+export function NotationEditor({
+  ref,
+  label,
+  example,
+  value,
+  onChange,
+  onBlur,
+  faults,
+  figureNames,
+  elementNames,
+}: Props) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(null);
-  const latest = useRef({ onChange, onBlur, figureNames, value });
-  latest.current = { onChange, onBlur, figureNames, value };
+  const latest = useRef({ onChange, onBlur, figureNames, elementNames, value });
+  latest.current = { onChange, onBlur, figureNames, elementNames, value };
   useEffect(() => {
     if (!place.current) return;
     const editor = new EditorView({
@@ -113,7 +124,12 @@ export function NotationEditor({ ref, label, example, value, onChange, onBlur, f
           syntaxHighlighting(notationColours),
           // Enter ends the line, as it does while nothing is offered; only what was gone to with the arrows is taken.
           autocompletion({
-            override: [notationCompletion(() => latest.current.figureNames)],
+            override: [
+              notationCompletion(
+                () => latest.current.figureNames,
+                () => latest.current.elementNames,
+              ),
+            ],
             icons: false,
             selectOnOpen: false,
             interactionDelay: 0,

@@ -21,7 +21,7 @@ import {
 } from "@map-step/core/notation";
 import { tone } from "../../app/theme.ts";
 
-const LINES = ["use", "beats", "free", "omit", "mirror", "counts"];
+const LINES = ["use", "beats", "free", "omit", "opposite", "image", "mirror", "counts"];
 const FEET = ["L", "R", "both"];
 
 /** What a word of the notation is, as far as its colour goes. */
@@ -61,7 +61,8 @@ const words = (list: readonly string[], type: string, detail: string): Completio
 
 const ROLE_LINES: readonly Completion[] = [
   ...words(ROLES, "class", "begins a role"),
-  { label: "follower mirror", type: "class", detail: "dances the opposite" },
+  { label: "follower opposite", type: "class", detail: "other foot, forward answers back" },
+  { label: "follower image", type: "class", detail: "other foot, the same directions" },
 ];
 const OTHER_LINES: readonly Completion[] = [
   ...words(["beats", "free", "omit"], "class", "of the figure"),
@@ -87,13 +88,15 @@ const MORE: readonly Completion[] = [
 ];
 
 /** What can be written next on a line, by what stands on it already. */
-function optionsAfter(before: readonly string[]): readonly Completion[] {
+function optionsAfter(before: readonly string[], elements: readonly string[]): readonly Completion[] {
   const [first = ""] = before;
   const long = (word: string) => SHORT_FORMS[word.toLowerCase()] ?? word.toLowerCase();
-  if (before.length === 0) return [...ROLE_LINES, ...OTHER_LINES];
+  const said = words(elements, "keyword", "element");
+  if (before.length === 0) return [...ROLE_LINES, ...OTHER_LINES, ...said];
   if (sortOf(first) !== "number") return [];
   const [foot, action] = FEET.includes(before[1] ?? "") ? [before[1], before[2]] : [undefined, before[1]];
-  if (action === undefined) return foot ? ACTIONS : [...words(FEET, "atom", "foot"), ...ACTIONS];
+  if (action === undefined)
+    return foot ? [...ACTIONS, ...said] : [...words(FEET, "atom", "foot"), ...ACTIONS, ...said];
   const done = long(action);
   return isAction(done) && takesDirection(done) && before.at(-1) === action ? [...WAYS, ...MORE] : MORE;
 }
@@ -101,16 +104,16 @@ function optionsAfter(before: readonly string[]): readonly Completion[] {
 /**
  * Completes what is written: roles and lines at their beginning, then feet, actions, and what belongs to a step; in
  * the quotes of a `use` line the figures of the dance.
- * @param figureNames read when it is asked for
+ * @param figureNames read when it is asked for, as are the names of the elements
  */
 export const notationCompletion =
-  (figureNames: () => readonly string[]) =>
+  (figureNames: () => readonly string[], elementNames: () => readonly string[] = () => []) =>
   (context: CompletionContext): CompletionResult | null => {
     const { text, from } = context.state.doc.lineAt(context.pos);
     const line =
       text
         .slice(0, context.pos - from)
-        .split(";")
+        .split(/[;,]/)
         .at(-1) ?? "";
     const name = /\buse\s+"([^"]*)$/.exec(line)?.[1];
     if (name !== undefined)
@@ -126,7 +129,7 @@ export const notationCompletion =
       .slice(0, line.length - word.length)
       .split(/\s+/)
       .filter((one) => one !== "");
-    const options = optionsAfter(before);
+    const options = optionsAfter(before, elementNames());
     return options.length === 0
       ? null
       : { from: context.pos - word.length, options: [...options], validFor: /^\S*$/ };

@@ -15,6 +15,7 @@ import { Loaded } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
 import { Alike } from "./alike.tsx";
 import { AtTempo } from "./at-tempo.tsx";
+import { BeginMenu } from "./begin-menu.tsx";
 import { CuesBySchool } from "./cues-by-school.tsx";
 import { DanceIt } from "./dance-it.tsx";
 import { Facts } from "./facts.tsx";
@@ -140,6 +141,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
         {mayWrite ? (
           <>
+            <BeginMenu figure={figure} />
             <RemoveButton figure={figure} />
             <Button asChild>
               <Link to={`/figures/${figure.id}/edit`}>Edit</Link>

@@ -5,6 +5,7 @@ import { guideOf, type Stage } from "@map-step/core/lesson";
 import { minutesAndSeconds } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
+import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { timingOf, useSteps } from "../figures/library.ts";
@@ -81,6 +82,7 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
           <Text fontFamily="heading" fontWeight="700" mt="2">
             {countCall(steps)}
           </Text>
+          {dance ? <CallWords figure={steps} dance={dance} /> : null}
         </>
       ) : null}
       {others.length > 0 ? (

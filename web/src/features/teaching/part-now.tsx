@@ -4,6 +4,7 @@ import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, SEGMENT_NAMES, type Stage, tempoLadder } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { barsPerMinute, minutesAndSeconds } from "@map-step/core/time";
+import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { DanceInClass } from "./dance.tsx";
@@ -88,6 +89,7 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
       {steps ? (
         <DanceInClass key={part.id} figure={steps} name={part.title} dance={dance} tempi={tempi} />
       ) : null}
+      {steps ? <CallWords figure={steps} dance={dance} /> : null}
       {steps && sidesInWords(steps) ? <Text fontWeight="600">{sidesInWords(steps)}</Text> : null}
       {others.map((other, index) =>
         other.steps ? (

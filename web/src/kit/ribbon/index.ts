@@ -1,4 +1,4 @@
-export type { Mark } from "./layout.ts";
+export type { Mark, NamedPieces } from "./layout.ts";
 export type { Layers } from "./mark.tsx";
 export { CountRibbon } from "./ribbon.tsx";
 export type { PickedStep } from "./row.tsx";

@@ -1,6 +1,7 @@
 import { rhythmWords, stepEnd } from "@map-step/core/figure";
 import {
   type Figure,
+  holdsSaid,
   isWeightAction,
   type Role,
   type Step,
@@ -40,14 +41,26 @@ export interface RulerMark {
   readonly phraseStart: boolean;
 }
 
+interface Span {
+  readonly from: Ticks;
+  readonly to: Ticks;
+}
+
 interface Band {
   readonly x: number;
   readonly width: number;
 }
 
-export interface HoldBand extends Band {
+export interface NamedBand extends Band {
   readonly name: string;
 }
+
+/** A stretch of one role with its name, in ticks: a piece of what the figure is called. */
+export interface NamedSpan extends Span {
+  readonly name: string;
+}
+/** What each role is called, piece by piece. */
+export type NamedPieces = Readonly<Partial<Record<Role, readonly NamedSpan[]>>>;
 
 /** A stretch to set off, in beats from count 1; of one role, or of all. */
 export interface Mark {
@@ -63,19 +76,18 @@ export interface RibbonRow {
   readonly scale: number;
   readonly width: number;
   readonly ruler: readonly RulerMark[];
-  readonly roles: readonly { readonly role: Role; readonly marks: readonly StepMark[] }[];
-  readonly holds: readonly HoldBand[];
+  readonly roles: readonly {
+    readonly role: Role;
+    readonly marks: readonly StepMark[];
+    readonly pieces: readonly NamedBand[];
+  }[];
+  readonly holds: readonly NamedBand[];
   /** Stretches to set off, such as those in which two figures differ. */
   readonly marked: readonly (Band & { readonly role: Role | undefined })[];
 }
 
 /** What a ribbon must know of its dance. */
 export type RibbonTiming = Pick<Dance, "phraseBeats" | "meter" | "slowBeats">;
-
-interface Span {
-  readonly from: Ticks;
-  readonly to: Ticks;
-}
 
 /** Cuts the figure into lines of whole phrases or bars where they fit, else of whole beats. */
 function rowsOf(start: Ticks, end: Ticks, width: number, phraseBeats: number, meter: number): Span[] {
@@ -99,8 +111,8 @@ function rhythmOf(steps: readonly Step[], step: Step, length: Ticks, timing: Rib
   return rhythmWords(changes, length, timing)[changes.indexOf(step)] ?? "";
 }
 
-function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { name: string })[] {
-  const changes = steps.filter(({ hold }) => hold !== undefined);
+function holdSpans(figure: Figure, start: Ticks, end: Ticks): NamedSpan[] {
+  const changes = holdsSaid(figure);
   return changes.map(({ onset, hold = "" }, index) => ({
     from: index === 0 ? start : onset,
     to: changes[index + 1]?.onset ?? end,
@@ -112,6 +124,7 @@ function holdSpans(steps: readonly Step[], start: Ticks, end: Ticks): (Span & { 
  * Where everything on a ribbon stands, in pixels from the left of its line.
  * @param width of the ribbon, without the names of the roles
  * @param marks stretches to set off
+ * @param pieces what each role is called, to be named beneath its line
  * @param widestBeat the most pixels for a beat; a short figure leaves the rest of the width free
  */
 export function ribbonLayout(
@@ -120,6 +133,7 @@ export function ribbonLayout(
   timing: RibbonTiming,
   widestBeat = Number.POSITIVE_INFINITY,
   marks: readonly Mark[] = [],
+  pieces: NamedPieces = {},
 ): RibbonRow[] {
   const roles = writtenRoles(figure).map((role) => ({ role, steps: stepsOf(figure, role) }));
   const onsets = roles.flatMap(({ steps }) => steps.map(({ onset }) => onset));
@@ -131,7 +145,7 @@ export function ribbonLayout(
   const offBeats = [...new Set(onsets)].filter((onset) => onset % TICKS_PER_BEAT !== 0);
   const beats = Array.from({ length: Math.ceil(end / TICKS_PER_BEAT) }, (_, beat) => beat * TICKS_PER_BEAT);
   const ticks = [...beats, ...offBeats].sort((a, b) => a - b);
-  const holds = holdSpans(roles[0]?.steps ?? [], start, end);
+  const holds = holdSpans(figure, start, end);
 
   return rows.map(({ from, to }) => {
     const within = (tick: Ticks) => tick >= from && tick < to;
@@ -167,6 +181,9 @@ export function ribbonLayout(
               ]
             : [],
         ),
+        pieces: (pieces[role] ?? [])
+          .filter((piece) => piece.from < to && piece.to > from)
+          .map((piece) => ({ ...band({ from: piece.from, to: Math.min(piece.to, end) }), name: piece.name })),
       })),
       holds: holds
         .filter((hold) => hold.from < to && hold.to > from)

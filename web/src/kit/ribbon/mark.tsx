@@ -4,11 +4,12 @@ import { Arrow } from "./arrows.tsx";
 import type { StepMark } from "./layout.ts";
 import { Letters } from "./letters.tsx";
 
-/** What a ribbon shows: the words of the feet, slow and quick, the numbers. */
+/** What a ribbon shows: the words of the feet, slow and quick, the numbers, what the pieces are called. */
 export interface Layers {
   readonly feet: boolean;
   readonly rhythm: boolean;
   readonly counts: boolean;
+  readonly call?: boolean;
 }
 
 export const ROLE_LOOK: Readonly<

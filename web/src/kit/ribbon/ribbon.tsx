@@ -3,9 +3,15 @@ import type { Figure, Role } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
 import { useWidth } from "../use-width.ts";
-import { type RibbonRow, type RibbonTiming, ribbonLayout, type Mark as Stretch } from "./layout.ts";
+import {
+  type NamedPieces,
+  type RibbonRow,
+  type RibbonTiming,
+  ribbonLayout,
+  type Mark as Stretch,
+} from "./layout.ts";
 import { type Layers, ROLE_LOOK } from "./mark.tsx";
-import { type PickedStep, Row, RULER } from "./row.tsx";
+import { CALL, type PickedStep, Row, RULER } from "./row.tsx";
 import { RibbonTable } from "./table.tsx";
 
 /** No beat is drawn wider than this many pixels, so that short figures look short beside long ones. */
@@ -20,6 +26,8 @@ interface Props {
   /** Stretches to set off, in beats from count 1. */
   readonly marked?: readonly Stretch[];
   readonly layers?: Layers;
+  /** What each role is called, shown in the layer of the call. */
+  readonly pieces?: NamedPieces;
   /** A moment to point at, in ticks from count 1. */
   readonly at?: Ticks | undefined;
   readonly picked?: PickedStep | null;
@@ -28,6 +36,7 @@ interface Props {
 }
 
 const NO_MARKS: readonly Stretch[] = [];
+const NO_PIECES: NamedPieces = {};
 const FEET_AND_COUNTS: Layers = { feet: true, rhythm: false, counts: true };
 
 /** Where in a line a moment lies; null when it lies in another. */
@@ -45,6 +54,7 @@ export function CountRibbon({
   small = false,
   marked = NO_MARKS,
   layers = FEET_AND_COUNTS,
+  pieces = NO_PIECES,
   at,
   picked = null,
   onPick,
@@ -61,11 +71,14 @@ export function CountRibbon({
             { phraseBeats, meter, slowBeats },
             WIDEST_BEAT[small ? "small" : "full"],
             marked,
+            pieces,
           ),
-    [figure, width, gutter, phraseBeats, meter, slowBeats, small, marked],
+    [figure, width, gutter, phraseBeats, meter, slowBeats, small, marked, pieces],
   );
   const height = small ? 25 : 42;
-  const gap = small ? 17 : 26;
+  const showCall =
+    layers.call === true && rows.some(({ roles }) => roles.some((one) => one.pieces.length > 0));
+  const gap = (small ? 17 : 26) + (showCall ? CALL : 0);
   const showHolds = !small && rows.some(({ holds }) => holds.length > 0);
   const top = RULER + (small ? 17 : 14);
   return (
@@ -99,7 +112,7 @@ export function CountRibbon({
               ) : null}
             </Box>
           ) : null}
-          <Row row={row} {...{ top, height, gap, showHolds, small, layers, picked, onPick }} />
+          <Row row={row} {...{ top, height, gap, showHolds, showCall, small, layers, picked, onPick }} />
           {at === undefined || placeIn(row, at) === null ? null : (
             <Box
               position="absolute"

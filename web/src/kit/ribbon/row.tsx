@@ -1,13 +1,15 @@
 import type { Role } from "@map-step/core/notation";
 import { memo } from "react";
 import { tone } from "../../app/theme.ts";
-import type { RibbonRow } from "./layout.ts";
+import type { NamedBand, RibbonRow } from "./layout.ts";
 import { Letters } from "./letters.tsx";
 import { type Layers, Mark, ROLE_LOOK } from "./mark.tsx";
 import { TurnBadge, TurnLabel } from "./turns.tsx";
 
 export const RULER = 26;
 const HOLD = 20;
+/** Room beneath a role for what its pieces are called. */
+export const CALL = 20;
 
 /** A step that is chosen, by its role and its place there. */
 export interface PickedStep {
@@ -22,19 +24,41 @@ const fitting = (name: string, width: number): string => {
   return letters < 3 ? "" : `${name.slice(0, letters - 1)}…`;
 };
 
+interface PieceProps {
+  readonly piece: NamedBand;
+  readonly y: number;
+  readonly colour: string;
+}
+
+/** A bracket beneath the steps of one piece, with its name. */
+const Piece = ({ piece: { x, width, name }, y, colour }: PieceProps) => (
+  <g>
+    <path
+      d={`M ${x + 2} ${y} v 4 h ${Math.max(0, width - 6)} v -4`}
+      fill="none"
+      stroke={colour}
+      strokeWidth="1.5"
+    />
+    <Letters x={x + 3} y={y + 17} size={12} colour={colour} strong>
+      {fitting(name, width + 8)}
+    </Letters>
+  </g>
+);
+
 interface RowProps {
   readonly row: RibbonRow;
   readonly top: number;
   readonly height: number;
   readonly gap: number;
   readonly showHolds: boolean;
+  readonly showCall: boolean;
   readonly small: boolean;
   readonly layers: Layers;
   readonly picked: PickedStep | null;
   readonly onPick: ((role: Role, index: number) => void) | undefined;
 }
 
-function DrawnRow({ row, top, height, gap, showHolds, small, layers, picked, onPick }: RowProps) {
+function DrawnRow({ row, top, height, gap, showHolds, showCall, small, layers, picked, onPick }: RowProps) {
   const Turn = small ? TurnLabel : TurnBadge;
   const bottom = top + row.roles.length * (height + gap);
   const total = bottom + (showHolds ? HOLD + 4 : 0);
@@ -92,10 +116,13 @@ function DrawnRow({ row, top, height, gap, showHolds, small, layers, picked, onP
           ) : null}
         </g>
       ))}
-      {row.roles.map(({ role, marks }, line) => {
+      {row.roles.map(({ role, marks, pieces }, line) => {
         const y = top + line * (height + gap);
         return (
           <g key={role}>
+            {(showCall ? pieces : []).map((piece) => (
+              <Piece key={piece.x} piece={piece} y={y + height + 4} colour={tone(ROLE_LOOK[role].text)} />
+            ))}
             {marks.map((mark) => (
               <Mark
                 key={mark.key}

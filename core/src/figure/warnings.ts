@@ -1,0 +1,115 @@
+import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Dance, spokenFraction } from "../time/index.ts";
+import { inWords } from "../words/index.ts";
+import { followFeet, footFaultText } from "./feet.ts";
+import { turnOf } from "./path.ts";
+import { type DancerState, join, stateIn, stateOut } from "./state.ts";
+
+/** Something that a teacher would say of a figure as it is written, and what would mend it. */
+export interface Warning {
+  readonly about: "feet" | "facing" | "hold" | "turns";
+  readonly text: string;
+  readonly wayOut: string;
+}
+
+const round = (degrees: number): number => ((degrees % 360) + 360) % 360;
+const partOfTurn = (degrees: number): string =>
+  `${spokenFraction(Math.min(degrees, 360 - degrees), 360)} of a turn`;
+
+function footWarnings(figure: Figure): Warning[] {
+  return writtenRoles(figure).flatMap((role) =>
+    followFeet(stepsOf(figure, role)).faults.map(
+      (fault): Warning => ({
+        about: "feet",
+        text: `${role}, step ${fault.step + 1}: ${footFaultText(fault)}`,
+        wayOut: "Put the step on the other foot, or a tap in its place.",
+      }),
+    ),
+  );
+}
+
+/** How the follower faces as the leader sees it; `null` where it is not known. */
+const between = ({ facing: { leader, follower } }: DancerState): number | null =>
+  leader === undefined || follower === undefined || leader === null || follower === null
+    ? null
+    : round(follower - leader);
+
+/** The turns of the two leave them another way than the hold in which they are. */
+function facingWarning(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {
+  const [starts, ends] = [between(stateIn(figure, dance)), between(stateOut(figure, dance))];
+  const sum = (role: Role) => stepsOf(figure, role).reduce((all, step) => all + turnOf(step), 0);
+  if (starts === null || ends === null) return [];
+  const turned = round(starts + sum("follower") - sum("leader"));
+  if (turned === ends && ends === starts) return [];
+  const off = round(turned - ends);
+  if (off === 0)
+    return [
+      {
+        about: "facing",
+        text: `The couple ends ${partOfTurn(round(ends - starts))} away from how it began to face each other.`,
+        wayOut: "Say the hold that they end in, or turn one of them the rest of the way.",
+      },
+    ];
+  return [
+    {
+      about: "facing",
+      text: `By their turns the two end ${partOfTurn(off)} away from how the hold at the end has them face.`,
+      wayOut: `Write the turn of ${partOfTurn(off)} that is missing, or another hold at the end.`,
+    },
+  ];
+}
+
+/** A dancer alone whose turns do not come round within four times. */
+function turnWarnings(figure: Figure): Warning[] {
+  const roles = writtenRoles(figure).filter((role) => {
+    const turn = round(stepsOf(figure, role).reduce((sum, step) => sum + turnOf(step), 0));
+    return turn % 90 !== 0;
+  });
+  if (roles.length === 0) return [];
+  const [role] = roles as [Role];
+  const turn = round(stepsOf(figure, role).reduce((sum, step) => sum + turnOf(step), 0));
+  return [
+    {
+      about: "turns",
+      text: `The turns of the ${inWords(roles)} come to ${partOfTurn(turn)}: no wall of the room is faced at the end.`,
+      wayOut: `Turn ${partOfTurn(round(360 - turn) % 90 || 90)} more or less, if a wall is meant.`,
+    },
+  ];
+}
+
+/** A hold at the end out of which no other figure of the dance goes on. */
+function holdWarning(figure: Figure, dance: Pick<Dance, "holds">, others: readonly Figure[]): Warning[] {
+  const { hold } = stateOut(figure, dance);
+  if (hold === null || others.length === 0) return [];
+  const goesOn = [figure, ...others].some((next) => {
+    const { reasons } = join(figure, next, dance);
+    return stateIn(next, dance).hold !== null && !reasons.some((reason) => reason.startsWith("It ends in"));
+  });
+  return goesOn
+    ? []
+    : [
+        {
+          about: "hold",
+          text: `It ends in ${hold}, in which no figure of this dance begins, and which changes freely into none that does.`,
+          wayOut: `End it in another hold, or say among the dance's holds what ${hold} changes into.`,
+        },
+      ];
+}
+
+/**
+ * What a teacher would say of a figure before it is saved: a foot that is not free, a couple that ends facing away, a
+ * hold that nothing leads out of, turns that end at no wall. Each with a way out; none of them is a fault.
+ * @param others the other figures of the dance
+ * @example
+ * warningsOf(BASIC, DANCE, []) // []
+ */
+export const warningsOf = (
+  figure: Figure,
+  dance: Pick<Dance, "holds">,
+  others: readonly Figure[],
+): readonly Warning[] => [
+  ...footWarnings(figure),
+  ...facingWarning(figure, dance),
+  ...turnWarnings(figure),
+  ...holdWarning(figure, dance, others),
+];
