@@ -8,7 +8,7 @@ import { line, type PlainFields, schemasOf } from "./fields.ts";
 
 const noQuotes = (text: string) => !/["“”„]/.test(text);
 const nameWords = words(60).refine(noQuotes, "A name has no double quotes, so that steps can name it");
-const otherNames = z.array(nameWords).max(12, "At most 12 names").readonly().default([]);
+const otherNames = z.array(nameWords).max(12, "At most 12 names").readonly();
 
 /** Says a list's entry at fault at its place. */
 type Issue = (at: number, field: string, message: string) => void;
@@ -40,7 +40,7 @@ export const holdContent = z.object({
   hands: wholeNumber(0, 2),
   close: z.boolean(),
   facing: z.enum(FACINGS),
-  changesTo: z.array(nameWords).max(40, "At most 40 holds").readonly().default([]),
+  changesTo: z.array(nameWords).max(40, "At most 40 holds").readonly(),
 });
 const holds = z
   .array(holdContent)

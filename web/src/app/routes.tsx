@@ -18,6 +18,14 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).NewFigurePage }),
   },
   {
+    path: "figures/elements",
+    lazy: async () => ({ Component: (await import("../features/dances/elements-page.tsx")).ElementsPage }),
+  },
+  {
+    path: "figures/holds",
+    lazy: async () => ({ Component: (await import("../features/dances/holds-page.tsx")).HoldsPage }),
+  },
+  {
     path: "figures/alike",
     lazy: async () => ({ Component: (await import("../features/figures/look-alikes.tsx")).LookAlikesPage }),
   },

@@ -1,8 +1,14 @@
-import type { DanceRecord, NewDance } from "@map-step/contract";
+import { isDeepStrictEqual } from "node:util";
+import type { DanceRecord, FigureRecord, NewDance } from "@map-step/contract";
+import { readingOf } from "@map-step/core/element";
+import { faultText, openLibrary } from "@map-step/core/notation";
+import { counted, inWords } from "@map-step/core/words";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { notFound } from "../../http/problems.ts";
+import { holdTable } from "../../db/query.ts";
+import { invalid, notFound } from "../../http/problems.ts";
+import { readLibrary } from "../figures/library.ts";
 import type { DanceRow } from "./models.ts";
 
 const view = (row: DanceRow): DanceRecord => {
@@ -22,12 +28,46 @@ export async function readDance(db: Database, id: string): Promise<DanceRecord> 
 export const createDance = async (db: Database, content: NewDance): Promise<DanceRecord> =>
   view(await db.Dance.create(content));
 
+const NOTATED = ["slowBeats", "quickBeats", "swung", "alone", "holds", "ownElements"] as const;
+const MOST_NAMED = 3;
+
+/** Figures that can be read as their dance is now, and could not as it would be, each with what would be wrong. */
+function brokenBy(figures: readonly FigureRecord[], now: DanceRecord, next: DanceRecord) {
+  const [before, after] = [openLibrary(figures, readingOf(now)), openLibrary(figures, readingOf(next))];
+  return figures.flatMap(({ name }) => {
+    const [fault] = after(name)?.faults ?? [];
+    return fault && before(name)?.faults.length === 0 ? [{ name, fault }] : [];
+  });
+}
+
+/** A hold or an element that figures name cannot go, and no change may leave them without a meaning. */
+async function refuseIfBroken(db: Database, now: DanceRecord, next: DanceRecord): Promise<void> {
+  const changed = NOTATED.filter((field) => !isDeepStrictEqual(now[field], next[field]));
+  if (changed.length === 0) return;
+  const { figures } = await readLibrary(db, now.id);
+  const broken = brokenBy(figures, now, next);
+  const [first] = broken;
+  if (!first) return;
+  const names = inWords(broken.slice(0, MOST_NAMED).map(({ name }) => name));
+  const more = broken.length > MOST_NAMED ? ` and ${counted(broken.length - MOST_NAMED, "more figure")}` : "";
+  throw invalid([
+    {
+      path: changed.at(-1) ?? "",
+      message: `${names}${more} could not be read any more. In ${first.name}, line ${first.fault.line}: ${faultText(first.fault)}`,
+    },
+  ]);
+}
+
 export const changeDance = (
   db: Database,
   id: string,
   { version, ...content }: NewDance & { version: number },
 ): Promise<DanceRecord> =>
   atomically(db, async () => {
+    // No figure is written meanwhile that the change would leave without a meaning.
+    await holdTable(db, "figure_needs");
+    const now = await readDance(db, id);
+    await refuseIfBroken(db, now, { ...now, ...content });
     await changeAt(db, db.Dance, id, version, content, () => readDance(db, id));
     return readDance(db, id);
   });

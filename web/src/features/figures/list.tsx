@@ -30,6 +30,16 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
     <Button variant="outline" bg="panel" onClick={onDances}>
       Dances
     </Button>
+    {hasDance ? (
+      <>
+        <Button asChild variant="outline" bg="panel">
+          <Link to="/figures/elements">Elements</Link>
+        </Button>
+        <Button asChild variant="outline" bg="panel">
+          <Link to="/figures/holds">Holds</Link>
+        </Button>
+      </>
+    ) : null}
     {many ? (
       <Button asChild variant="outline" bg="panel">
         <Link to="/figures/alike">Look-alikes</Link>

@@ -1,0 +1,117 @@
+import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { callOf, elementSet } from "@map-step/core/element";
+import { elementKey, writtenRoles } from "@map-step/core/notation";
+import { spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
+import { useMemo } from "react";
+import { FormNotes } from "../../kit/form-notes.tsx";
+import { Panel } from "../../kit/page.tsx";
+import { stepsIn } from "../figures/steps.ts";
+import { ElementFields, ElementRibbon, usedIn } from "./element-fields.tsx";
+import { OfDance, type OfDanceProps } from "./of-dance.tsx";
+import { useDanceSave } from "./use-dance-save.ts";
+
+/** The names of the figures that are danced with each element, by the element's name. */
+function figuresByElement(figures: readonly FigureRecord[], dance: DanceRecord) {
+  const elements = elementSet(dance);
+  const found = new Map<string, Set<string>>();
+  for (const record of figures) {
+    const figure = stepsIn(figures, [dance], record);
+    if (!figure) continue;
+    const call = callOf(figure, elements);
+    for (const role of writtenRoles(figure))
+      for (const { element } of call[role] ?? [])
+        if (element !== null) found.set(element, (found.get(element) ?? new Set()).add(record.name));
+  }
+  return (name: string): string[] => [...(found.get(name) ?? [])];
+}
+
+function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
+  const { form, submit, problem, conflict, restored, discard } = useDanceSave(
+    dance,
+    "ownElements",
+    () => undefined,
+  );
+  const own = form.watch("ownElements") ?? [];
+  const { errors, isDirty, isSubmitting } = form.formState;
+  const set = (next: typeof own) => form.setValue("ownElements", next, { shouldDirty: true });
+  const figuresOf = useMemo(() => figuresByElement(figures, dance), [figures, dance]);
+  const ownKeys = new Set(own.map(({ name }) => elementKey(name)));
+  const shipped = elementSet(dance).filter(({ name }) => !ownKeys.has(elementKey(name)));
+  return (
+    <Stack gap="5">
+      {choice(
+        mayWrite ? (
+          <>
+            <Button
+              variant="outline"
+              bg="panel"
+              onClick={() => set([{ name: "", otherNames: [], steps: "" }, ...own])}
+            >
+              New element
+            </Button>
+            <Button onClick={submit} loading={isSubmitting} disabled={!isDirty && !restored}>
+              Save the elements
+            </Button>
+          </>
+        ) : null,
+      )}
+      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
+      {mayWrite && own.length > 0 ? (
+        <Box as="section" aria-label="Our own">
+          <Heading as="h2" size="lg" mb="3">
+            Our own
+          </Heading>
+          <Stack gap="3">
+            {own.map((element, index) => (
+              <ElementFields
+                // biome-ignore lint/suspicious/noArrayIndexKey: what is being named has no other name than its place
+                key={index}
+                element={element}
+                dance={dance}
+                figures={figuresOf(element.name)}
+                errorAt={(field) => errors.ownElements?.[index]?.[field]?.message}
+                onChange={(next) => set(own.map((one, at) => (at === index ? next : one)))}
+                onRemove={() => set(own.filter((_, at) => at !== index))}
+              />
+            ))}
+          </Stack>
+          {typeof errors.ownElements?.message === "string" ? (
+            <Text color="brick">{errors.ownElements.message}</Text>
+          ) : null}
+        </Box>
+      ) : null}
+      <SimpleGrid columns={{ base: 1, md: 2, xl: 3 }} gap="3">
+        {shipped.map((element) => (
+          <Panel key={element.name} p="3">
+            <Text fontWeight="700" fontFamily="heading">
+              {element.name}{" "}
+              <Text as="span" color="soft" fontWeight="400" fontSize="sm">
+                {spokenFraction(element.ways[0]?.length ?? 0, TICKS_PER_BEAT)}{" "}
+                {element.ways[0]?.length === TICKS_PER_BEAT ? "beat" : "beats"},{" "}
+                {usedIn(figuresOf(element.name))}
+              </Text>
+            </Text>
+            <ElementRibbon element={element} dance={dance} />
+            {element.otherNames.length > 0 ? (
+              <Text fontSize="sm" color="soft">
+                Also {element.otherNames.join(", ")}
+              </Text>
+            ) : null}
+          </Panel>
+        ))}
+      </SimpleGrid>
+      {conflict}
+    </Stack>
+  );
+}
+
+/** The elements of a dance: those that ship, and the studio's own. */
+export const ElementsPage = () => (
+  <OfDance
+    title="Elements"
+    about="Small pieces of footwork that figures are said in, each as it is danced from the left foot"
+  >
+    {(props) => <ElementsOf key={props.dance.id} {...props} />}
+  </OfDance>
+);
