@@ -1,37 +1,29 @@
+import { callOf, elementSet, type NotatedDance } from "../element/index.ts";
 import { countStructure } from "../figure/index.ts";
-import { momentsOf } from "../likeness/index.ts";
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
 
 /** What of figures is counted as known once. */
-export const ELEMENT_SORTS = ["stretches", "holds", "counts"] as const;
+export const ELEMENT_SORTS = ["elements", "holds", "counts"] as const;
 /** One of `ELEMENT_SORTS`. */
 export type ElementSort = (typeof ELEMENT_SORTS)[number];
 
-/**
- * What figures are made of, each by a name that is the same wherever it occurs. A stretch is two moments of one
- * role after each other, told so that it does not matter on which foot it begins: the least that `compareFigures`
- * counts as shared.
- */
+/** What figures are made of, each by a name that is the same wherever it occurs. */
 export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
 
 /**
- * The elements of a figure, each as a key that is equal for equal elements.
+ * What a figure is made of, whichever role dances it and on whichever foot: its elements by their names, a step that
+ * belongs to none by its action, its holds, and its count.
  * @example
- * elementsOf(BASIC).counts // new Set(["8 beats: 1 2 3 4 5 6 7 8"])
+ * elementsOf(BASIC, DANCE).elements // new Set(["side basic"])
  */
-export function elementsOf(figure: Figure): Elements {
-  const stretches = writtenRoles(figure).flatMap((role) => {
-    const keys = momentsOf(figure, [role]).map(({ part, lasts, moves }) => {
-      const move = moves[role];
-      return JSON.stringify([part, lasts, { ...move, foot: move?.foot === "start" ? "other" : move?.foot }]);
-    });
-    return keys.slice(1).map((second, index) => `${keys[index]} ${second}`);
-  });
+export function elementsOf(figure: Figure, dance: NotatedDance): Elements {
+  const call = callOf(figure, elementSet(dance));
+  const pieces = writtenRoles(figure).flatMap((role) => call[role] ?? []);
   const holds = writtenRoles(figure).flatMap((role) =>
     stepsOf(figure, role).flatMap(({ hold }) => hold ?? []),
   );
   return {
-    stretches: new Set(stretches),
+    elements: new Set(pieces.map(({ element, step }) => element ?? step?.action ?? "")),
     holds: new Set(holds),
     counts: new Set([countStructure(figure)]),
   };

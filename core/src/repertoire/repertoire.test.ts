@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { anyFigure } from "../../testing/figures.ts";
+import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
 import { FIGURE_KINDS } from "../figure/index.ts";
 import { parseFigure } from "../notation/index.ts";
 import { ELEMENT_SORTS, elementsOf, programGaps, repertoire } from "./index.ts";
@@ -13,19 +13,19 @@ const TURNED = steps(
 );
 
 describe("elementsOf", () => {
-  it("counts a stretch once, on whichever foot it begins", () => {
-    const { stretches, holds, counts } = elementsOf(BOX);
-    // side-close and close-side; the follower mirrors to the same words
-    expect(stretches.size).toBe(2);
+  it("counts an element once, on whichever foot it begins", () => {
+    const { elements, holds, counts } = elementsOf(BOX, IN_FOUR);
+    expect([...elements]).toEqual(["step close"]);
     expect([...holds]).toEqual(["closed"]);
     expect([...counts]).toEqual(["4 beats: 1 2 3 4"]);
-    expect(elementsOf(OTHER_FOOT)).toEqual(elementsOf(BOX));
+    expect(elementsOf(OTHER_FOOT, IN_FOUR)).toEqual(elementsOf(BOX, IN_FOUR));
   });
 });
 
 describe("repertoire", () => {
   it("counts figures and distinct elements week by week, what is brought along first", () => {
     const { weeks, adds } = repertoire({
+      dance: IN_FOUR,
       weeks: 3,
       known: [{ id: "box", kind: "basic", steps: BOX }],
       taught: [
@@ -42,14 +42,15 @@ describe("repertoire", () => {
       [2, 0],
       [4, 2],
     ]);
-    expect(weeks[1]?.newElements).toEqual({ stretches: 0, holds: 0, counts: 0 });
-    expect(weeks[3]?.newElements).toEqual({ stretches: 2, holds: 1, counts: 0 });
+    expect(weeks[1]?.newElements).toEqual({ elements: 0, holds: 0, counts: 0 });
+    expect(weeks[3]?.newElements).toEqual({ elements: 0, holds: 1, counts: 0 });
     expect(weeks[3]?.byKind).toMatchObject({ basic: 2, turn: 1, technique: 1 });
     expect(adds.figures).toBe(3);
   });
 
   test("never shrinks, adds up, and does not depend on the order within a week", () => {
     const level = fc.record({
+      dance: fc.constant(IN_FOUR),
       weeks: fc.integer({ min: 1, max: 6 }),
       known: fc.constant([]),
       taught: fc.array(

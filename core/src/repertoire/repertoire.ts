@@ -1,3 +1,4 @@
+import type { NotatedDance } from "../element/index.ts";
 import { FIGURE_KINDS, type FigureKind } from "../figure/index.ts";
 import type { Figure } from "../notation/index.ts";
 import { ELEMENT_SORTS, type ElementSort, elementsOf } from "./elements.ts";
@@ -12,6 +13,8 @@ export interface RepertoireFigure {
 
 /** A level as its repertoire is counted. */
 export interface RepertoireLevel {
+  /** Whose elements the figures are read in. */
+  readonly dance: NotatedDance;
   readonly weeks: number;
   /** Figures that dancers bring along. */
   readonly known: readonly RepertoireFigure[];
@@ -28,7 +31,7 @@ export interface RepertoireWeek {
   readonly week: number;
   readonly figures: number;
   readonly byKind: Readonly<Record<FigureKind, number>>;
-  /** Distinct elements: two figures made of the same stretches hold them once. */
+  /** Distinct elements: two figures made of the same ones hold them once. */
   readonly elements: ElementCounts;
   readonly newFigures: number;
   readonly newElements: ElementCounts;
@@ -49,12 +52,12 @@ const countsBy = (counts: (sort: ElementSort) => number): ElementCounts =>
  * The cumulative count, week by week, of figures and of the distinct elements they are made of. A figure that is
  * known already, or placed twice, counts once; one placed outside the weeks does not count.
  * @example
- * repertoire({ weeks: 1, known: [], taught: [{ id: "basic", kind: "basic", steps: BASIC, week: 1 }] }).adds.figures
+ * repertoire({ dance: DANCE, weeks: 1, known: [], taught: [{ id: "basic", kind: "basic", steps: BASIC, week: 1 }] }).adds.figures
  * // 1
  */
-export function repertoire({ weeks, known, taught }: RepertoireLevel): Repertoire {
+export function repertoire({ dance, weeks, known, taught }: RepertoireLevel): Repertoire {
   const held: Record<ElementSort, Set<string>> = {
-    stretches: new Set(),
+    elements: new Set(),
     holds: new Set(),
     counts: new Set(),
   };
@@ -67,7 +70,7 @@ export function repertoire({ weeks, known, taught }: RepertoireLevel): Repertoir
       figures.add(id);
       byKind[kind] += 1;
       if (!steps) continue;
-      const elements = elementsOf(steps);
+      const elements = elementsOf(steps, dance);
       for (const sort of ELEMENT_SORTS) for (const name of elements[sort]) held[sort].add(name);
     }
     const elements = countsBy((sort) => held[sort].size);

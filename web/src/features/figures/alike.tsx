@@ -1,14 +1,15 @@
 import { Badge, Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
+import { type Call, type CallPiece, callOf, elementSet } from "@map-step/core/element";
 import { type Comparison, compareFigures, type RowComparison } from "@map-step/core/likeness";
-import type { Figure } from "@map-step/core/notation";
+import type { Figure, Role } from "@map-step/core/notation";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { useDances } from "./library.ts";
 import { LikenessWait } from "./likeness-wait.tsx";
 import { stepsIn } from "./steps.ts";
-import { stretchesInWords } from "./stretches.ts";
+import { elementsInWords, stretchesInWords } from "./stretches.ts";
 import { useLikeness } from "./use-likeness.ts";
 
 /** How many of the nearest figures are shown. */
@@ -21,17 +22,27 @@ interface Props {
   readonly library: readonly FigureRecord[];
 }
 
-const rowInWords = ({ shared, partsAt }: RowComparison): string => {
+const rowInWords = ({ shared, differing, partsAt }: RowComparison, pieces: readonly CallPiece[]): string => {
   if (partsAt === null) return "dances the same";
-  const both = shared.length === 0 ? "" : `shares ${stretchesInWords(shared.map(({ a }) => a))}, `;
-  return `${both}parts at ${partsAt}`;
+  const own = shared.map(({ a }) => a);
+  const [named, counts] = [elementsInWords(pieces, own), stretchesInWords(own)];
+  const both = own.length === 0 ? "" : `shares ${named === "" ? counts : `${named} (${counts})`}, `;
+  const apart = elementsInWords(
+    pieces,
+    differing.flatMap(({ a }) => a ?? []),
+  );
+  return `${both}parts at ${partsAt}${apart === "" ? "" : ` with ${apart}`}`;
 };
 
 /** What two figures have in common and where they part, in words; each role by itself where they are not the same. */
-export function comparisonInWords(comparison: Comparison): string {
-  const roles = Object.entries(comparison.byRole).map(([role, row]) => ({ role, words: rowInWords(row) }));
+export function comparisonInWords(comparison: Comparison, call: Call): string {
+  const roles = Object.entries(comparison.byRole).map(([role, row]) => ({
+    role,
+    words: rowInWords(row, call[role as Role] ?? []),
+  }));
   const [first] = roles;
-  if (!first || roles.every(({ words }) => words === first.words)) return rowInWords(comparison);
+  if (!first) return rowInWords(comparison, []);
+  if (roles.every(({ words }) => words === first.words)) return first.words;
   return roles.map(({ role, words }) => `the ${role} ${words}`).join("; ");
 }
 
@@ -53,6 +64,10 @@ export function Alike({ record, figure, library }: Props) {
         .slice(0, SHOWN),
     [pairs, figure, library, dances, record.id],
   );
+  const call = useMemo(() => {
+    const dance = dances?.find(({ id }) => id === record.danceId);
+    return dance ? callOf(figure, elementSet(dance)) : {};
+  }, [figure, dances, record.danceId]);
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   return (
     <Panel>
@@ -73,7 +88,7 @@ export function Alike({ record, figure, library }: Props) {
               </Text>
               {comparison.lookAlike ? <Badge colorPalette="orange">look-alikes</Badge> : null}
             </Flex>
-            <Text fontSize="sm">{comparisonInWords(comparison)}</Text>
+            <Text fontSize="sm">{comparisonInWords(comparison, call)}</Text>
           </Box>
         ))}
       </Stack>

@@ -1,5 +1,6 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
+import { callOf, elementSet } from "@map-step/core/element";
 import { compareFigures } from "@map-step/core/likeness";
 import { type Figure, writtenRoles } from "@map-step/core/notation";
 import { useMemo } from "react";
@@ -65,7 +66,7 @@ function Both({ one, two, dance }: BothProps) {
     <>
       <PageHead
         title={`${one.name} beside ${two.name}`}
-        about={`${Math.round(comparison.likeness * 100)} % alike; ${comparisonInWords(comparison)}`}
+        about={`${Math.round(comparison.likeness * 100)} % alike; ${comparisonInWords(comparison, dance ? callOf(a, elementSet(dance)) : {})}`}
       />
       {comparison.lookAlike ? (
         <Flex bg="apricotWash" borderLeftWidth="4px" borderColor="apricot" borderRadius="md" p="3" mb="4">

@@ -1,7 +1,8 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { api, type FigureRecord, type Level } from "@map-step/contract";
-import { type KnownFigure, newMaterial, type RoleMaterial } from "@map-step/core/likeness";
-import type { Figure } from "@map-step/core/notation";
+import { type CallPiece, callOf, elementSet } from "@map-step/core/element";
+import { type KnownFigure, newMaterial, type RoleMaterial, type Stretch } from "@map-step/core/likeness";
+import type { Figure, Role } from "@map-step/core/notation";
 import { buildStepMap } from "@map-step/core/step-map";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
@@ -10,7 +11,7 @@ import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { Select } from "../../kit/select.tsx";
 import { useDances } from "./library.ts";
 import { stepsIn } from "./steps.ts";
-import { countsOf, stretchesInWords } from "./stretches.ts";
+import { countsOf, elementsInWords, stretchesInWords } from "./stretches.ts";
 
 /** Figures that have steps, read and counted as the house counts. */
 export function useWithSteps(library: readonly FigureRecord[]): KnownFigure[] {
@@ -59,14 +60,23 @@ function useKnown(
 interface RoleBarProps {
   readonly role: string;
   readonly material: RoleMaterial;
+  /** What the role is called, piece by piece. */
+  readonly pieces: readonly CallPiece[];
   readonly nameOf: (figureId: string) => string;
 }
 
 /** One role's part: what is known dashed, with where from, what is new set off. */
-function RoleBar({ role, material: { known, fresh }, nameOf }: RoleBarProps) {
+function RoleBar({ role, material: { known, fresh }, pieces, nameOf }: RoleBarProps) {
   const all = [...known, ...fresh.map((stretch) => ({ ...stretch, figureId: null }))];
   const parts = all.sort((a, b) => a.from - b.from);
-  const sources = known.map((stretch) => `${stretchesInWords([stretch])} as in ${nameOf(stretch.figureId)}`);
+  const said = (stretch: Stretch) => {
+    const [named, counts] = [elementsInWords(pieces, [stretch]), stretchesInWords([stretch])];
+    return named === "" ? counts : `${named} (${counts})`;
+  };
+  const sources = [
+    ...known.map((stretch) => `${said(stretch)} as in ${nameOf(stretch.figureId)}`),
+    ...(fresh.length === 0 ? [] : [`new: ${fresh.map(said).join(", ")}`]),
+  ];
   return (
     <Box mb="2">
       <Text fontSize="sm" fontWeight="700" color={role === "follower" ? "plum" : "pine"}>
@@ -112,6 +122,11 @@ export function ReallyNew({ record, figure, library }: Props) {
     return newMaterial(figure, known);
   }, [figure, withSteps, ids]);
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
+  const { data: dances } = useDances();
+  const call = useMemo(() => {
+    const dance = dances?.find(({ id }) => id === record.danceId);
+    return dance ? callOf(figure, elementSet(dance)) : {};
+  }, [figure, dances, record.danceId]);
   return (
     <Panel>
       <PanelTitle>What is really new</PanelTitle>
@@ -134,7 +149,13 @@ export function ReallyNew({ record, figure, library }: Props) {
           : `${newBeats} of ${counted(beats, "beat")} hold something new`}
       </Text>
       {Object.entries(byRole).map(([role, material]) => (
-        <RoleBar key={role} role={role} material={material} nameOf={nameOf} />
+        <RoleBar
+          key={role}
+          role={role}
+          material={material}
+          pieces={call[role as Role] ?? []}
+          nameOf={nameOf}
+        />
       ))}
     </Panel>
   );

@@ -1,5 +1,7 @@
+import { type CallPiece, elementsWithin } from "@map-step/core/element";
 import type { Stretch } from "@map-step/core/likeness";
 import { beatsToTicks, spokenCount, TICKS_PER_BEAT } from "@map-step/core/time";
+import { inWords } from "@map-step/core/words";
 
 /** What is said at the start of a beat position, a pick-up as `&`. */
 const countAt = (beat: number): string => spokenCount(beatsToTicks(beat));
@@ -15,6 +17,10 @@ export function countsOf(stretch: Stretch): string {
   const [first, last] = [countAt(stretch.from), lastCount(stretch)];
   return first === last ? first : `${first}–${last}`;
 }
+
+/** The elements that a figure dances within some stretches: `the rock step and the first triple step`; else empty. */
+export const elementsInWords = (pieces: readonly CallPiece[], stretches: readonly Stretch[]): string =>
+  inWords(stretches.flatMap(({ from, to }) => elementsWithin(pieces, beatsToTicks(from), beatsToTicks(to))));
 
 /** Several stretches in words: `counts 1–2 and 5–6`. */
 export function stretchesInWords(stretches: readonly Stretch[]): string {

@@ -64,14 +64,16 @@ export function programOf(
     return record ? { id, kind: record.kind, steps: stepsIn(library, dances, record) } : null;
   };
   const ordered = inOrder(levels).flatMap((level) => planned.find((one) => one.level.id === level.id) ?? []);
-  const counted = ordered.map(({ level, plan }): CountedLevel => {
+  const counted = ordered.flatMap(({ level, plan }): CountedLevel[] => {
+    const dance = dances.find(({ id }) => id === level.danceId);
+    if (!dance) return [];
     const taught = plan.chosen.flatMap(({ figureId, week }) => {
       const one = week === null ? null : figure(figureId);
       return one && week !== null ? [{ ...one, week }] : [];
     });
     const known = plan.known.flatMap((id) => figure(id) ?? []);
     const levelPlan = toLevelPlan(level, plan, library, { approaches, alike: [] });
-    return { level, plan, levelPlan, repertoire: repertoire({ weeks: level.weeks, known, taught }) };
+    return [{ level, plan, levelPlan, repertoire: repertoire({ dance, weeks: level.weeks, known, taught }) }];
   });
   const danceIds = new Set(levels.map(({ danceId }) => danceId));
   const gaps = programGaps(

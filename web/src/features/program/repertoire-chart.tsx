@@ -16,7 +16,7 @@ export interface ChartWeek extends RepertoireWeek {
   readonly levelName: string;
 }
 
-/** Figures by kind as bars, distinct stretches as a line: what dancers hold after each week of the program. */
+/** Figures by kind as bars, distinct elements as a line: what dancers hold after each week of the program. */
 export function RepertoireChart({ weeks }: { weeks: readonly ChartWeek[] }) {
   const draw = useCallback(
     (ink: Ink) => {
@@ -39,7 +39,7 @@ export function RepertoireChart({ weeks }: { weeks: readonly ChartWeek[] }) {
         },
         yAxis: [
           { type: "value", name: "figures", splitLine: { lineStyle: { color: ink("rule") } }, ...axis },
-          { type: "value", name: "stretches", splitLine: { show: false }, ...axis },
+          { type: "value", name: "elements", splitLine: { show: false }, ...axis },
         ],
         series: [
           ...kinds.map((kind, index) => ({
@@ -56,18 +56,18 @@ export function RepertoireChart({ weeks }: { weeks: readonly ChartWeek[] }) {
             data: weeks.map(({ byKind }) => byKind[kind]),
           })),
           {
-            name: "Distinct stretches",
+            name: "Distinct elements",
             type: "line",
             yAxisIndex: 1,
             symbolSize: 6,
             lineStyle: { color: ink("ink"), width: 2 },
             itemStyle: { color: ink("ink") },
-            data: weeks.map(({ elements }) => elements.stretches),
+            data: weeks.map(({ elements }) => elements.elements),
           },
         ],
       };
     },
     [weeks],
   );
-  return <Chart draw={draw} height={330} label="Figures by kind and distinct stretches after each week" />;
+  return <Chart draw={draw} height={330} label="Figures by kind and distinct elements after each week" />;
 }

@@ -5,7 +5,7 @@ import { Panel, PanelTitle } from "../../kit/page.tsx";
 import type { CountedLevel } from "./program.ts";
 
 const SORT_NAMES: Readonly<Record<ElementSort, string>> = {
-  stretches: "Stretches",
+  elements: "Elements",
   holds: "Holds",
   counts: "Rhythms",
 };
