@@ -40,8 +40,10 @@ function facingWarning(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {
   const sum = (role: Role) => stepsOf(figure, role).reduce((all, step) => all + turnOf(step), 0);
   if (starts === null || ends === null) return [];
   const turned = round(starts + sum("follower") - sum("leader"));
-  if (turned === ends && ends === starts) return [];
   const off = round(turned - ends);
+  // Where another hold is taken within the figure, that says how they are to face.
+  if (off === 0 && (ends === starts || stateIn(figure, dance).hold !== stateOut(figure, dance).hold))
+    return [];
   if (off === 0)
     return [
       {
