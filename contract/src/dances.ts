@@ -1,6 +1,7 @@
 import { readElement } from "@map-step/core/element";
 import { FACINGS, type Hold, holdNamed, USUAL_HOLDS } from "@map-step/core/hold";
 import { elementKey, faultText } from "@map-step/core/notation";
+import { STARTER_SETS } from "@map-step/core/starter";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
@@ -146,6 +147,12 @@ export type DanceRecord = z.infer<typeof dance>;
 /** A dance as it is written. */
 export type NewDance = z.infer<typeof newDance>;
 
+/** A new dance that begins with the general figures of a starter set. */
+export const danceBeginning = z.object({
+  dance: newDance,
+  starterId: z.enum(STARTER_SETS.map(({ id }) => id)),
+});
+
 /** Endpoints of dances. */
 export const dancesApi = {
   list: endpoint({ method: "GET", path: "/dances", access: "read", response: z.array(dance) }),
@@ -154,6 +161,14 @@ export const dancesApi = {
     path: "/dances",
     access: "dances.write",
     body: newDance,
+    response: dance,
+  }),
+  /** A dance and the figures of a starter set, all or nothing. */
+  begin: endpoint({
+    method: "POST",
+    path: "/dances/begin",
+    access: "dances.write",
+    body: danceBeginning,
     response: dance,
   }),
   change: endpoint({

@@ -30,7 +30,8 @@ describe("a rhythm that is tapped", () => {
       fc.property(gaps, fc.integer({ min: 100, max: 120 }), hand, (list, bpm, jitter) => {
         // A rhythm of one length only says nothing of the tempo.
         fc.pre(list.includes(24) && list.includes(12));
-        const onsets = list.reduce<number[]>((sum, gap) => [...sum, (sum.at(-1) ?? 0) + gap], [0]);
+        const onsets = [0];
+        for (const gap of list) onsets.push((onsets.at(-1) ?? 0) + gap);
         const found = rhythmOfTaps(
           at(onsets, bpm, (index) => jitter[index] ?? 0),
           IN_FOUR,

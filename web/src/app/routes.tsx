@@ -26,6 +26,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/dances/holds-page.tsx")).HoldsPage }),
   },
   {
+    path: "figures/needs",
+    lazy: async () => ({ Component: (await import("../features/figures/needs-page.tsx")).NeedsPage }),
+  },
+  {
     path: "figures/alike",
     lazy: async () => ({ Component: (await import("../features/figures/look-alikes.tsx")).LookAlikesPage }),
   },

@@ -2,12 +2,15 @@ import { isDeepStrictEqual } from "node:util";
 import type { DanceRecord, FigureRecord, NewDance } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { faultText, openLibrary } from "@map-step/core/notation";
+import { STARTER_SETS } from "@map-step/core/starter";
+import { TIER_NAMES } from "@map-step/core/time";
 import { counted, inWords } from "@map-step/core/words";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdTable } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
+import { addFigures } from "../figure-file/service.ts";
 import { readLibrary } from "../figures/library.ts";
 import type { DanceRow } from "./models.ts";
 
@@ -27,6 +30,25 @@ export async function readDance(db: Database, id: string): Promise<DanceRecord> 
 
 export const createDance = async (db: Database, content: NewDance): Promise<DanceRecord> =>
   view(await db.Dance.create(content));
+
+/** A dance with the general figures of a starter set; the studio's own from then on. */
+export const beginDance = (db: Database, content: NewDance, starterId: string): Promise<DanceRecord> =>
+  atomically(db, async () => {
+    const set = STARTER_SETS.find(({ id }) => id === starterId);
+    if (!set) throw notFound();
+    const dance = await createDance(db, content);
+    await addFigures(
+      db,
+      set.figures.map(({ tier, variantOf, cues, ...figure }) => ({
+        ...figure,
+        dance: dance.name,
+        level: TIER_NAMES[tier],
+        cues: cues.map((text) => ({ text, school: "", house: true })),
+        ...(variantOf ? { variantOf } : {}),
+      })),
+    );
+    return readDance(db, dance.id);
+  });
 
 const NOTATED = ["slowBeats", "quickBeats", "swung", "alone", "holds", "ownElements"] as const;
 const MOST_NAMED = 3;

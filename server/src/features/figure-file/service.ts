@@ -77,13 +77,29 @@ export const takeInFile = (db: Database, rows: FileRows, basis: string): Promise
     const judged = judgeFile(rows, library);
     const told: JudgedFile = { rows: judged.map((one) => one.told), basis: basisOf(library) };
     if (basis !== told.basis) throw stale(told);
-    const refused = told.rows.filter(({ verdict }) => verdict === "refused");
-    if (refused.length > 0)
-      throw invalid(
-        refused.flatMap(({ row, reasons }) =>
-          reasons.map(({ path, message }) => ({ path: `rows.${row - 1}.${path}`, message })),
-        ),
-      );
+    refuseAny(told.rows);
     await write(db, judged);
     return told;
   });
+
+/** @throws a problem naming each refused row */
+function refuseAny(rows: JudgedFile["rows"]): void {
+  const refused = rows.filter(({ verdict }) => verdict === "refused");
+  if (refused.length > 0)
+    throw invalid(
+      refused.flatMap(({ row, reasons }) =>
+        reasons.map(({ path, message }) => ({ path: `rows.${row - 1}.${path}`, message })),
+      ),
+    );
+}
+
+/**
+ * Adds figures that ship with the product, within the work under way.
+ * @throws a problem naming each that is refused
+ */
+export async function addFigures(db: Database, rows: FileRows): Promise<void> {
+  await holdLibrary(db);
+  const judged = judgeFile(rows, await libraryOf(db));
+  refuseAny(judged.map((one) => one.told));
+  await write(db, judged);
+}

@@ -1,5 +1,6 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, DANCE_FIELDS, type DanceRecord, danceChange, namesOf, startOf } from "@map-step/contract";
+import type { StarterSet } from "@map-step/core/starter";
 import { barsPerMinute } from "@map-step/core/time";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
@@ -11,14 +12,28 @@ import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
+import { StarterChoice } from "./starter-choice.tsx";
 
 const BLANK = { ...startOf(DANCE_FIELDS), version: 0 };
 const SHOWN = shownBy(DANCE_FIELDS);
 
-function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () => void }) {
+interface FormProps {
+  /** Null for a new one. */
+  readonly dance: DanceRecord | null;
+  /** The general figures that a new one begins with. */
+  readonly starter: StarterSet | null;
+  readonly onDone: () => void;
+}
+
+function DanceForm({ dance, starter, onDone }: FormProps) {
   const create = useChange(api.dances.create);
+  const begin = useChange(api.dances.begin);
   const change = useChange(api.dances.change);
-  const { form, base, forget } = useContractForm(danceChange, dance ?? BLANK, `dance:${dance?.id ?? "new"}`);
+  const { form, base, forget } = useContractForm(
+    danceChange,
+    dance ?? { ...BLANK, ...starter?.dance },
+    `dance:${dance?.id ?? `new:${starter?.id ?? ""}`}`,
+  );
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
@@ -26,7 +41,9 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
     save: ({ version, ...content }) =>
       dance
         ? change.mutateAsync({ params: { id: dance.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+        : starter
+          ? begin.mutateAsync({ body: { dance: content, starterId: starter.id } })
+          : create.mutateAsync({ body: content }),
     onSaved: ({ name }) => {
       forget();
       tellDone(`${name} is saved`);
@@ -93,13 +110,21 @@ function DanceForm({ dance, onDone }: { dance: DanceRecord | null; onDone: () =>
 /** The dances of the house: what their beats are, and at which tempo they are danced. */
 export function DancesDialog({ dances, onClose }: { dances: readonly DanceRecord[]; onClose: () => void }) {
   const mayWrite = useMay("dances.write");
-  const [open, setOpen] = useState<DanceRecord | "new" | null>(
-    dances.length === 0 && mayWrite ? "new" : null,
+  const [open, setOpen] = useState<DanceRecord | "new" | "choose" | null>(
+    dances.length === 0 && mayWrite ? "choose" : null,
   );
+  const [starter, setStarter] = useState<StarterSet | null>(null);
   return (
     <Modal open title="Dances" onClose={onClose}>
-      {open !== null ? (
-        <DanceForm dance={open === "new" ? null : open} onDone={() => setOpen(null)} />
+      {open === "choose" ? (
+        <StarterChoice
+          onChoose={(set) => {
+            setStarter(set);
+            setOpen("new");
+          }}
+        />
+      ) : open !== null ? (
+        <DanceForm dance={open === "new" ? null : open} starter={starter} onDone={() => setOpen(null)} />
       ) : (
         <Stack gap="3">
           {dances.map((dance) => (
@@ -127,7 +152,7 @@ export function DancesDialog({ dances, onClose }: { dances: readonly DanceRecord
           ))}
           {dances.length === 0 ? <Text color="soft">The director has not added a dance yet.</Text> : null}
           {mayWrite ? (
-            <Button alignSelf="flex-start" onClick={() => setOpen("new")}>
+            <Button alignSelf="flex-start" onClick={() => setOpen("choose")}>
               New dance
             </Button>
           ) : null}

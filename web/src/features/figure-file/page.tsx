@@ -11,6 +11,7 @@ import { useDances, useWholeLibrary } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
 import { writeCsv } from "./csv.ts";
 import { writeJson } from "./json.ts";
+import { PasteList } from "./paste-list.tsx";
 import { TakeIn } from "./take-in.tsx";
 
 interface Props {
@@ -75,7 +76,7 @@ export function FigureFilePage() {
         <>
           <PageHead
             title="Figures as files"
-            about="CSV for a spreadsheet, JSON for programs and for safekeeping"
+            about="Lists pasted or from a spreadsheet, CSV, and JSON for programs and for safekeeping"
           >
             <Button asChild variant="outline" bg="panel">
               <Link to="/figures">Back to the figures</Link>
@@ -83,6 +84,7 @@ export function FigureFilePage() {
           </PageHead>
           <SimpleGrid gap="4">
             {library ? <TakeOut library={library} dances={allDances} /> : <Loading />}
+            {mayWrite ? <PasteList dances={allDances} /> : null}
             {mayWrite ? <TakeIn /> : null}
           </SimpleGrid>
         </>

@@ -38,6 +38,9 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
         <Button asChild variant="outline" bg="panel">
           <Link to="/figures/holds">Holds</Link>
         </Button>
+        <Button asChild variant="outline" bg="panel">
+          <Link to="/figures/needs">Needs</Link>
+        </Button>
       </>
     ) : null}
     {many ? (
