@@ -15,7 +15,7 @@ let demoAddress = "";
  * A page whose console stays free of errors, also of those of the browser's own security rules. Each worker has
  * studios of its own, so that no test changes what another looks at in the same moment.
  */
-export const test = base.extend<{ watch: Watch }, { demo: undefined; emptyStudio: string }>({
+export const test = base.extend<{ watch: Watch; emptyStudio: string }, { demo: undefined }>({
   demo: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads what a fixture needs from this pattern
     async ({}, use) => {
@@ -26,15 +26,12 @@ export const test = base.extend<{ watch: Watch }, { demo: undefined; emptyStudio
     },
     { scope: "worker", auto: true },
   ],
-  emptyStudio: [
-    // biome-ignore lint/correctness/noEmptyPattern: as above
-    async ({}, use) => {
-      const studio = await openStudio(process.env.EMPTY_TEMPLATE ?? "");
-      await use(studio.address);
-      await studio.stop();
-    },
-    { scope: "worker" },
-  ],
+  // biome-ignore lint/correctness/noEmptyPattern: as above
+  emptyStudio: async ({}, use) => {
+    const studio = await openStudio(process.env.EMPTY_TEMPLATE ?? "");
+    await use(studio.address);
+    await studio.stop();
+  },
   watch: [
     async ({ page }, use) => {
       const errors: string[] = [];

@@ -32,6 +32,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   await test.step("a dance", async () => {
     await page.getByRole("link", { name: "Figures", exact: true }).click();
     await page.getByRole("button", { name: "Add the first dance" }).click();
+    await page.getByRole("button", { name: /Another way/ }).click();
     await page.getByLabel("Name of the dance").fill("Hall swing");
     await page.getByLabel("Fastest tempo, bpm").fill("80");
     await page.getByRole("button", { name: "Save the dance" }).click();
