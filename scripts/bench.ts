@@ -1,5 +1,7 @@
+import { callOf, elementSet, readingOf } from "@map-step/core/element";
 import { figureFacts } from "@map-step/core/figure";
 import { USUAL_HOLDS } from "@map-step/core/hold";
+import { chainOf } from "@map-step/core/lesson";
 import { compareLibrary } from "@map-step/core/likeness";
 import { type Figure, formatFigure, parseFigure } from "@map-step/core/notation";
 import {
@@ -87,9 +89,13 @@ function level(figures: number, weeks: number): LevelPlan {
 }
 
 const texts = notations(1000);
+const READING = readingOf(DANCE);
+const parsed = texts.map((text) => parseFigure(text, READING).figure);
 const library = texts
   .slice(0, 300)
   .map((text, index) => ({ id: `f${index}`, figure: parseFigure(text).figure }));
+/** Figures of which nothing is known yet. */
+const freshFigures = () => parsed.map((figure) => ({ ...figure }));
 const plan = level(60, 12);
 const strands = strandsOf(plan);
 const rows = [
@@ -97,7 +103,26 @@ const rows = [
     what: "read and derive 1,000 figures",
     bar: 100,
     ms: median(15, () => {
-      for (const text of texts) figureFacts(parseFigure(text).figure, DANCE);
+      for (const text of texts) figureFacts(parseFigure(text, READING).figure, DANCE);
+    }),
+  },
+  {
+    what: "calls of 1,000 figures, each read anew",
+    bar: 100,
+    // What was worked out is kept by figure, so each time has figures of its own.
+    ms: median(15, () => {
+      const elements = elementSet(DANCE);
+      for (const figure of freshFigures()) callOf(figure, elements);
+    }),
+  },
+  {
+    what: "chain of 8 figures among 60",
+    bar: 100,
+    ms: median(5, () => {
+      const figures = freshFigures()
+        .slice(0, 60)
+        .map((steps, index) => ({ id: `f${index}`, steps }));
+      chainOf(figures, new Set(figures.slice(0, 8).map(({ id }) => id)), DANCE);
     }),
   },
   { what: "likeness of 300 × 300 figures", bar: 1000, ms: median(3, () => void compareLibrary(library)) },

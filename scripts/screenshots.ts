@@ -14,7 +14,6 @@ interface Ids {
   readonly alike: string;
   readonly level: string;
   readonly section: string;
-  readonly recap: string;
 }
 
 interface Shot {
@@ -22,7 +21,6 @@ interface Shot {
   readonly path: (ids: Ids) => string;
   /** What to do before the picture is taken. */
   readonly first?: (page: Page) => Promise<void>;
-  readonly dark?: boolean;
   readonly size?: { readonly width: number; readonly height: number };
 }
 
@@ -35,6 +33,27 @@ const press = (name: string) => async (page: Page) => {
 };
 const hustle = async (page: Page) => {
   await page.getByLabel("Dance").selectOption({ label: "Hustle" });
+};
+const sayIt = async (page: Page) => {
+  await page.getByLabel("Name", { exact: true }).fill("Six-count basic");
+  await page.getByLabel("Say it").fill("rock step, triple, triple");
+  await page.getByLabel("Say it").press("Enter");
+  await page.getByRole("button", { name: /^The image/ }).click();
+  await page.evaluate(() => scrollTo(0, 0));
+};
+const beginDance = async (page: Page) => {
+  await page.getByRole("button", { name: "Dances" }).click();
+  await page.getByRole("button", { name: "New dance" }).click();
+};
+const pasteList = async (page: Page) => {
+  const rows = [
+    "name\tkind\tminutes\tcall",
+    "Open rock\tbasic\t8\trock step, walk, walk",
+    "New wrap\tpattern\t15\t",
+  ];
+  await page.getByLabel("The list").fill(rows.join("\n"));
+  await page.getByRole("button", { name: "Look at it" }).click();
+  await page.getByRole("button", { name: "Add these figures" }).scrollIntoViewIfNeeded();
 };
 const goal = (name: string) => async (page: Page) => {
   await hustle(page);
@@ -57,12 +76,14 @@ const SHOTS: readonly Shot[] = [
   { name: "today", path: () => "/" },
   { name: "figures", path: () => "/figures" },
   { name: "figure", path: ({ figure }) => `/figures/${figure}` },
-  { name: "figure-editor", path: ({ figure }) => `/figures/${figure}/edit` },
+  { name: "figure-editor", path: () => "/figures/new", first: sayIt },
+  { name: "elements", path: () => "/figures/elements" },
+  { name: "holds", path: () => "/figures/holds" },
+  { name: "starter-sets", path: () => "/figures", first: beginDance },
+  { name: "paste-a-list", path: () => "/figures/file", first: pasteList },
   { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
-  { name: "program", path: () => "/levels/program", first: hustle },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
-  { name: "week-plan-dark", path: plan, first: select("Week 4"), dark: true },
   { name: "proposal", path: plan, first: cancelled },
   { name: "forecast", path: plan, first: press("Forecast") },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
@@ -78,16 +99,14 @@ const SHOTS: readonly Shot[] = [
     first: teachPart("Side pass"),
     size: { width: 390, height: 800 },
   },
-  { name: "stepping-in", path: ({ section }) => `/lessons/${section}/3/cover` },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
-  { name: "recap-on-a-phone", path: ({ recap }) => `/r/${recap}`, size: { width: 390, height: 800 } },
   { name: "check", path: ({ section }) => `/checks/${section}` },
 ];
 
 async function signedIn(browser: Browser, address: string, shot: Partial<Shot>): Promise<Page> {
   const context = await browser.newContext({
     viewport: shot.size ?? { width: 1280, height: 800 },
-    colorScheme: shot.dark ? "dark" : "light",
+    colorScheme: "light",
     reducedMotion: "reduce",
   });
   const page = await context.newPage();
@@ -103,14 +122,12 @@ async function idsOf(page: Page, address: string): Promise<Ids> {
   const read = async (path: string) => (await page.request.get(`${address}/api${path}`)).json();
   const [figures, sections] = [await read("/figures"), await read("/sections")];
   const section = sections.find(({ name }: { name: string }) => name === "Monday section");
-  const recap = await read(`/sections/${section.id}/lessons/1/recap`);
   const idOf = (wanted: string): string => figures.find(({ name }: { name: string }) => name === wanted).id;
   return {
     figure: idOf("Inside turn"),
     alike: idOf("Underarm turn"),
     level: section.levelId,
     section: section.id,
-    recap: recap.secret,
   };
 }
 

@@ -1,4 +1,7 @@
 import { readdir, readFile } from "node:fs/promises";
+import { readingOf } from "@map-step/core/element";
+import { USUAL_HOLDS } from "@map-step/core/hold";
+import { parseFigure } from "@map-step/core/notation";
 import { QueryTypes } from "sequelize";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { migrate, openDatabase } from "../src/index.ts";
@@ -124,5 +127,42 @@ describe("the database itself refuses", () => {
   ])("%s", async (_, statement) => {
     await expect(sql(statement)).rejects.toThrow();
     expect(await studio.db.Figure.count()).toBe(Object.keys(course.figures).length);
+  });
+});
+
+describe("a studio from before a dance had its holds", () => {
+  it("has the holds that its figures name, as they were danced until then, and reads them", async () => {
+    const url = await newDatabase(false);
+    const db = openDatabase(url);
+    const folder = new URL("../src/db/migrations/", import.meta.url);
+    await db.sequelize.query(
+      "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
+    );
+    for (const name of (await readdir(folder)).filter((one) => one < "0013").sort()) {
+      await db.sequelize.query(await readFile(new URL(name, folder), "utf8"));
+      await db.sequelize.query("insert into migrations values ($1, now(), now())", { bind: [name] });
+    }
+    await db.sequelize.query(`
+      insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
+        values ('D', 4, 8, 2, 1, 90, 120);
+      insert into figures (dance_id, name, kind, tier, minutes, notation) select id, 'F', 'basic', 1, 5,
+        E'leader\\n1   L side hold "Two hands"\\n2   R close hold "closed, outside partner"\\nfollower mirror\\nbeats 2\\n'
+        from dances;
+      insert into figures (dance_id, name, kind, tier, minutes, notation) select id, 'G', 'basic', 1, 5,
+        E'leader\\n1   L side hold "cape"\\nbeats 1\\n' from dances;
+    `);
+    await migrate(url);
+    const dance = await db.Dance.findOne();
+    const own = dance?.holds.filter(({ name }) => !USUAL_HOLDS.some((hold) => hold.name === name));
+    expect(own?.map(({ name, close, facing }) => [name, close, facing])).toEqual([
+      ["cape", false, "shadow"],
+      ["closed, outside partner", true, "facing"],
+    ]);
+    expect(dance?.holds.slice(0, USUAL_HOLDS.length)).toEqual(USUAL_HOLDS);
+    const [figure] = await db.Figure.findAll({ order: ["name"] });
+    expect(figure?.notation).toContain("follower opposite");
+    const parsed = dance && parseFigure(figure?.notation ?? "", readingOf(dance.get()));
+    expect(parsed?.faults).toEqual([]);
+    await db.sequelize.close();
   });
 });

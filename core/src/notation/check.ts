@@ -69,6 +69,12 @@ export function checkWhole(
   checkWithin(draft, figure, written, report);
 }
 
+/** A role in which nothing is danced, though every word of it can be read. */
+export function checkDanced({ roles }: TextDraft, { steps }: Figure, report: Report): void {
+  for (const [role, { by, header }] of roles)
+    if (!by && (steps[role] ?? []).length === 0) report(header, "at least one step in each role");
+}
+
 /** Faults of what the stretches come to together: nobody left to step, or too short for its steps. */
 export function checkComposed(
   { roles, uses, beatsAt }: TextDraft,

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { anyFigure } from "../../testing/figures.ts";
+import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { readingOf } from "../element/index.ts";
 import { formatFigure, holdsSaid, lookupBeside, openLibrary, parseFigure, stepsOf } from "./index.ts";
 
 const RHYTHM = { slowBeats: 2, quickBeats: 1, elements: [] };
@@ -183,40 +184,53 @@ describe("a composed figure", () => {
   });
 });
 
-describe("ten thousand texts", () => {
-  test("random and mutated, are all read without an exception, with faults inside the text", () => {
-    const lookup = lookupBeside(LIBRARY, RHYTHM, "");
-    const mutated = fc
-      .tuple(
-        anyFigure,
-        fc.array(fc.tuple(fc.nat(), fc.nat(4), fc.string({ maxLength: 4 })), { maxLength: 6 }),
-      )
-      .map(([figure, cuts]) => {
-        let text = formatFigure(figure);
-        for (const [at, gone, put] of cuts) {
-          const place = at % (text.length + 1);
-          text = text.slice(0, place) + put + text.slice(place + gone);
-        }
-        return text;
-      });
-    const words = fc.constantFrom(
-      ...'leader follower solo mirror use omit free beats counts S Q & a 1 2& 3-4 L R both side turn 1/2 " ; \n'.split(
-        " ",
-      ),
-      '"Turn"',
-    );
-    const jumbled = fc.array(words, { maxLength: 40 }).map((list) => list.join(" "));
+describe("twenty thousand texts", () => {
+  const elements = readingOf(IN_FOUR);
+  const lookup = lookupBeside(LIBRARY, elements, "");
+  const mutated = fc
+    .tuple(anyFigure, fc.array(fc.tuple(fc.nat(), fc.nat(4), fc.string({ maxLength: 4 })), { maxLength: 6 }))
+    .map(([figure, cuts]) => {
+      let text = formatFigure(figure);
+      for (const [at, gone, put] of cuts) {
+        const place = at % (text.length + 1);
+        text = text.slice(0, place) + put + text.slice(place + gone);
+      }
+      return text;
+    });
+  const words = fc.constantFrom(
+    ...'leader follower solo opposite image use omit free beats counts S Q slow quick & a 1 2& 3-4 3&4 L R both side touch turn 1/2 90° hold closed x2 other rock step triple grapevine box half walk # " ; , \n'.split(
+      " ",
+    ),
+    '"Turn"',
+    "other side",
+  );
+  const jumbled = fc.array(words, { maxLength: 40 }).map((list) => list.join(" "));
+
+  test("random and mutated, are all read in good time, with faults inside the text", () => {
     fc.assert(
       fc.property(fc.oneof(mutated, jumbled, fc.string({ unit: "binary" })), (text) => {
         const lines = text.split(/\r\n|\r|\n/);
-        const { faults } = parseFigure(text, RHYTHM, lookup);
+        const { faults } = parseFigure(text, elements, lookup);
         const outside = faults.filter(
           ({ line, column, length }) =>
             line < 1 || column < 1 || length < 1 || column > (lines[line - 1] ?? "").length + 1,
         );
         expect(outside).toEqual([]);
       }),
-      { numRuns: 10_000 },
+      { numRuns: 20_000 },
+    );
+  }, 120_000);
+
+  test("that are accepted are written so that they read back as the same", () => {
+    fc.assert(
+      fc.property(fc.oneof(mutated, jumbled), (text) => {
+        const { figure, faults } = parseFigure(text, elements, lookup);
+        if (faults.length > 0) return;
+        const again = parseFigure(formatFigure(figure), elements, lookup);
+        expect(again.faults).toEqual([]);
+        expect(again.figure).toEqual(figure);
+      }),
+      { numRuns: 4000 },
     );
   }, 60_000);
 });

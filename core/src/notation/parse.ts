@@ -1,6 +1,6 @@
 import type { Hold } from "../hold/index.ts";
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { checkComposed, checkLength, checkWhole, USE_PROBLEMS } from "./check.ts";
+import { checkComposed, checkDanced, checkLength, checkWhole, USE_PROBLEMS } from "./check.ts";
 import { compose, type Lookup } from "./compose.ts";
 import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
@@ -253,6 +253,8 @@ export function parseFigure(text: string, reading: Reading = COMMON, lookup: Loo
   const { figure, written } =
     draft.uses.length > 0 ? composedFigure(draft, lookup, report) : writtenFigure(draft, report);
   checkWhole(draft, figure, written, report);
+  // What cannot be read is blamed where it stands; only where all can be is an empty role a fault of its own.
+  if (faults.length === 0) checkDanced(draft, figure, report);
   if (faults.length === 0) faults.push(...checkLength(draft, figure, reading.meter));
   faults.sort((a, b) => a.line - b.line || a.column - b.column);
   const lines = Object.fromEntries(

@@ -31,7 +31,7 @@ own as (
   select dance_id, jsonb_agg(jsonb_build_object(
     'name', left(trim(name), 60), 'otherNames', '[]'::jsonb, 'hands', 2,
     'close', name ~* '\mclosed?\M|\mbody\M',
-    'facing', case when name ~* 'side|open position|promenade' then 'beside'
+    'facing', case when name ~* '\mside\M|open position|promenade' then 'beside'
                    when name ~* 'shadow|cape|behind' then 'shadow' else 'facing' end,
     'changesTo', '[]'::jsonb) order by name) as holds
   from named group by dance_id

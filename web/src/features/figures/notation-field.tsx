@@ -10,6 +10,7 @@ import {
   parseFigure,
 } from "@map-step/core/notation";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
+import { Link } from "react-router";
 import { CopyButton } from "../../kit/copy-button.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { Facts } from "./facts.tsx";
@@ -30,9 +31,13 @@ follower opposite`;
 interface FaultsProps {
   readonly faults: readonly Fault[];
   readonly onShow: (fault: Fault) => void;
+  /** Puts the word that was probably meant in the place of the fault. */
+  readonly onReplace: (fault: Fault, word: string) => void;
+  /** Writes the line that answers a question at the end. */
+  readonly onAnswer: (line: string) => void;
 }
 
-const Faults = ({ faults, onShow }: FaultsProps) => (
+const Faults = ({ faults, onShow, onReplace, onAnswer }: FaultsProps) => (
   <Box aria-live="polite">
     <Stack as="ul" gap="1" mt="2" listStyleType="none" hidden={faults.length === 0}>
       {faults.map((fault) => (
@@ -56,11 +61,37 @@ const Faults = ({ faults, onShow }: FaultsProps) => (
               {faultText(fault)}
             </Text>
           </Button>
+          <Flex gap="2" mt="1" wrap="wrap">
+            {fault.choices?.map((line) => (
+              <Button key={line} size="xs" variant="outline" onClick={() => onAnswer(line)}>
+                {line}
+              </Button>
+            ))}
+            {fault.suggestion && !fault.choices ? (
+              <Button size="xs" variant="outline" onClick={() => onReplace(fault, fault.suggestion ?? "")}>
+                Write {fault.suggestion}
+              </Button>
+            ) : null}
+            {/a hold of this dance/.test(fault.expected) ? (
+              <Button asChild size="xs" variant="outline">
+                <Link to="/figures/holds">Add it to the holds</Link>
+              </Button>
+            ) : null}
+          </Flex>
         </Box>
       ))}
     </Stack>
   </Box>
 );
+
+/** A text with a word in the place of what a fault covers. */
+function withWord(text: string, { line, column, length, found }: Fault, word: string): string {
+  const lines = text.split("\n");
+  const own = lines[line - 1] ?? "";
+  const quoted = own[column - 1] === '"' && !found.startsWith('"');
+  const put = quoted ? `"${word}"` : word;
+  return lines.with(line - 1, own.slice(0, column - 1) + put + own.slice(column - 1 + length)).join("\n");
+}
 
 const Help = () => (
   <Collapsible.Root mt="2">
@@ -161,7 +192,14 @@ export function NotationField(props: Props) {
             </Button>
             <CopyButton text={value} what="The steps" size="sm" />
           </Flex>
-          {parsed ? <Faults faults={parsed.faults} onShow={(fault) => editor.current?.show(fault)} /> : null}
+          {parsed ? (
+            <Faults
+              faults={parsed.faults}
+              onShow={(fault) => editor.current?.show(fault)}
+              onReplace={(fault, word) => onChange(withWord(value, fault, word))}
+              onAnswer={(line) => onChange(`${value.trimEnd()}\n${line}\n`)}
+            />
+          ) : null}
           <Help />
         </Box>
         <Stack gap="4" flex="1" minW="0">

@@ -1,0 +1,100 @@
+import { api, DANCE_FIELDS, type DanceRecord, startOf } from "@map-step/contract";
+import { STARTER_SETS } from "@map-step/core/starter";
+import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { figureContent, openStudio, type TestStudio, type Visitor } from "./studio.ts";
+
+let studio: TestStudio;
+let director: Visitor;
+let dance: DanceRecord;
+
+beforeAll(async () => {
+  studio = await openStudio();
+  director = await studio.as("director");
+});
+afterAll(() => studio.close());
+
+const begin = (name: string, starterId = "six-beat") => {
+  const set = STARTER_SETS.find(({ id }) => id === starterId);
+  const body = { dance: { ...startOf(DANCE_FIELDS), ...set?.dance, name }, starterId };
+  return director.call(api.dances.begin, { body: body as never });
+};
+const change = async (part: Partial<DanceRecord>) => {
+  const { body } = await director.call(api.dances.list);
+  const now = body.find(({ id }) => id === dance.id) as DanceRecord;
+  const { id, ...content } = now;
+  return director.call(api.dances.change, { params: { id }, body: { ...content, ...part } });
+};
+
+describe("a dance that begins with a starter set", () => {
+  it.each(STARTER_SETS.map(({ id }) => id))(
+    "%s: has all its figures, in canonical form, and their needs",
+    async (id) => {
+      const { status, body } = await begin(`Dance ${id}`, id);
+      expect(status).toBe(200);
+      const { body: figures } = await director.call(api.figures.ofDance, { params: { id: body.id } });
+      const set = STARTER_SETS.find((one) => one.id === id);
+      expect(figures.map(({ name }) => name).sort()).toEqual(set?.figures.map(({ name }) => name).sort());
+      const nameOf = (figureId: string) => figures.find((one) => one.id === figureId)?.name;
+      for (const { name, needs } of set?.figures ?? [])
+        expect(figures.find((one) => one.name === name)?.needs.map(nameOf)).toEqual(needs);
+      if (id === "six-beat") dance = body;
+    },
+  );
+
+  it("is all or nothing", async () => {
+    const before = (await director.call(api.dances.list)).body.length;
+    expect((await begin("Dance six-beat")).problem.errors?.[0]?.path).toBe("name");
+    expect(
+      (await director.call(api.dances.begin, { body: { dance: { name: "X" }, starterId: "no" } as never }))
+        .status,
+    ).toBe(422);
+    expect((await director.call(api.dances.list)).body).toHaveLength(before);
+    const teacher = await studio.as("teacher");
+    expect((await teacher.call(api.dances.begin, { body: {} as never })).status).toBe(403);
+  });
+});
+
+describe("what figures name in their dance", () => {
+  it("cannot go: the first figure that would be unreadable is named with its line", async () => {
+    const gone = await change({ holds: dance.holds.filter(({ name }) => name !== "side-by-side") });
+    expect(gone.status).toBe(422);
+    expect(gone.problem.errors?.[0]).toMatchObject({ path: "holds" });
+    expect(gone.problem.errors?.[0]?.message).toContain("could not be read any more. In ");
+  });
+
+  it("may be called otherwise, as long as the old name is one of its names", async () => {
+    const holds = dance.holds.map((hold) =>
+      hold.name === "side-by-side"
+        ? { ...hold, name: "arm in arm", otherNames: ["side-by-side"] }
+        : { ...hold, changesTo: hold.changesTo.filter((name) => name !== "side-by-side") },
+    );
+    expect((await change({ holds })).status).toBe(200);
+    const again = await director.call(api.figures.ofDance, { params: { id: dance.id } });
+    const walks = again.body.find(({ name }) => name === "Walks side by side");
+    if (!walks) throw new Error("no figure");
+    const { id, ...content } = walks;
+    const saved = await director.call(api.figures.change, { params: { id }, body: content });
+    expect(saved.body.notation).toContain('hold "arm in arm"');
+  });
+
+  it("is read with the elements of the studio's own, which must be readable", async () => {
+    const faulty = await change({ ownElements: [{ name: "swoop", otherNames: [], steps: "1 L bakc" }] });
+    expect(faulty.problem.errors?.[0]).toMatchObject({ path: "ownElements.0.steps" });
+    expect(faulty.problem.errors?.[0]?.message).toContain("Did you mean “back”?");
+    const ownElements = [{ name: "swoop", otherNames: [], steps: "1 L back\n2 R side" }];
+    expect((await change({ ownElements })).status).toBe(200);
+    const body = figureContent(dance.id, "Swooping", { notation: "swoop, swoop" });
+    const made = await director.call(api.figures.create, { body });
+    expect(made.body.notation).toBe("leader\n1   swoop L\n3   swoop L\nbeats 4\n");
+    expect((await change({ ownElements: [] })).problem.errors?.[0]?.message).toContain(
+      "Swooping could not be read",
+    );
+  });
+
+  it("cannot stand twice under one name", async () => {
+    const [first] = dance.holds;
+    if (!first) throw new Error("no hold");
+    const twice = await change({ holds: [...dance.holds, { ...first, otherNames: [] }] });
+    expect(twice.problem.errors?.[0]?.message).toContain("stands here twice");
+  });
+});
