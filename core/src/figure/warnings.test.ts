@@ -22,7 +22,7 @@ describe("what a teacher would warn of", () => {
     [
       "turns that do not fit the hold at the end",
       'leader\nL side hold "open one-hand", R close hold "side-by-side"\nfollower\nR side, close',
-      ["facing"],
+      ["facing", "hold"],
     ],
     [
       "none where the turns make the hold",

@@ -3,6 +3,7 @@ import { FOUR, type StarterSet, starter } from "./types.ts";
 const ALONE = { ...FOUR, alone: true } as const;
 const VINES = "Grapevine right and left";
 
+/** Line dances of 32 counts. */
 export const LINE_32: StarterSet = {
   id: "line-32",
   name: "Line dance in 32",
@@ -103,6 +104,7 @@ export const LINE_32: StarterSet = {
   ],
 };
 
+/** Fundamentals for dancing alone. */
 export const SOLO: StarterSet = {
   id: "solo",
   name: "Solo fundamentals",

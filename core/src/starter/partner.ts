@@ -2,6 +2,7 @@ import { FOUR, type StarterSet, starter } from "./types.ts";
 
 const SIX = "Six-count basic";
 
+/** Swung six-beat dancing on the spot. */
 export const SIX_BEAT: StarterSet = {
   id: "six-beat",
   name: "Six beats, swung",
@@ -129,6 +130,7 @@ export const SIX_BEAT: StarterSet = {
 
 const PUSH = "Push basic";
 
+/** Six and eight beats along one line. */
 export const SLOT: StarterSet = {
   id: "slot",
   name: "Six and eight beats in a slot",
@@ -221,6 +223,7 @@ export const SLOT: StarterSet = {
 const CROSS = "Cross-body lead";
 const BASIC = "Forward and back basic";
 
+/** Break steps in eight, with partners who cross. */
 export const CROSS_BODY: StarterSet = {
   id: "cross-body",
   name: "Cross-body eight",
@@ -312,6 +315,7 @@ export const CROSS_BODY: StarterSet = {
 
 const SIDE = "Side basic";
 
+/** Three steps and a tap to the side. */
 export const SIDE_FOUR: StarterSet = {
   id: "side-four",
   name: "Side to side in four",

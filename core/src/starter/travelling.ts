@@ -2,6 +2,7 @@ import { FOUR, type StarterSet, starter } from "./types.ts";
 
 const BOX = "Left box";
 
+/** Boxes over three beats. */
 export const WALTZ_BOX: StarterSet = {
   id: "box",
   name: "Box in three",
@@ -122,6 +123,7 @@ export const WALTZ_BOX: StarterSet = {
 
 const WALK = "Walking basic";
 
+/** Slow walks and quick sides round the room. */
 export const WALK_AND_TURN: StarterSet = {
   id: "walk-and-turn",
   name: "Walk and turn round the room",
@@ -212,6 +214,7 @@ export const WALK_AND_TURN: StarterSet = {
   ],
 };
 
+/** Walking in one's own time. */
 export const FREE_WALKING: StarterSet = {
   id: "free-walking",
   name: "Free walking",
