@@ -245,7 +245,7 @@ test("words are completed while steps are typed, and Enter only ends the line", 
   await expect(page.getByRole("option", { name: /^leader/ })).toBeVisible();
   await page.keyboard.press("Enter");
   await page.keyboard.type("1 L si");
-  await expect(page.getByRole("option", { name: /^side/ })).toBeVisible();
+  await expect(page.getByRole("option", { name: /^side\s*with weight/ })).toBeVisible();
   await page.keyboard.press("Tab");
   await page.keyboard.press("Enter");
   await page.keyboard.type("2 R cros");

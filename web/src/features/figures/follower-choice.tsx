@@ -51,15 +51,17 @@ export function FollowerChoice({ figure, name, dance, onChoose }: Props) {
             <Text fontSize="sm" color="soft" mb="2">
               {about}
             </Text>
-            <CountRibbon
-              figure={{
-                length: figure.length,
-                steps: { follower: stepsOf({ ...rest, followerBy: by }, "follower") },
-              }}
-              name={`${name}, follower: ${title}`}
-              timing={dance}
-              small
-            />
+            <Box aria-hidden>
+              <CountRibbon
+                figure={{
+                  length: figure.length,
+                  steps: { follower: stepsOf({ ...rest, followerBy: by }, "follower") },
+                }}
+                name={`${name}, follower: ${title}`}
+                timing={dance}
+                small
+              />
+            </Box>
           </chakra.button>
         ))}
       </SimpleGrid>

@@ -91,7 +91,8 @@ const MORE: readonly Completion[] = [
 function optionsAfter(before: readonly string[], elements: readonly string[]): readonly Completion[] {
   const [first = ""] = before;
   const long = (word: string) => SHORT_FORMS[word.toLowerCase()] ?? word.toLowerCase();
-  const said = words(elements, "keyword", "element");
+  // What is typed is rather the word of a step than the beginning of a longer name.
+  const said = words(elements, "keyword", "element").map((one) => ({ ...one, boost: -1 }));
   if (before.length === 0) return [...ROLE_LINES, ...OTHER_LINES, ...said];
   if (sortOf(first) !== "number") return [];
   const [foot, action] = FEET.includes(before[1] ?? "") ? [before[1], before[2]] : [undefined, before[1]];
