@@ -171,5 +171,6 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
     await page.getByRole("button", { name: "Use this plan" }).click();
     await expect(page.getByRole("button", { name: /^Rock first, new in week/ })).toBeVisible();
     await expect(page.getByRole("button", { name: /^Only a name, new in week/ })).toBeVisible();
+    await expect(page.getByText("All saved")).toBeVisible();
   });
 });
