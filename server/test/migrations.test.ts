@@ -62,18 +62,25 @@ describe("migrations", () => {
   });
 });
 
+const FOLDER = new URL("../src/db/migrations/", import.meta.url);
+
+/** A database as it was before a migration. */
+async function asBefore(migration: string) {
+  const url = await newDatabase(false);
+  const db = openDatabase(url);
+  await db.sequelize.query(
+    "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
+  );
+  for (const name of (await readdir(FOLDER)).filter((one) => one < migration).sort()) {
+    await db.sequelize.query(await readFile(new URL(name, FOLDER), "utf8"));
+    await db.sequelize.query("insert into migrations values ($1, now(), now())", { bind: [name] });
+  }
+  return { url, db };
+}
+
 describe("a studio from before there was a class log", () => {
   it("finds its marks and its taught lessons in the log", async () => {
-    const url = await newDatabase(false);
-    const db = openDatabase(url);
-    const folder = new URL("../src/db/migrations/", import.meta.url);
-    await db.sequelize.query(
-      "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
-    );
-    for (const name of (await readdir(folder)).filter((one) => one < "0007").sort()) {
-      await db.sequelize.query(await readFile(new URL(name, folder), "utf8"));
-      await db.sequelize.query("insert into migrations values ($1, now(), now())", { bind: [name] });
-    }
+    const { url, db } = await asBefore("0007");
     await db.sequelize.query(`
       insert into staff (name, email, role, password_hash) values ('Ada', 'ada@test.example', 'director', 'x');
       insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
@@ -87,7 +94,7 @@ describe("a studio from before there was a class log", () => {
       insert into lesson_segments (id, lesson_id, position, kind, title, figure_id, minutes, covered)
         select gen_random_uuid(), lessons.id, 0, 'new', 'F', figures.id, 60, 'part' from lessons, figures;
     `);
-    const left = (await readdir(folder)).filter((one) => one >= "0007");
+    const left = (await readdir(FOLDER)).filter((one) => one >= "0007");
     expect(await migrate(url)).toHaveLength(left.length);
     const entries = await db.ClassEntry.findAll({ order: ["position"] });
     expect(entries.map(({ kind, value, outcome }) => [kind, value, outcome])).toEqual([
@@ -132,16 +139,7 @@ describe("the database itself refuses", () => {
 
 describe("a studio from before a dance had its holds", () => {
   it("has the holds that its figures name, as they were danced until then, and reads them", async () => {
-    const url = await newDatabase(false);
-    const db = openDatabase(url);
-    const folder = new URL("../src/db/migrations/", import.meta.url);
-    await db.sequelize.query(
-      "create table migrations (name text primary key, created_at timestamptz, updated_at timestamptz)",
-    );
-    for (const name of (await readdir(folder)).filter((one) => one < "0013").sort()) {
-      await db.sequelize.query(await readFile(new URL(name, folder), "utf8"));
-      await db.sequelize.query("insert into migrations values ($1, now(), now())", { bind: [name] });
-    }
+    const { url, db } = await asBefore("0013");
     await db.sequelize.query(`
       insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
         values ('D', 4, 8, 2, 1, 90, 120);

@@ -65,7 +65,8 @@ function saidBy(figure: Figure): Said {
   return said;
 }
 
-const round = (degrees: number): number => ((degrees % 360) + 360) % 360;
+/** Degrees from 0 to 359. */
+export const round = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
 /** How the follower faces in a hold, seen from where the leader faces; `null` where either may face anywhere. */
 const FOLLOWER_FACES: Readonly<Record<Facing, number | null>> = {
@@ -144,8 +145,8 @@ function holdReasons(out: DancerState, into: DancerState, holds: readonly Hold[]
   ];
 }
 
-/** How the follower faces as the leader sees it, at one moment. */
-const between = ({ facing }: DancerState): number | null => {
+/** How the follower faces as the leader sees it, in degrees from 0 to 359; `null` where it is not known. */
+export const between = ({ facing }: DancerState): number | null => {
   const { leader, follower } = facing;
   return leader === undefined || follower === undefined || leader === null || follower === null
     ? null

@@ -3,7 +3,7 @@ import { type Dance, spokenFraction } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { followFeet, footFaultText } from "./feet.ts";
 import { turnOf } from "./path.ts";
-import { type DancerState, join, stateIn, stateOut } from "./state.ts";
+import { between, join, round, stateIn, stateOut } from "./state.ts";
 
 /** Something that a teacher would say of a figure as it is written, and what would mend it. */
 export interface Warning {
@@ -12,7 +12,6 @@ export interface Warning {
   readonly wayOut: string;
 }
 
-const round = (degrees: number): number => ((degrees % 360) + 360) % 360;
 const partOfTurn = (degrees: number): string =>
   `${spokenFraction(Math.min(degrees, 360 - degrees), 360)} of a turn`;
 
@@ -27,12 +26,6 @@ function footWarnings(figure: Figure): Warning[] {
     ),
   );
 }
-
-/** How the follower faces as the leader sees it; `null` where it is not known. */
-const between = ({ facing: { leader, follower } }: DancerState): number | null =>
-  leader === undefined || follower === undefined || leader === null || follower === null
-    ? null
-    : round(follower - leader);
 
 /** The turns of the two leave them another way than the hold in which they are. */
 function facingWarning(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {

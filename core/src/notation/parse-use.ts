@@ -1,4 +1,4 @@
-import { fullWord } from "./read-item.ts";
+import { fullWord } from "./read-extras.ts";
 import { behind, type Report } from "./report.ts";
 import type { Statement, Token } from "./scan.ts";
 import type { Use } from "./types.ts";

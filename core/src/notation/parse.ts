@@ -5,7 +5,7 @@ import { compose, type Lookup } from "./compose.ts";
 import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
 import { isCount, type RhythmBeats } from "./read-count.ts";
-import { fullWord } from "./read-item.ts";
+import { fullWord } from "./read-extras.ts";
 import { emptyRow, type RowContext, readRow } from "./read-row.ts";
 import { makeFault, type Report } from "./report.ts";
 import { resolveRole, type WrittenRole } from "./resolve.ts";

@@ -11,7 +11,8 @@ import {
   readCount,
   readRhythm,
 } from "./read-count.ts";
-import { type Cursor, footWord, fullWord, type Item, type ItemContext, readItem } from "./read-item.ts";
+import { type Cursor, footWord, fullWord, type ItemContext } from "./read-extras.ts";
+import { type Item, readItem } from "./read-item.ts";
 import { behind } from "./report.ts";
 import type { Token } from "./scan.ts";
 import { MAX_BEATS } from "./words.ts";

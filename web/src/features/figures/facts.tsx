@@ -87,24 +87,11 @@ export const footFaults = ({ roles }: FigureFacts): string[] =>
     faults.map((fault) => `${role}, step ${fault.step + 1}: ${footFaultText(fault)}`),
   );
 
-/** All that follows from the steps, each as a sentence; what the feet cannot do stands first. */
+/** All that follows from the steps, each as a sentence. */
 export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {
   const facts = useMemo(() => figureFacts(figure, dance), [figure, dance]);
   return (
     <Box as="dl" fontSize="sm">
-      {footFaults(facts).map((fault) => (
-        <Box
-          key={fault}
-          bg="apricotWash"
-          borderLeftWidth="4px"
-          borderColor="apricot"
-          borderRadius="sm"
-          p="2"
-          mb="2"
-        >
-          {fault}
-        </Box>
-      ))}
       {factLines(facts, dance).map(([name, words]) => (
         <Flex key={name} gap="3" mb="1.5">
           <Text as="dt" color="soft" w="4rem" flexShrink="0">

@@ -22,6 +22,7 @@ import { Facts } from "./facts.tsx";
 import { nameElsewhere, useDances, useFigures, useSteps } from "./library.ts";
 import { ReallyNew } from "./really-new.tsx";
 import { stepsIn } from "./steps.ts";
+import { Warnings } from "./warnings.tsx";
 
 function Lines({ title, lines, none }: { title: string; lines: readonly string[]; none: string }) {
   return (
@@ -114,17 +115,25 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
     [library, figure.danceId],
   );
   const { data: dances } = useDances();
+  /** The other figures of the dance that have steps. */
+  const readable = useMemo(
+    () =>
+      ofDance.flatMap((record) => {
+        const other = record.id === figure.id || !dances ? null : stepsIn(ofDance, dances, record);
+        return other ? [{ record, other }] : [];
+      }),
+    [ofDance, dances, figure.id],
+  );
+  const others = useMemo(() => readable.map(({ other }) => other), [readable]);
   const flows = useMemo(
     () =>
-      steps && dance && dances
-        ? ofDance
-            .filter((other) => {
-              const next = other.id === figure.id ? null : stepsIn(ofDance, dances, other);
-              return next !== null && join(steps, next, dance).fits;
-            })
+      steps && dance
+        ? readable
+            .filter(({ other }) => join(steps, other, dance).fits)
             .slice(0, MOST_FLOWS)
+            .map(({ record }) => record)
         : [],
-    [ofDance, dances, dance, steps, figure.id],
+    [readable, dance, steps],
   );
   const madeOf = new Set(
     parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => nameKey(name)),
@@ -164,7 +173,10 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
             <Panel>
               <PanelTitle>At a glance</PanelTitle>
               {steps && dance ? (
-                <Facts figure={steps} dance={dance} />
+                <>
+                  <Warnings figure={steps} dance={dance} others={others} />
+                  <Facts figure={steps} dance={dance} />
+                </>
               ) : (
                 <Text color="soft">Nothing to count.</Text>
               )}
