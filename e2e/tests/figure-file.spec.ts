@@ -1,4 +1,5 @@
 import { readFile } from "node:fs/promises";
+import { strToU8, zipSync } from "fflate";
 import { demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
 
 const HEAD = "dance,name,kind,level,minutes,notation,needs,cues\r\n";
@@ -56,4 +57,51 @@ test("a teacher may take figures out, but not in", async ({ page }) => {
   await page.goto(`${demoStudio()}/figures/file`);
   await expect(page.getByRole("button", { name: "Save as CSV" })).toBeVisible();
   await expect(page.getByRole("heading", { name: "Import figures" })).toHaveCount(0);
+});
+
+/** A small spreadsheet of one sheet, as programs write it. */
+function workbook(rows: readonly (readonly string[])[]): Buffer {
+  const sheet = rows
+    .map((cells, row) => {
+      const place = (column: number) => `${"ABCDEFGH"[column]}${row + 1}`;
+      const told = cells.map((text, at) => `<c r="${place(at)}" t="inlineStr"><is><t>${text}</t></is></c>`);
+      return `<row r="${row + 1}">${told.join("")}</row>`;
+    })
+    .join("");
+  const head = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
+  const main = "http://schemas.openxmlformats.org/spreadsheetml/2006/main";
+  const links = "http://schemas.openxmlformats.org/officeDocument/2006/relationships";
+  const pack = "http://schemas.openxmlformats.org/package/2006";
+  const files = {
+    "[Content_Types].xml": `<Types xmlns="${pack}/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/><Override PartName="/xl/workbook.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.sheet.main+xml"/><Override PartName="/xl/worksheets/sheet1.xml" ContentType="application/vnd.openxmlformats-officedocument.spreadsheetml.worksheet+xml"/></Types>`,
+    "_rels/.rels": `<Relationships xmlns="${pack}/relationships"><Relationship Id="r1" Type="${links}/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
+    "xl/workbook.xml": `<workbook xmlns="${main}" xmlns:r="${links}"><sheets><sheet name="Figures" sheetId="1" r:id="r1"/></sheets></workbook>`,
+    "xl/_rels/workbook.xml.rels": `<Relationships xmlns="${pack}/relationships"><Relationship Id="r1" Type="${links}/worksheet" Target="worksheets/sheet1.xml"/></Relationships>`,
+    "xl/worksheets/sheet1.xml": `<worksheet xmlns="${main}"><sheetData>${sheet}</sheetData></worksheet>`,
+  };
+  const bytes = Object.entries(files).map(([name, xml]) => [name, strToU8(head + xml)] as const);
+  return Buffer.from(zipSync(Object.fromEntries(bytes)));
+}
+
+test("a list comes from a spreadsheet, and what is none is said to be none", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/file`);
+  const chooser = page.getByLabel("Or choose a spreadsheet");
+  const file = (name: string, buffer: Buffer) => ({ name, mimeType: "application/octet-stream", buffer });
+  await chooser.setInputFiles(file("broken.xlsx", Buffer.from("no spreadsheet")));
+  await expect(page.getByText(/broken.xlsx cannot be read as a spreadsheet/)).toBeVisible();
+  const rows = [
+    ["Name", "Kind", "Minutes", "Call"],
+    ["Sheet basic", "basic", "8", "rock step, walk, walk"],
+    ["Sheet slip", "pattern", "8", "rock stpe"],
+  ];
+  await chooser.setInputFiles(file("figures.xlsx", workbook(rows)));
+  await expect(page.getByText("figures.xlsx: 1 added, 0 changed, 0 the same, 1 refused")).toBeVisible();
+  await page.getByRole("button", { name: "Leave out the refused rows" }).click();
+  await page.getByRole("button", { name: "Add these figures" }).click();
+  await expect(page.getByText("figures.xlsx: 1 added, 0 changed")).toBeVisible();
+  await page.goto(`${demoStudio()}/figures?search=sheet`);
+  await page.getByRole("link", { name: /Sheet basic/ }).click();
+  await page.getByRole("button", { name: "Remove" }).click();
+  await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
