@@ -130,6 +130,9 @@ function readAll(text: string, reading: Reading, report: Report): TextDraft {
     free: false,
   };
   const { elements, holds, swung = false, alone = false, slowBeats, quickBeats } = reading;
+  const rhythm = { slowBeats, quickBeats };
+  const apart: RowContext = { rhythm, elements, swung, report, composed: false, ...(holds ? { holds } : {}) };
+  const composed: RowContext = { ...apart, composed: true };
   for (const scanned of scan(text)) {
     if (scanned.kind === "comment") {
       const row = draft.current && draft.roles.get(draft.current)?.row;
@@ -137,15 +140,7 @@ function readAll(text: string, reading: Reading, report: Report): TextDraft {
       else draft.head.push({ role: null, before: null, text: scanned.text });
       continue;
     }
-    const context: RowContext = {
-      rhythm: { slowBeats, quickBeats },
-      elements,
-      ...(holds ? { holds } : {}),
-      swung,
-      report,
-      composed: draft.uses.length > 0,
-    };
-    readStatement(draft, scanned.tokens, alone, context);
+    readStatement(draft, scanned.tokens, alone, draft.uses.length > 0 ? composed : apart);
   }
   return draft;
 }

@@ -122,19 +122,14 @@ function dance(
   }
   const { action, direction, extras } = item;
   const foot = item.foot ?? (base && !needsNoFoot(action) ? base.foot : null) ?? footOf(dancer, action);
-  const size = extras.size ? { size: extras.size } : {};
-  const { turn, hold, lead, cue } = extras;
-  const step: Step = {
-    onset,
-    foot,
-    action,
-    ...(direction ? { direction } : {}),
-    ...(turn ? { turn } : {}),
-    ...size,
-    ...(hold === undefined ? {} : { hold }),
-    ...(lead === undefined ? {} : { lead }),
-    ...(cue === undefined ? {} : { cue }),
-  };
+  const step: { -readonly [K in keyof Step]: Step[K] } = { onset, foot, action };
+  if (direction) step.direction = direction;
+  const { turn, size, hold, lead, cue } = extras;
+  if (turn) step.turn = turn;
+  if (size) step.size = size;
+  if (hold !== undefined) step.hold = hold;
+  if (lead !== undefined) step.lead = lead;
+  if (cue !== undefined) step.cue = cue;
   return { steps: [step], said: null };
 }
 
@@ -153,6 +148,8 @@ const rises = ({ steps }: Entry): boolean =>
 
 /** A count so far beyond the others is rather a slip than they are. */
 const LEAP = 8 * TICKS_PER_BEAT;
+const follows = (one: Entry | undefined, next: Entry): boolean => !one || lastOf(one) < firstOf(next);
+
 /** Rows longer than this are looked at one after the other only. */
 const MOST_COMPARED = 400;
 
@@ -161,8 +158,6 @@ const MOST_COMPARED = 400;
  * (the longest increasing subsequence).
  */
 function inOrder(entries: readonly Entry[]): ReadonlySet<Entry> {
-  const follows = (one: Entry | undefined, next: Entry) => !one || lastOf(one) < firstOf(next);
-  if (entries.every((entry, index) => follows(entries[index - 1], entry))) return new Set(entries);
   if (entries.length > MOST_COMPARED) {
     const kept = new Set<Entry>();
     let before: Entry | undefined;
@@ -242,16 +237,18 @@ export function resolveRole(
     for (const step of steps) dancer.standing = standingAfter(dancer.standing, step);
     if (steps.length > 0) danced.push({ at: entry.at, steps, said });
   }
-  const kept = inOrder(danced.filter(rises));
-  for (const entry of danced) if (!kept.has(entry)) report(entry.at, "a count later than the one before");
-  const entries = danced.filter((entry) => kept.has(entry));
+  const rising = danced.every((entry, at) => rises(entry) && follows(danced[at - 1], entry));
+  const kept = rising ? null : inOrder(danced.filter(rises));
+  const isKept = (entry: Entry) => kept === null || kept.has(entry);
+  for (const entry of danced) if (!isKept(entry)) report(entry.at, "a count later than the one before");
+  const entries = kept === null ? danced : danced.filter(isKept);
   return {
     steps: entries.flatMap(({ steps }) => steps),
     lines: entries.flatMap(({ at, steps }) => steps.map(() => at.line)),
     said: entries.flatMap(({ said }) => said ?? []),
     omitted,
     comments: notes.map(({ behind, text }) => {
-      const next = danced.slice(behind).find((entry) => kept.has(entry));
+      const next = danced.slice(behind).find(isKept);
       return { role, before: next ? firstOf(next) : null, text };
     }),
   };

@@ -22,16 +22,23 @@ export type Scanned =
 /** Quotes as they are typed, and as text programs make them. */
 const QUOTES = '"“”„';
 const TOKEN = new RegExp(`[${QUOTES}]([^${QUOTES}\\n]*)([${QUOTES}]?)|#(.*)$|[;,]|[^\\s;,#${QUOTES}]+`, "g");
+/** What makes a line more than its words. */
+const MARKS = new RegExp(`[#;,${QUOTES}]`);
+const WORDS = /\S+/g;
 /** Counts written together, such as `3&4` or `1e&a`. */
 const COUNTS_TOGETHER = /^(?:\d{1,3}(?!\d)|&|\+|and|e|a)+$/i;
 const COUNT_PARTS = /\d{1,3}|&|\+|and|e|a/gi;
 
+const STOP = /[.:!)]+$/;
+const DIGIT = /\d/;
+
 /** The words that stand in one piece of text: counts written together are taken apart, a dot or colon behind is left. */
 function wordsIn(whole: string, line: number, column: number): Token[] {
-  const value = whole.replace(/[.:!)]+$/, "");
+  const value = STOP.test(whole) ? whole.replace(STOP, "") : whole;
   if (value === "") return [];
   const word: Token = { kind: "word", value, line, column, length: value.length };
-  if (!COUNTS_TOGETHER.test(value) || !/\d/.test(value)) return [word];
+  // Nearly every word is neither, and reading a library reads many of them.
+  if (value.length === 1 || !DIGIT.test(value) || !COUNTS_TOGETHER.test(value)) return [word];
   const parts = [...value.matchAll(COUNT_PARTS)];
   const isOneCount = parts.length === 1 || (parts.length === 2 && /^\d/.test(value) && !/\d$/.test(value));
   if (isOneCount) return [word];
@@ -53,20 +60,25 @@ export function scan(text: string): Scanned[] {
   text.split(/\r\n|\r|\n/).forEach((content, row) => {
     let tokens: Token[] = [];
     const statements: Token[][] = [tokens];
-    for (const match of content.matchAll(TOKEN)) {
-      const [whole, quoted, closing, comment] = match;
-      const [line, column] = [row + 1, match.index + 1];
-      if (whole === ";" || whole === ",") {
-        tokens = [];
-        statements.push(tokens);
-      } else if (comment !== undefined) {
-        if (comment.trim() !== "") scanned.push({ kind: "comment", text: comment.trim() });
-      } else if (quoted === undefined) tokens.push(...wordsIn(whole, line, column));
-      else {
-        const open = closing === "" ? { open: true as const } : {};
-        tokens.push({ kind: "text", value: quoted, line, column, length: whole.length, ...open });
+    // Most lines are words only, which are found in a third of the time.
+    if (!MARKS.test(content))
+      for (const { 0: whole, index } of content.matchAll(WORDS))
+        tokens.push(...wordsIn(whole, row + 1, index + 1));
+    else
+      for (const match of content.matchAll(TOKEN)) {
+        const [whole, quoted, closing, comment] = match;
+        const [line, column] = [row + 1, match.index + 1];
+        if (whole === ";" || whole === ",") {
+          tokens = [];
+          statements.push(tokens);
+        } else if (comment !== undefined) {
+          if (comment.trim() !== "") scanned.push({ kind: "comment", text: comment.trim() });
+        } else if (quoted === undefined) tokens.push(...wordsIn(whole, line, column));
+        else {
+          const open = closing === "" ? { open: true as const } : {};
+          tokens.push({ kind: "text", value: quoted, line, column, length: whole.length, ...open });
+        }
       }
-    }
     for (const [first, ...rest] of statements)
       if (first) scanned.push({ kind: "statement", tokens: [first, ...rest] });
   });
