@@ -93,6 +93,10 @@ interface Match {
 function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: Pattern): Match | null {
   const start = steps[from] as Step;
   const begins = (wanted[0] as ElementStep).onset;
+  // Most elements do not even last so long, which is told without looking at each step.
+  const last = wanted.length - 1;
+  const spans = (wanted[last] as ElementStep).onset - begins;
+  if ((steps[from + last]?.onset ?? Number.NaN) - start.onset !== spans) return null;
   let turnsOver: boolean | null = null;
   let way: Action | null = null;
   let turn: Turn | undefined;
@@ -113,7 +117,7 @@ function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: 
       if (turnsOver !== null && turnsOver !== over) return null;
       turnsOver = over;
     }
-    const isLast = index === wanted.length - 1;
+    const isLast = index === last;
     if (want.turn === undefined && step.turn !== undefined && isLast) turn = step.turn;
     else if (!sameTurn(step.turn, want.turn, turnsOver === true)) return null;
   }
@@ -124,9 +128,12 @@ function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: 
 const endOf = (steps: readonly Step[], next: number, length: Ticks): Ticks =>
   steps[next]?.onset ?? length + (steps[0]?.onset ?? 0);
 
+/** How the steps from one on are covered best: what it costs, and with which first piece. */
 interface Best {
   readonly cost: number;
-  readonly piece: CallPiece | null;
+  readonly steps: number;
+  /** Nothing for a step by itself. */
+  readonly as: (Match & { readonly name: string }) | null;
 }
 
 const footOf = (steps: readonly Step[]): Step["foot"] =>
@@ -141,28 +148,17 @@ function cover(
 ): CallPiece[] {
   const saidAt = new Map(said.map((one) => [steps.findIndex(({ onset }) => onset === one.from), one]));
   const best: Best[] = new Array(steps.length + 1);
-  best[steps.length] = { cost: 0, piece: null };
-  const pieceOf = (first: number, count: number) => ({
-    first,
-    steps: count,
-    from: steps[first]?.onset ?? 0,
-    to: endOf(steps, first + count, length),
-    foot: footOf(steps.slice(first, first + count)),
-  });
+  best[steps.length] = { cost: 0, steps: 0, as: null };
   for (let at = steps.length - 1; at >= 0; at--) {
     const one = saidAt.get(at);
     if (one) {
       const { name, direction, turn } = one;
-      const more = { ...(direction ? { direction } : {}), ...(turn ? { turn } : {}) };
-      const piece = { element: name, ...pieceOf(at, one.steps), ...more };
-      best[at] = { cost: (best[at + one.steps] as Best).cost + COST.element, piece };
+      const cost = (best[at + one.steps] as Best).cost + COST.element;
+      best[at] = { cost, steps: one.steps, as: { name, direction, turn } };
       continue;
     }
     const step = steps[at] as Step;
-    let found: Best = {
-      cost: (best[at + 1] as Best).cost + COST.step,
-      piece: { element: null, ...pieceOf(at, 1), step },
-    };
+    let found: Best = { cost: (best[at + 1] as Best).cost + COST.step, steps: 1, as: null };
     let longest = 1;
     while (at + longest < steps.length && !saidAt.has(at + longest)) longest += 1;
     for (const pattern of patterns.get(step.action) ?? []) {
@@ -179,18 +175,27 @@ function cover(
         (match.turn ? COST.turn : 0) +
         (lasts === pattern.length ? 0 : COST.length) +
         pattern.way * COST.way;
-      if (cost > found.cost || (cost === found.cost && count <= (found.piece?.steps ?? 0))) continue;
-      const { direction, turn } = match;
-      const more = { ...(direction ? { direction } : {}), ...(turn ? { turn } : {}) };
-      found = { cost, piece: { element: pattern.name, ...pieceOf(at, count), ...more } };
+      if (cost > found.cost || (cost === found.cost && count <= found.steps)) continue;
+      found = { cost, steps: count, as: { name: pattern.name, ...match } };
     }
     best[at] = found;
   }
   const pieces: CallPiece[] = [];
   for (let at = 0; at < steps.length; ) {
-    const piece = (best[at] as Best).piece as CallPiece;
-    pieces.push(piece);
-    at += piece.steps;
+    const { steps: count, as } = best[at] as Best;
+    const step = steps[at] as Step;
+    pieces.push({
+      element: as?.name ?? null,
+      first: at,
+      steps: count,
+      from: step.onset,
+      to: endOf(steps, at + count, length),
+      foot: footOf(steps.slice(at, at + count)),
+      ...(as?.direction ? { direction: as.direction } : {}),
+      ...(as?.turn ? { turn: as.turn } : {}),
+      ...(as ? {} : { step }),
+    });
+    at += count;
   }
   return pieces;
 }

@@ -36,8 +36,10 @@ const FEET: Readonly<Record<string, Foot>> = { l: "L", left: "L", r: "R", right:
 /** The foot that a word names. */
 export const footWord = (token: Token | undefined): Foot | undefined =>
   token?.kind === "word" ? FEET[fullWord(token)] : undefined;
+/** The foot that stands at the cursor. */
 export const footAt = ({ tokens, at }: Cursor): Foot | undefined => footWord(tokens[at]);
 
+/** The word before the cursor; at the beginning, the first. */
 export const last = ({ tokens, at }: Cursor): Token => (tokens[at - 1] ?? tokens[0]) as Token;
 
 /** Reads what follows `turn`, or a turn said without that word: `1/4 L`. */
@@ -128,6 +130,7 @@ const isNoOtherWord = (tokens: readonly Token[], at: number): boolean => {
   return !isCount(token) && !isModifier(word) && FEET[word] === undefined && !phraseAt(tokens, at, []);
 };
 
+/** What is said more of a step at the cursor; null for any other word. */
 export const modifierAt = (cursor: Cursor, context: ItemContext): string | null => {
   const token = cursor.tokens[cursor.at];
   if (token?.kind !== "word") return null;
@@ -163,6 +166,7 @@ export function readExtras(cursor: Cursor, extras: Extras, context: ItemContext)
   }
 }
 
+/** Keeps a hold that could be read. */
 export function setHold(extras: Extras, hold: string | null): void {
   if (hold !== null) extras.hold = hold;
 }
