@@ -125,7 +125,7 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
       await page.waitForTimeout(400);
     }
     await page.getByRole("button", { name: "Give the feet" }).click();
-    await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 L place\n\d.* R place\n/);
+    await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 +L place\n\S+ +R place\n/);
     await save(page, "Tapped");
   });
 

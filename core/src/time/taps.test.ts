@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
-import { rhythmOfTaps } from "./index.ts";
+import { rhythmOfTaps, spokenCount } from "./index.ts";
 
 const at = (onsets: readonly number[], bpm: number, off: (index: number) => number = () => 0) =>
   onsets.map((onset, index) => (onset / 24) * (60_000 / bpm) + (index === 0 ? 0 : off(index)));
@@ -40,4 +40,8 @@ describe("a rhythm that is tapped", () => {
       }),
     );
   });
+});
+
+it("says the thirds of a swung beat as they are written", () => {
+  expect([0, 8, 16, 24, 40].map(spokenCount)).toEqual(["1", "e", "a", "2", "a"]);
 });

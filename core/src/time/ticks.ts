@@ -37,6 +37,9 @@ export const beatNumber = (onset: Ticks): number => Math.floor(onset / TICKS_PER
 export const withinBeat = (onset: Ticks): Ticks =>
   ((onset % TICKS_PER_BEAT) + TICKS_PER_BEAT) % TICKS_PER_BEAT;
 
+/** What is said on the thirds of a swung beat. */
+const SWUNG: Readonly<Record<number, BeatPart>> = { 8: "e", 16: "a" };
+
 /**
  * What a dancer says at an onset: the number on the beat, otherwise `e`, `&` or `a`.
  * @example
@@ -46,7 +49,7 @@ export function spokenCount(onset: Ticks): string {
   const part = withinBeat(onset);
   if (part === 0) return String(beatNumber(onset));
   const named = (Object.keys(BEAT_PARTS) as BeatPart[]).find((name) => BEAT_PARTS[name] === part);
-  return named ?? `${beatNumber(onset)}+${part}/${TICKS_PER_BEAT}`;
+  return named ?? SWUNG[part] ?? `${beatNumber(onset)}+${part}/${TICKS_PER_BEAT}`;
 }
 
 const FRACTIONS: Readonly<Record<string, string>> = {

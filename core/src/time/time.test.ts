@@ -55,7 +55,7 @@ describe("counts and fractions as people say them", () => {
     [30, "e"],
     [42, "a"],
     [-12, "&"],
-    [8, "1+8/24"],
+    [4, "1+4/24"],
   ])("tick %d is %s", (tick, spoken) => {
     expect(spokenCount(tick)).toBe(spoken);
   });

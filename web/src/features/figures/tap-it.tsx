@@ -1,21 +1,16 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
-import type { Role } from "@map-step/core/notation";
-import { rhythmOfTaps, spokenCount } from "@map-step/core/time";
+import { formatFigure, type Role, type Step } from "@map-step/core/notation";
+import { rhythmOfTaps, spokenCount, type TappedRhythm, TICKS_PER_BEAT } from "@map-step/core/time";
 import { type KeyboardEvent, useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
 
 /** A step on each tap, with the feet in turn; what each does is given afterwards. */
-const asSteps = (onsets: readonly number[], beats: number, role: Role, first: "L" | "R"): string => {
-  const feet = first === "L" ? ["L", "R"] : ["R", "L"];
-  const lines = onsets.map((onset, at) => {
-    const count = spokenCount(onset);
-    const number = Math.floor(onset / 24) + 1;
-    const written = /^\d/.test(count) ? count : count.length === 1 ? `${number}${count}` : count;
-    return `${written} ${feet[at % 2]} place`;
-  });
-  return [role, ...lines, `beats ${beats}`].join("\n");
-};
+function asSteps({ onsets, beats }: TappedRhythm, role: Role, dance: DanceRecord): string {
+  const feet = role === "leader" ? (["L", "R"] as const) : (["R", "L"] as const);
+  const steps = onsets.map((onset, at): Step => ({ onset, foot: feet[at % 2] ?? "L", action: "place" }));
+  return formatFigure({ length: beats * TICKS_PER_BEAT, steps: { [role]: steps } }, dance);
+}
 
 interface Props {
   readonly dance: DanceRecord;
@@ -47,7 +42,7 @@ export function TapIt({ dance, role, onDone, onClose }: Props) {
           <Button
             disabled={!rhythm}
             onClick={() => {
-              if (rhythm) onDone(asSteps(rhythm.onsets, rhythm.beats, role, role === "leader" ? "L" : "R"));
+              if (rhythm) onDone(asSteps(rhythm, role, dance));
             }}
           >
             Give the feet
