@@ -92,7 +92,7 @@ export const classLogApi = {
     method: "POST",
     path: `${LESSON_PATH}/log`,
     access: "lessons.write",
-    judgesEach: true,
+    judgesText: true,
     params: ofLesson,
     body: z.object({ entries: z.array(z.record(z.string(), z.unknown())).min(1).max(200) }),
     response: classLog.extend({ answers: z.array(entryAnswer) }),

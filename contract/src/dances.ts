@@ -124,7 +124,8 @@ export const DANCE_FIELDS = {
 /** A dance as it is written: its meter, phrase, slows and quicks, tempi. */
 export const danceContent = z.object(schemasOf(DANCE_FIELDS));
 
-const ordered = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>
+/** A dance whose slowest tempo and quick are no more than its fastest and its slow. */
+export const tempiInOrder = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>
   schema
     .refine(({ slowestBpm, fastestBpm }) => slowestBpm <= fastestBpm, {
       path: ["fastestBpm"],
@@ -138,9 +139,9 @@ const ordered = <T extends z.ZodObject<typeof danceContent.shape>>(schema: T) =>
 /** A dance as it is kept. */
 export const dance = stored.extend(danceContent.shape);
 /** A new dance. */
-export const newDance = ordered(danceContent);
+export const newDance = tempiInOrder(danceContent);
 /** A dance as it is changed, with the version that was seen. */
-export const danceChange = ordered(changeOf(danceContent));
+export const danceChange = tempiInOrder(changeOf(danceContent));
 /** A dance as it is kept. */
 export type DanceRecord = z.infer<typeof dance>;
 /** A dance as it is written. */

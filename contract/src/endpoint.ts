@@ -11,8 +11,8 @@ export interface Endpoint<
   /** Below `/api`, with `:name` for each parameter. */
   readonly path: string;
   readonly access: Access;
-  /** Its body holds entries that are judged one by one, so that a bad one refuses no other. */
-  readonly judgesEach?: boolean;
+  /** Whoever takes its body looks whether its text can be kept: entry by entry, or beside the thread that answers. */
+  readonly judgesText?: boolean;
   readonly params: Params;
   readonly body: Body;
   readonly response: Response;
@@ -32,7 +32,7 @@ export function endpoint<
   method: Endpoint["method"];
   path: string;
   access: Access;
-  judgesEach?: boolean;
+  judgesText?: boolean;
   params?: P;
   body?: B;
   response: R;

@@ -13,6 +13,7 @@ import { recapsApi } from "./recaps.ts";
 import { sectionsApi, studentsApi } from "./sections.ts";
 import { sessionApi } from "./session.ts";
 import { staffApi } from "./staff.ts";
+import { studioFileApi } from "./studio-file.ts";
 import { todayApi } from "./today.ts";
 
 export * from "./approaches.ts";
@@ -38,6 +39,8 @@ export * from "./sections.ts";
 export * from "./session.ts";
 export * from "./shape.ts";
 export * from "./staff.ts";
+export * from "./studio-file.ts";
+export * from "./studio-file-rules.ts";
 export * from "./today.ts";
 
 /** Every request of the API, by feature. */
@@ -58,6 +61,7 @@ export const api = {
   recaps: recapsApi,
   checks: checksApi,
   staff: staffApi,
+  studioFile: studioFileApi,
   today: todayApi,
   bin: binApi,
 } as const;

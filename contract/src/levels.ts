@@ -62,9 +62,11 @@ export const LEVEL_FIELDS = {
   approachId: { label: "Approach", sort: "own", schema: z.string().min(1).max(60), start: "steps-first" },
 } as const satisfies PlainFields;
 
-const levelContent = z.object(schemasOf(LEVEL_FIELDS));
+/** A level as it is written. */
+export const levelContent = z.object(schemasOf(LEVEL_FIELDS));
 
-const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>
+/** A level whose lessons leave room for figures. */
+export const leavesRoom = <T extends z.ZodObject<typeof levelContent.shape>>(schema: T) =>
   schema.refine(
     ({ lessonMinutes, warmUpMinutes, wrapMinutes }) => warmUpMinutes + wrapMinutes + 5 <= lessonMinutes,
     {

@@ -16,6 +16,7 @@ export const MAY = {
   "plans.write": ["director"],
   "sections.write": ["director"],
   "staff.write": ["director"],
+  "studio.file": ["director"],
   "students.write": ["director", "teacher"],
   "students.erase": ["director"],
   "lessons.write": ["director", "teacher"],

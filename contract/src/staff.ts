@@ -11,7 +11,10 @@ export const newStaff = staffContent.extend({ password: newPassword });
 /** Without a password the old one stays. */
 export const staffChange = changeOf(staffContent).extend({ password: newPassword.optional() });
 /** Somebody on the staff, as they are kept. */
-export const staffMember = stored.extend(staffContent.shape);
+export const staffMember = stored.extend(staffContent.shape).extend({
+  /** Whoever came with the file of a studio has none until the director gives them one. */
+  hasPassword: z.boolean(),
+});
 /** Somebody on the staff, as they are kept. */
 export type StaffMember = z.infer<typeof staffMember>;
 /** Somebody new on the staff. */

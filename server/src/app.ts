@@ -1,6 +1,6 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
-import { may } from "@map-step/contract";
+import { MOST_STUDIO_BYTES, may } from "@map-step/contract";
 import compression from "compression";
 import express, { type Express, type RequestHandler, Router } from "express";
 import helmet from "helmet";
@@ -25,6 +25,7 @@ import { serveSections } from "./features/sections/routes.ts";
 import { serveSession } from "./features/session/routes.ts";
 import { personOf } from "./features/session/service.ts";
 import { serveStaff } from "./features/staff/routes.ts";
+import { serveStudioFile } from "./features/studio-file/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
 import { quietDestination } from "./http/log.ts";
@@ -50,6 +51,7 @@ const FEATURES = [
   serveChecks,
   serveStaff,
   serveBin,
+  serveStudioFile,
 ];
 
 /** The page's own policy: scripts and fonts from here only; the theme writes its styles into the page. */
@@ -71,16 +73,18 @@ const security = (config: Config) =>
 
 /**
  * Reads the body of a request once it is known who sends it, as far as they may: strangers have little to say, a
- * director may send a whole library.
+ * director may send a whole library, or a whole studio, which is read where it holds nobody up.
  */
 function readBody(): RequestHandler {
   const little = express.json({ limit: "8kb" });
   const usual = express.json({ limit: "1mb" });
   const library = express.json({ limit: "8mb" });
+  const studio = express.raw({ type: "application/json", limit: MOST_STUDIO_BYTES });
   return (request, response, next) => {
     const { person } = response.locals;
+    const isStudio = request.path === "/studio/file" && person && may(person.role, "studio.file");
     const isFile = request.path.startsWith("/figures/file") && person && may(person.role, "figures.write");
-    const reader = isFile ? library : person ? usual : little;
+    const reader = isStudio ? studio : isFile ? library : person ? usual : little;
     reader(request, response, next);
   };
 }

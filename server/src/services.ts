@@ -12,3 +12,5 @@ export { changeRecap, publishRecap, readRecap } from "./features/recaps/service.
 export { createSection } from "./features/sections/service.ts";
 export { createStudent, listStudents } from "./features/sections/students.ts";
 export { createStaff, ensureDirector } from "./features/staff/service.ts";
+export { takeInStudioFile } from "./features/studio-file/take-in.ts";
+export { writeStudioFile } from "./features/studio-file/write.ts";

@@ -44,18 +44,18 @@ function withoutExtras(schema: z.ZodType, error: unknown): unknown {
 
 const nobody: Person = { id: "", name: "", role: "teacher" };
 
-/**
- * Serves an endpoint of the contract: checks who asks, reads parameters and body with the contract's schemas,
- * calls the handler and sends what it returns in the contract's shape. Limits are checked on the way in only, so
- * that nothing that is kept can make an answer fail.
- */
-export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+type Handler<P extends z.ZodType, B extends z.ZodType, A> = (
+  input: Input<z.output<P>, z.output<B>>,
+) => Promise<A>;
+
+/** Checks who asks, reads parameters and body with the contract's schemas, calls the handler and sends its answer. */
+function listen<P extends z.ZodType, B extends z.ZodType, A>(
   router: Router,
-  endpoint: Endpoint<P, B, R>,
-  handler: (input: Input<z.output<P>, z.output<B>>) => Promise<z.input<R>>,
+  endpoint: Endpoint<P, B>,
+  handler: Handler<P, B, A>,
+  send: (response: Response, answer: A) => void,
 ): void {
   const method = endpoint.method.toLowerCase() as "get" | "post" | "put" | "delete";
-  const answerOf = shapeOf(endpoint.response);
   router[method](endpoint.path, async (request, response) => {
     const person = response.locals.person as Person | undefined;
     if (endpoint.access !== "anyone") {
@@ -63,8 +63,7 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
       if (!may(person.role, endpoint.access)) throw forbidden();
     }
     refuseBadText(request.params);
-    // What judges its entries one by one says of each whether its text can be kept.
-    if (!endpoint.judgesEach) refuseBadText(request.body);
+    if (!endpoint.judgesText) refuseBadText(request.body);
     const params = read(endpoint.params, request.params);
     const body = read(endpoint.body, request.body ?? {});
     const result = await handler({ params, body, person: person ?? nobody, request, response }).catch(
@@ -72,6 +71,29 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
         throw withoutExtras(endpoint.response, error);
       },
     );
-    response.json(answerOf(result));
+    send(response, result);
   });
 }
+
+/**
+ * Serves an endpoint of the contract, and sends what its handler returns in the contract's shape. Limits are checked on
+ * the way in only, so that nothing that is kept can make an answer fail.
+ */
+export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+  router: Router,
+  endpoint: Endpoint<P, B, R>,
+  handler: Handler<P, B, z.input<R>>,
+): void {
+  const answerOf = shapeOf(endpoint.response);
+  listen(router, endpoint, handler, (response, result) => response.json(answerOf(result)));
+}
+
+/** Serves what is too large to be put together in the thread that answers everybody: the text of a file, as it is. */
+export const serveFile = <P extends z.ZodType, B extends z.ZodType>(
+  router: Router,
+  endpoint: Endpoint<P, B>,
+  handler: Handler<P, B, { readonly name: string; readonly text: string }>,
+): void =>
+  listen(router, endpoint, handler, (response, { name, text }) => {
+    response.attachment(name).type("json").send(text);
+  });

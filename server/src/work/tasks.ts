@@ -2,6 +2,8 @@ import type { Database } from "../db/connection.ts";
 import { previewFile, takeInFile } from "../features/figure-file/service.ts";
 import { compareDance } from "../features/figures/likeness.ts";
 import { lookAtAllPlans, openFindings } from "../features/plans/findings.ts";
+import { takeInStudioFile } from "../features/studio-file/take-in.ts";
+import { writeStudioFile } from "../features/studio-file/write.ts";
 import type { TaskName, Tasks } from "./work.ts";
 
 type Does<N extends TaskName> = (
@@ -16,4 +18,6 @@ export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   previewFile,
   takeInFile,
   openFindings,
+  writeStudioFile,
+  takeInStudioFile,
 };

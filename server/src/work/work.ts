@@ -1,4 +1,4 @@
-import type { JudgedFile, Person, Problem, Today } from "@map-step/contract";
+import type { JudgedFile, Person, Problem, TakenStudio, Today } from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
 
 /** A plan that is looked through, with what it is called and the last week that was taught by it. */
@@ -18,6 +18,8 @@ export interface Tasks {
   readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
   readonly previewFile: (rows: FileRows) => JudgedFile;
   readonly takeInFile: (rows: FileRows, basis: string) => JudgedFile;
+  readonly writeStudioFile: () => string;
+  readonly takeInStudioFile: (bytes: Uint8Array) => TakenStudio;
 }
 export type TaskName = keyof Tasks;
 

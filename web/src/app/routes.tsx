@@ -110,6 +110,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/staff/page.tsx")).StaffPage }),
   },
   {
+    path: "studio/file",
+    lazy: async () => ({ Component: (await import("../features/studio-file/page.tsx")).StudioFilePage }),
+  },
+  {
     path: "account",
     lazy: async () => ({ Component: (await import("../features/account/page.tsx")).AccountPage }),
   },

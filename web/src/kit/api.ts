@@ -33,7 +33,8 @@ type Part<Name extends string, Schema extends z.ZodType> =
   z.input<Schema> extends Empty ? { [K in Name]?: undefined } : { [K in Name]: z.input<Schema> };
 export type Input<P extends z.ZodType, B extends z.ZodType> = Part<"params", P> & Part<"body", B>;
 
-const address = (path: string, params: Readonly<Record<string, unknown>> = {}): string =>
+/** Where a request of the contract goes. */
+export const address = (path: string, params: Readonly<Record<string, unknown>> = {}): string =>
   `/api${path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])))}`;
 
 const isSession = (value: unknown): value is Session =>
@@ -56,7 +57,10 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
   const request: RequestInit = {
     method: endpoint.method,
     headers,
-    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+    // A file goes as it was saved; everything else is written here.
+    ...(body === undefined
+      ? {}
+      : { body: body instanceof Uint8Array ? (body as BodyInit) : JSON.stringify(body) }),
   };
   const response = await fetch(address(endpoint.path, params), request).catch(() => {
     throw new ApiError(unreachable);

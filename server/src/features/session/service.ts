@@ -68,7 +68,7 @@ export async function checkPassword(db: Database, { email, password }: SignIn): 
   const row = await db.Staff.findOne({ where: { email, active: true } });
   decoy ??= hash("no account has this password");
   const matches = await verify(row?.passwordHash ?? (await decoy), password);
-  if (!row || !matches) throw wrongPassword();
+  if (!row?.passwordHash || !matches) throw wrongPassword();
   return asPerson(row);
 }
 
@@ -82,7 +82,7 @@ export async function changePassword(
   { current, next }: PasswordChange,
 ): Promise<void> {
   const row = await db.Staff.findByPk(person.id, { rejectOnEmpty: true });
-  if (!(await verify(row.passwordHash, current)))
+  if (row.passwordHash === null || !(await verify(row.passwordHash, current)))
     throw invalid([{ path: "current", message: "This is not the password you use now" }]);
   refuseWeak(next, row.email, "next");
   await row.update({ passwordHash: await hash(next), demoPassword: null, ...endSignIns() });

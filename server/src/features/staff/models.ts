@@ -14,7 +14,8 @@ export interface StaffRow extends Row<StaffRow>, Stored, Signed {
   email: string;
   role: StaffRole;
   active: CreationOptional<boolean>;
-  passwordHash: string;
+  /** `null` for whoever has no password yet. */
+  passwordHash: string | null;
   /** The open password of a made-up demo account. */
   demoPassword: CreationOptional<string | null>;
   /** Sign-ins from before it do not count: the password was changed, or the account closed, in that moment. */
@@ -30,7 +31,7 @@ export const defineStaff = (sequelize: Sequelize) => ({
       email: textColumn(),
       role: textColumn(),
       active: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
-      passwordHash: textColumn(),
+      passwordHash: { type: DataTypes.TEXT, allowNull: true },
       sessionsSince: { type: DataTypes.DATE, allowNull: true, defaultValue: null },
       demoPassword: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
       ...signedColumns(),

@@ -9,13 +9,14 @@ import { refuseWeak } from "../session/password.ts";
 import { endSignIns } from "../session/service.ts";
 import type { StaffRow } from "./models.ts";
 
-const view = ({ id, version, name, email, role, active }: StaffRow): StaffMember => ({
+const view = ({ id, version, name, email, role, active, passwordHash }: StaffRow): StaffMember => ({
   id,
   version,
   name,
   email,
   role,
   active,
+  hasPassword: passwordHash !== null,
 });
 
 /** What is kept of a password. */
@@ -35,7 +36,7 @@ export async function createStaff(db: Database, { password, ...content }: NewSta
   return view(await db.Staff.create({ ...content, passwordHash: await hashPassword(password) }));
 }
 
-type Change = Omit<StaffMember, "id"> & { password?: string | undefined };
+type Change = Omit<StaffMember, "id" | "hasPassword"> & { password?: string | undefined };
 
 /** A studio always keeps a director who can sign in. Another password, or a closed account, ends its sign-ins. */
 export async function changeStaff(

@@ -1,18 +1,7 @@
-import { Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Button, Flex, Text } from "@chakra-ui/react";
 import { counted } from "@map-step/core/words";
 import { JudgedRows, verdictCounts } from "./judged-rows.tsx";
 import type { useTakingIn } from "./use-taking-in.ts";
-
-/** What is wrong with a file as a whole. */
-export const FileFaults = ({ faults }: { faults: readonly string[] }) => (
-  <Stack gap="1" mt="3" role="alert">
-    {faults.map((fault) => (
-      <Text key={fault} bg="brickWash" borderRadius="md" p="2">
-        {fault}
-      </Text>
-    ))}
-  </Stack>
-);
 
 type Props = Pick<ReturnType<typeof useTakingIn>, "opened" | "judge" | "take" | "taking"> & {
   /** What takes it in, such as *Import the file*. */

@@ -2,9 +2,10 @@ import { Button, Flex, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { useState } from "react";
 import { AreaField, TextField } from "../../kit/fields.tsx";
+import { FileFaults } from "../../kit/file-faults.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
-import { FileFaults, JudgedFileView } from "./judged.tsx";
+import { JudgedFileView } from "./judged.tsx";
 import { cellsIn, figuresInTable } from "./pasted.ts";
 import { useTakingIn } from "./use-taking-in.ts";
 

@@ -1,11 +1,12 @@
 import { Box, Text } from "@chakra-ui/react";
 import { type DragEvent, useState } from "react";
 import { TextField } from "../../kit/fields.tsx";
+import { FileFaults } from "../../kit/file-faults.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { decodeText } from "../../kit/text-file.ts";
 import { type ReadFile, readCsv } from "./csv.ts";
 import { readJson } from "./json.ts";
-import { FileFaults, JudgedFileView } from "./judged.tsx";
+import { JudgedFileView } from "./judged.tsx";
 import { useTakingIn } from "./use-taking-in.ts";
 
 const read = (name: string, content: string): ReadFile =>

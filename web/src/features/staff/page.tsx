@@ -2,6 +2,7 @@ import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/reac
 import { api, newStaff, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
+import { Link } from "react-router";
 import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
@@ -58,12 +59,14 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
         <EmailField error={errors.email?.message} {...form.register("email")} />
         <ChoiceField label="Role" choices={ROLES} error={errors.role?.message} {...form.register("role")} />
         <PasswordField
-          label={member ? "New password" : "Password"}
+          label={member?.hasPassword ? "New password" : "Password"}
           autoComplete="new-password"
           help={
-            member
+            member?.hasPassword
               ? "Leave it empty to keep the old one"
-              : `${NEW_PASSWORD}; they can change it later with you`
+              : member
+                ? `${NEW_PASSWORD}; without one they can't sign in`
+                : `${NEW_PASSWORD}; they can change it later with you`
           }
           error={errors.password?.message}
           {...form.register("password", optionalPassword)}
@@ -98,6 +101,7 @@ export function StaffPage() {
   const sections = useApi(api.sections.list, {});
   const levels = useApi(api.levels.list, {});
   const mayWrite = useMay("staff.write");
+  const maySave = useMay("studio.file");
   const [open, setOpen] = useState<StaffMember | "new" | null>(null);
   return (
     <Loaded all={[staff, sections, levels]}>
@@ -114,6 +118,11 @@ export function StaffPage() {
               title="Staff"
               about="Teachers read everything, teach, write recaps and hold checks. What a course consists of is the director's."
             >
+              {maySave ? (
+                <Button asChild variant="outline" bg="panel">
+                  <Link to="/studio/file">The studio as one file</Link>
+                </Button>
+              ) : null}
               {mayWrite ? <Button onClick={() => setOpen("new")}>New on the staff</Button> : null}
             </PageHead>
             <Stack gap="2">
@@ -129,6 +138,7 @@ export function StaffPage() {
                           {member.role}
                         </Badge>
                         {member.active ? null : <Badge>no longer here</Badge>}
+                        {member.hasPassword ? null : <Badge colorPalette="orange">no password yet</Badge>}
                       </Flex>
                       <Text color="soft" fontSize="sm">
                         {member.email}; {teaches(member) || "no section at present"}

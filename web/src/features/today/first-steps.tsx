@@ -5,6 +5,7 @@ import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
+import { useMay } from "../session/session.tsx";
 
 interface FirstStep {
   readonly name: string;
@@ -19,6 +20,7 @@ export function FirstSteps() {
   const figures = useApi(api.figures.list, {});
   const levels = useApi(api.levels.list, {});
   const sections = useApi(api.sections.list, {});
+  const mayBring = useMay("studio.file");
   return (
     <Loaded all={[dances, figures, levels, sections]}>
       {(allDances, allFigures, allLevels, allSections) => {
@@ -69,6 +71,14 @@ export function FirstSteps() {
                 </Flex>
               ))}
             </Stack>
+            {allDances.length === 0 && mayBring ? (
+              <Text mt="4" pt="3" borderTopWidth="1px" borderColor="rule">
+                Did this studio exist before?{" "}
+                <Text asChild fontWeight="700" color="pine">
+                  <Link to="/studio/file">Bring it back from its file</Link>
+                </Text>
+              </Text>
+            ) : null}
           </Panel>
         );
       }}

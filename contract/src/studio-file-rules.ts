@@ -1,0 +1,249 @@
+import { findCircle } from "@map-step/core/step-map";
+import type { FieldError } from "./problem.ts";
+import { STUDIO_LIST_NAMES, type StudioFile, type StudioList, studioFile } from "./studio-file.ts";
+
+/** A thing in a file, whichever it is. */
+type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
+
+/**
+ * Which other thing a field names: `*` stands for each entry of a list. What only a text names (a figure shown in a
+ * recap, an approach by its name) may be missing, as it may in a studio.
+ */
+export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, StudioList>>>> = {
+  staff: { changedBy: "staff" },
+  dances: { changedBy: "staff" },
+  figures: {
+    changedBy: "staff",
+    deletedBy: "staff",
+    danceId: "dances",
+    variantOfId: "figures",
+    "needs.*": "figures",
+    "helps.*": "figures",
+    "teacherIds.*": "staff",
+  },
+  approaches: { changedBy: "staff", deletedBy: "staff" },
+  lessonTemplates: { deletedBy: "staff" },
+  levels: { changedBy: "staff", deletedBy: "staff", danceId: "dances", followsId: "levels" },
+  sections: { changedBy: "staff", deletedBy: "staff", levelId: "levels", "teacherIds.*": "staff" },
+  students: { changedBy: "staff", deletedBy: "staff", sectionId: "sections" },
+  plans: {
+    changedBy: "staff",
+    levelId: "levels",
+    sectionId: "sections",
+    "chosen.*.figureId": "figures",
+    "away.*.staffId": "staff",
+  },
+  planDrafts: { deletedBy: "staff", planId: "plans" },
+  lessons: {
+    changedBy: "staff",
+    sectionId: "sections",
+    "segments.*.figureId": "figures",
+    "segments.*.withIds.*": "figures",
+    "log.*.staffId": "staff",
+  },
+  recaps: { changedBy: "staff", lessonId: "lessons", "versions.*.staffId": "staff" },
+  checks: {
+    staffId: "staff",
+    sectionId: "sections",
+    "marks.*.studentId": "students",
+    "marks.*.figureId": "figures",
+  },
+};
+
+/**
+ * A value in which each text at a path is exchanged.
+ * @param path parts of a path as in `STUDIO_TIES`
+ * @param exchange told where each text stands, below the value
+ * @example
+ * exchanged({ away: [{ staffId: "a" }] }, ["away", "*", "staffId"], (id, at) => `${at}=${id}`)
+ * // { away: [{ staffId: "away.0.staffId=a" }] }
+ */
+export function exchanged(
+  value: unknown,
+  path: readonly string[],
+  exchange: (text: string, at: string) => string,
+  at: readonly (string | number)[] = [],
+): unknown {
+  const [step, ...rest] = path;
+  if (step === undefined) return typeof value === "string" ? exchange(value, at.join(".")) : value;
+  if (step === "*")
+    return Array.isArray(value)
+      ? value.map((one, index) => exchanged(one, rest, exchange, [...at, index]))
+      : value;
+  if (typeof value !== "object" || value === null) return value;
+  const inner = (value as Record<string, unknown>)[step];
+  return inner === undefined ? value : { ...value, [step]: exchanged(inner, rest, exchange, [...at, step]) };
+}
+
+/** Things of which there may be one: the words that make it so, or nothing for what may be there many times. */
+const ONE_OF: Readonly<
+  Record<string, readonly [list: StudioList, keyOf: (thing: Thing) => unknown, message: string]>
+> = {
+  email: ["staff", ({ email }) => email, "Somebody else has this email address"],
+  dance: ["dances", ({ name }) => low(name), "Another dance has this name"],
+  figure: ["figures", (thing) => there(thing, thing.danceId), "Another figure of the dance has this name"],
+  approach: ["approaches", (thing) => there(thing), "Another approach has this name"],
+  template: ["lessonTemplates", (thing) => there(thing), "Another template has this name"],
+  level: ["levels", (thing) => there(thing, thing.danceId), "Another level of the dance has this name"],
+  section: ["sections", (thing) => there(thing, thing.levelId), "Another section of the level has this name"],
+  student: [
+    "students",
+    (thing) => there(thing, thing.sectionId),
+    "Another student of the section has this name",
+  ],
+  plan: ["plans", ({ levelId, sectionId }) => sectionId ?? levelId, "There is another plan of this"],
+  draft: ["planDrafts", (thing) => there(thing, thing.planId), "Another draft of the plan has this name"],
+  lesson: ["lessons", ({ sectionId, week }) => `${sectionId} ${week}`, "This lesson stands here twice"],
+  recap: ["recaps", ({ lessonId }) => lessonId, "This lesson has another recap"],
+  address: ["recaps", ({ secret }) => secret, "Another recap has this address"],
+  check: [
+    "checks",
+    ({ sectionId, heldOn, staffId }) => `${sectionId} ${heldOn} ${staffId}`,
+    "Somebody holds one check of a section in a day",
+  ],
+};
+const low = (name: unknown) => String(name).toLowerCase();
+const there = ({ deletedAt, name }: Thing, within: unknown = "") =>
+  deletedAt === null ? `${within} ${low(name)}` : null;
+
+/** Entries of lists within a thing that may stand there once, and by what they are known. */
+const ONCE_WITHIN: Readonly<Partial<Record<StudioList, Readonly<Record<string, readonly string[]>>>>> = {
+  figures: { needs: [], helps: [], teacherIds: [] },
+  sections: { teacherIds: [] },
+  recaps: { versions: ["number"] },
+  checks: { marks: ["studentId", "figureId"] },
+};
+
+/** What the database counts as one over all lessons or recaps: ids of parts, entries and versions. */
+const INNER_IDS: Readonly<Partial<Record<StudioList, readonly string[]>>> = {
+  lessons: ["segments", "log"],
+  recaps: ["versions"],
+};
+
+const listOf = (file: StudioFile, list: StudioList): readonly Thing[] => file[list] as readonly Thing[];
+
+function twice<T>(entries: readonly T[], keyOf: (entry: T) => unknown): readonly number[] {
+  const seen = new Set<unknown>();
+  return entries.flatMap((entry, index) => {
+    const key = keyOf(entry);
+    if (key === null) return [];
+    if (seen.has(key)) return [index];
+    seen.add(key);
+    return [];
+  });
+}
+
+function sameIds(file: StudioFile): FieldError[] {
+  const fault = (path: string): FieldError => ({ path, message: "This id stands here twice" });
+  return STUDIO_LIST_NAMES.flatMap((list) => [
+    ...twice(listOf(file, list), ({ id }) => id).map((index) => fault(`${list}.${index}.id`)),
+    ...(INNER_IDS[list] ?? []).flatMap((inner) => {
+      const all = listOf(file, list).flatMap((thing, index) =>
+        (thing[inner] as readonly Thing[]).map(({ id }, at) => ({
+          id,
+          path: `${list}.${index}.${inner}.${at}.id`,
+        })),
+      );
+      return twice(all, ({ id }) => id).map((at) => fault(all[at]?.path ?? list));
+    }),
+  ]);
+}
+
+function brokenTies(file: StudioFile): FieldError[] {
+  const known = new Map(
+    STUDIO_LIST_NAMES.map((list) => [list, new Set(listOf(file, list).map(({ id }) => id))] as const),
+  );
+  const faults: FieldError[] = [];
+  for (const list of STUDIO_LIST_NAMES)
+    for (const [path, to] of Object.entries(STUDIO_TIES[list]))
+      listOf(file, list).forEach((thing, index) => {
+        exchanged(thing, path.split("."), (id, at) => {
+          if (!known.get(to)?.has(id))
+            faults.push({ path: `${list}.${index}.${at}`, message: `It is not among the ${to} of the file` });
+          return id;
+        });
+      });
+  return faults;
+}
+
+const manyOfOne = (file: StudioFile): FieldError[] =>
+  Object.values(ONE_OF).flatMap(([list, keyOf, message]) =>
+    twice(listOf(file, list), keyOf).map((index) => ({ path: `${list}.${index}`, message })),
+  );
+
+const manyWithin = (file: StudioFile): FieldError[] =>
+  STUDIO_LIST_NAMES.flatMap((list) =>
+    Object.entries(ONCE_WITHIN[list] ?? {}).flatMap(([field, keys]) =>
+      listOf(file, list).flatMap((thing, index) =>
+        twice(thing[field] as readonly Readonly<Record<string, unknown>>[], (entry) =>
+          keys.length === 0 ? entry : keys.map((key) => entry[key]).join(" "),
+        ).map((at) => ({ path: `${list}.${index}.${field}.${at}`, message: "This stands here twice" })),
+      ),
+    ),
+  );
+
+/** Every level and every section has its plan. */
+function missingPlans(file: StudioFile): FieldError[] {
+  const planned = new Set(file.plans.map(({ levelId, sectionId }) => sectionId ?? levelId));
+  return (["levels", "sections"] as const).flatMap((list) =>
+    file[list].flatMap(({ id }, index) =>
+      planned.has(id) ? [] : [{ path: `${list}.${index}`, message: "It has no plan in the file" }],
+    ),
+  );
+}
+
+/** Figures that need each other, levels that follow each other, and variants of variants. */
+function circles(file: StudioFile): FieldError[] {
+  const needs = new Map(file.figures.map((figure) => [figure.id, figure.needs]));
+  const follows = new Map(
+    file.levels.map(({ id, followsId }) => [id, followsId === null ? [] : [followsId]]),
+  );
+  const variants = new Set(file.figures.flatMap(({ id, variantOfId }) => (variantOfId === null ? [] : [id])));
+  return [
+    ...file.figures.flatMap(({ id, variantOfId }, index) => [
+      ...(findCircle(needs, id)
+        ? [{ path: `figures.${index}.needs`, message: "Figures would need each other in a circle" }]
+        : []),
+      ...(variantOfId !== null && variants.has(variantOfId)
+        ? [{ path: `figures.${index}.variantOfId`, message: "That figure is a variant itself" }]
+        : []),
+    ]),
+    ...file.levels.flatMap(({ id }, index) =>
+      findCircle(follows, id)
+        ? [{ path: `levels.${index}.followsId`, message: "Levels would follow each other in a circle" }]
+        : [],
+    ),
+  ];
+}
+
+/** Looks for what fits no studio, once every value by itself is right. */
+const RULES: readonly ((file: StudioFile) => FieldError[])[] = [
+  sameIds,
+  brokenTies,
+  manyOfOne,
+  manyWithin,
+  missingPlans,
+  circles,
+];
+
+/**
+ * Reads a studio from what a file held.
+ * @param value the file's JSON, whatever it holds
+ * @returns the studio, or each fault with its place; never both
+ * @example
+ * readStudioFile({ format: "something else" }).file // null
+ */
+export function readStudioFile(
+  value: unknown,
+):
+  | { readonly file: StudioFile; readonly faults: readonly [] }
+  | { readonly file: null; readonly faults: readonly FieldError[] } {
+  const read = studioFile.safeParse(value);
+  if (!read.success)
+    return {
+      file: null,
+      faults: read.error.issues.map(({ path, message }) => ({ path: path.join("."), message })),
+    };
+  const faults = RULES.flatMap((rule) => rule(read.data));
+  return faults.length > 0 ? { file: null, faults } : { file: read.data, faults: [] };
+}

@@ -1,0 +1,164 @@
+import { OUTCOMES } from "@map-step/core/lesson";
+import { z } from "zod";
+import { approachContent } from "./approaches.ts";
+import { checkMark } from "./checks.ts";
+import { logEntry } from "./class-log.ts";
+import { localDate, wholeNumber, words } from "./common.ts";
+import { danceContent, tempiInOrder } from "./dances.ts";
+import { endpoint } from "./endpoint.ts";
+import { figureContent } from "./figures.ts";
+import { lessonTemplateContent } from "./lesson-templates.ts";
+import { LESSON_STATES, segment } from "./lessons.ts";
+import { leavesRoom, levelContent } from "./levels.ts";
+import { STAFF_ROLES } from "./permissions.ts";
+import { planContent, planDraftContent } from "./plans.ts";
+import { recapDocument } from "./recaps.ts";
+import { sectionContent, studentContent } from "./sections.ts";
+import { email, timeZone } from "./session.ts";
+
+/** Says in a file that it holds a whole studio. */
+export const STUDIO_FILE_FORMAT = "map-step/studio";
+
+/** The largest file of a studio that is read, in bytes. */
+export const MOST_STUDIO_BYTES = 64 * 2 ** 20;
+
+/** Microseconds are kept as the database has them. */
+const moment = z.iso.datetime();
+const someone = z.uuid().nullable();
+const id = z.uuid();
+/** How often something was edited, from 1. */
+const edits = wholeNumber(1, 2_000_000_000);
+const kept = { id, version: edits, createdAt: moment, updatedAt: moment };
+const signed = { ...kept, changedBy: someone };
+const removable = { deletedAt: moment.nullable(), deletedBy: someone };
+
+const entryOfLog = z.intersection(
+  logEntry,
+  z.object({ staffId: id, outcome: z.enum(OUTCOMES), createdAt: moment }),
+);
+const secret = z.string().regex(/^[\w-]{20,60}$/, "The last part of a public address");
+
+/**
+ * Everything that a studio keeps, sort by sort, in the order in which it can be taken in: nothing names what comes
+ * after it. What was removed is there as well, so that it can still be brought back.
+ */
+export const STUDIO_LISTS = {
+  staff: z.strictObject({
+    ...signed,
+    name: words(80),
+    email,
+    role: z.enum(STAFF_ROLES),
+    active: z.boolean(),
+  }),
+  dances: tempiInOrder(z.strictObject({ ...signed, ...danceContent.shape })),
+  figures: z.strictObject({ ...signed, ...removable, ...figureContent.shape }),
+  approaches: z.strictObject({ ...signed, ...removable, ...approachContent.shape }),
+  lessonTemplates: z.strictObject({ ...kept, ...removable, ...lessonTemplateContent.shape }),
+  levels: leavesRoom(z.strictObject({ ...signed, ...removable, ...levelContent.shape })),
+  sections: z.strictObject({ ...signed, ...removable, ...sectionContent.shape }),
+  students: z.strictObject({ ...signed, ...removable, sectionId: id, ...studentContent.shape }),
+  plans: z.strictObject({ ...signed, levelId: id, sectionId: someone, ...planContent.shape }),
+  planDrafts: z.strictObject({ ...kept, ...removable, planId: id, ...planDraftContent.shape }),
+  lessons: z.strictObject({
+    ...signed,
+    sectionId: id,
+    week: wholeNumber(1, 26),
+    state: z.enum(LESSON_STATES),
+    shortBy: wholeNumber(0, 239),
+    followsPlan: z.boolean(),
+    segments: z.array(z.strictObject(segment.shape)),
+    /** The class log, in the order in which it was kept. */
+    log: z.array(entryOfLog),
+  }),
+  recaps: z
+    .strictObject({
+      ...signed,
+      lessonId: id,
+      title: words(200),
+      document: recapDocument,
+      /** The last part of its public address, which stays the same. */
+      secret: secret.nullable(),
+      publishedTitle: words(200).nullable(),
+      publishedDocument: recapDocument.nullable(),
+      publishedAt: moment.nullable(),
+      versions: z.array(
+        z.strictObject({
+          id,
+          number: edits,
+          title: words(200),
+          document: recapDocument,
+          staffId: id,
+          createdAt: moment,
+        }),
+      ),
+    })
+    .refine(
+      ({ secret: address, publishedTitle, publishedDocument }) =>
+        (address === null) === (publishedTitle === null) &&
+        (address === null) === (publishedDocument === null),
+      { path: ["secret"], message: "A published recap has an address, a title and a text; another has none" },
+    ),
+  checks: z.strictObject({
+    id,
+    createdAt: moment,
+    updatedAt: moment,
+    sectionId: id,
+    heldOn: localDate,
+    staffId: id,
+    marks: z.array(z.strictObject({ ...checkMark.shape, version: edits })),
+  }),
+} as const;
+
+/** One sort of things in a file of a studio. */
+export type StudioList = keyof typeof STUDIO_LISTS;
+/** The sorts of things in a file of a studio, in their order. */
+export const STUDIO_LIST_NAMES = Object.keys(STUDIO_LISTS) as readonly StudioList[];
+
+type Lists = { [L in StudioList]: z.ZodArray<(typeof STUDIO_LISTS)[L]> };
+const lists = Object.fromEntries(
+  STUDIO_LIST_NAMES.map((name) => [name, z.array(STUDIO_LISTS[name] as z.ZodType)]),
+) as unknown as Lists;
+
+/** A whole studio as a file carries it: everything but passwords and sign-ins. */
+export const studioFile = z.strictObject({
+  format: z.literal(STUDIO_FILE_FORMAT),
+  formatVersion: z.literal(1),
+  madeAt: moment,
+  studio: z.strictObject({ name: words(80), timeZone }),
+  ...lists,
+});
+/** A whole studio as a file carries it. */
+export type StudioFile = z.infer<typeof studioFile>;
+
+const taken = z.object({
+  /** How many of each sort came in. */
+  counts: z.object(
+    Object.fromEntries(STUDIO_LIST_NAMES.map((name) => [name, z.int()])) as Record<StudioList, z.ZodInt>,
+  ),
+  /** Who came without a password, and gets one from the director. */
+  withoutPassword: z.array(z.string()),
+  /** Figures whose steps cannot be read as their dance is written. */
+  unreadable: z.array(z.string()),
+});
+/** What came in with a file of a studio. */
+export type TakenStudio = z.infer<typeof taken>;
+
+/** Endpoints of a whole studio as one file. */
+export const studioFileApi = {
+  /** Written as text, thing by thing, so that a large studio holds nobody up. */
+  save: endpoint({
+    method: "GET",
+    path: "/studio/file",
+    access: "studio.file",
+    response: studioFile,
+  }),
+  /** Only into a studio that has nothing but staff; all of it or nothing. */
+  takeIn: endpoint({
+    method: "POST",
+    path: "/studio/file",
+    access: "studio.file",
+    judgesText: true,
+    body: z.instanceof(Uint8Array, { message: "Send the file as it was saved" }),
+    response: taken,
+  }),
+};

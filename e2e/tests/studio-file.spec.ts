@@ -1,0 +1,65 @@
+import { readFile } from "node:fs/promises";
+import { demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+
+test("the whole studio goes out as one file and comes back into an empty one", async ({
+  page,
+  browser,
+  emptyStudio,
+}) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/staff`);
+  await page.getByRole("link", { name: "The studio as one file" }).click();
+  await expect(page.getByText(/into an empty studio only.*3 dances/)).toBeVisible();
+  const [saved] = await Promise.all([
+    page.waitForEvent("download"),
+    page.getByRole("link", { name: "Save the whole studio" }).click(),
+  ]);
+  expect(saved.suggestedFilename()).toMatch(/^studio-\d{4}-\d\d-\d\d\.json$/);
+  const buffer = await readFile(await saved.path());
+
+  const other = await (await browser.newContext()).newPage();
+  await other.goto(emptyStudio);
+  await other.getByLabel("Name of the studio").fill("Corner Hall");
+  await other.getByLabel("Your name").fill("Bo Thistledown");
+  await other.getByLabel("Email address").fill("bo@cornerhall.example");
+  await other.getByLabel("Password").fill("long enough for it");
+  await other.getByRole("button", { name: "Open the studio" }).click();
+  await other.getByRole("link", { name: "Bring it back from its file" }).click();
+  const chooser = other.getByLabel("Choose the file of a studio");
+  const file = (name: string, content: Buffer) => ({ name, mimeType: "application/json", buffer: content });
+
+  await test.step("what is no studio is told, and changes nothing", async () => {
+    await chooser.setInputFiles(file("half.json", buffer.subarray(0, 5000)));
+    await expect(other.getByRole("alert")).toContainText("half.json is not readable as JSON");
+    const text = buffer.toString("utf8").replace(/"minutes" : 10\b/, '"minutes" : 0');
+    await chooser.setInputFiles(file("odd.json", Buffer.from(text)));
+    await expect(other.getByRole("alert")).toContainText(/Entry \d+ of figures \(.+\), minutes: At least 1/);
+  });
+
+  await test.step("all of it comes in", async () => {
+    await chooser.setInputFiles(file("studio.json", buffer));
+    await expect(other.getByText("Saltglass", { exact: false })).toBeVisible();
+    await expectAccessible(other);
+    await other.getByRole("button", { name: "Bring this studio back" }).click();
+    await expect(other.getByRole("status")).toContainText(
+      "It is here: 6 people on the staff, 3 dances, 72 figures",
+    );
+    await other.getByRole("link", { name: "Give passwords" }).click();
+    await expect(other.getByText("no password yet")).toHaveCount(6);
+    await other.getByRole("link", { name: "Figures", exact: true }).click();
+    await expect(other.getByText("72 of 72 figures")).toBeVisible();
+    await other.getByRole("link", { name: "Levels", exact: true }).click();
+    await expect(other.getByText("Hustle Foundations").first()).toBeVisible();
+  });
+  await other.close();
+});
+
+test("the file of the studio is the director's", async ({ page, watch }) => {
+  await signIn(page, TEACHER);
+  await page.goto(`${demoStudio()}/staff`);
+  await expect(page.getByRole("heading", { name: "Staff" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "The studio as one file" })).toHaveCount(0);
+  watch.expectStatus(403);
+  const status = await page.evaluate(async () => (await fetch("/api/studio/file")).status);
+  expect(status).toBe(403);
+});
