@@ -1,6 +1,6 @@
 import { existsSync, readFileSync } from "node:fs";
 import { join } from "node:path";
-import { figureSchema } from "@map-step/contract";
+import { figureSchema, studioSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
 import { describe, expect, it } from "vitest";
 import { READING } from "../core/testing/samples.ts";
@@ -50,8 +50,9 @@ describe("the documents", () => {
     expect(parseFigure(formatFigure(figure), READING).figure).toEqual(figure);
   });
 
-  it("describe a file of figures as the contract does (npm run schema)", () => {
+  it("describe files as the contract does (npm run schema)", () => {
     expect(examples.length).toBeGreaterThan(5);
     expect(read("docs/figure.schema.json")).toBe(figureSchema());
+    expect(read("docs/studio.schema.json")).toBe(studioSchema());
   });
 });

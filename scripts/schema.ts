@@ -1,8 +1,10 @@
 import { writeFileSync } from "node:fs";
-import { figureSchema } from "@map-step/contract";
+import { figureSchema, studioSchema } from "@map-step/contract";
 
-const FILE = "docs/figure.schema.json";
+const FILES = { "docs/figure.schema.json": figureSchema, "docs/studio.schema.json": studioSchema };
 
-writeFileSync(FILE, figureSchema());
-console.log(`${FILE} is written.`);
+for (const [file, schema] of Object.entries(FILES)) {
+  writeFileSync(file, schema());
+  console.log(`${file} is written.`);
+}
 process.exit(0);

@@ -1,5 +1,6 @@
 import { TIER_NAMES, TIERS, type Tier } from "@map-step/core/time";
 import { z } from "zod";
+import { newDance } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { FIELD_NAMES, type FieldName, fieldOf, type shapeOfFields } from "./figure-fields.ts";
 import type { FigureRecord } from "./figures.ts";
@@ -62,6 +63,11 @@ export const fileFigure = z
 export const figureFile = z.object({
   format: z.literal(FIGURE_FILE_FORMAT),
   formatVersion: z.literal(1),
+  dances: z
+    .array(newDance)
+    .max(100, "At most 100 dances")
+    .optional()
+    .describe("The dances of the figures, for a studio that does not have them"),
   figures: z.array(fileFigure).max(2000, "At most 2,000 figures"),
 });
 /** A file of figures. */
@@ -106,7 +112,22 @@ const judgedRow = z.object({
 /** One row of a file, with what would become of it. */
 export type JudgedRow = z.infer<typeof judgedRow>;
 
+/** What becomes of a dance that a file brings: one that is here already stays as it is. */
+export const DANCE_VERDICTS = ["added", "stays", "refused"] as const;
+
+/** What would become of one dance of a file. */
+const judgedDance = z.object({
+  name: z.string(),
+  verdict: z.enum(DANCE_VERDICTS),
+  /** The fields in which the file has it otherwise than the studio. */
+  differs: z.array(z.string()),
+  reasons: z.array(fieldError),
+});
+/** One dance of a file, with what would become of it. */
+export type JudgedDance = z.infer<typeof judgedDance>;
+
 const judgedFile = z.object({
+  dances: z.array(judgedDance),
   rows: z.array(judgedRow),
   /** Stands for the library as it was looked at; taking the file in names it. */
   basis: z.string(),
@@ -120,20 +141,23 @@ const rows = z
   .min(1, "The file has no rows")
   .max(2000, "At most 2,000 rows");
 
+/** Dances as they were read, whatever they hold. */
+const dances = z.array(z.record(z.string(), z.unknown())).max(100, "At most 100 dances").default([]);
+
 /** Endpoints of files of figures. */
 export const figureFileApi = {
   preview: endpoint({
     method: "POST",
     path: "/figures/file/preview",
     access: "figures.write",
-    body: z.object({ rows }),
+    body: z.object({ rows, dances }),
     response: judgedFile,
   }),
   takeIn: endpoint({
     method: "POST",
     path: "/figures/file",
     access: "figures.write",
-    body: z.object({ rows, basis: z.string().max(100) }),
+    body: z.object({ rows, dances, basis: z.string().max(100) }),
     response: judgedFile,
   }),
 };

@@ -1,5 +1,12 @@
-import { readStudioFile, STUDIO_LIST_NAMES, type StudioFile, type TakenStudio } from "@map-step/contract";
+import {
+  readStudioFile,
+  STUDIO_LIST_NAMES,
+  type StudioFile,
+  studioSchema,
+  type TakenStudio,
+} from "@map-step/contract";
 import { atomically, type Database, openDatabase, services } from "@map-step/server";
+import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
 import { LIST_TABLES } from "../../server/src/features/studio-file/tables.ts";
@@ -93,6 +100,12 @@ describe("a whole studio as one file", () => {
     expect(withoutPassword).toHaveLength(saved.staff.length);
     expect(unreadable).toEqual([]);
     expect(lasting(await fileOf(other), DIRECTOR.email)).toEqual(lasting(saved, DIRECTOR.email));
+  });
+
+  it("is what its schema describes, for other programs", () => {
+    const accepts = new Ajv2020({ validateFormats: false }).compile(JSON.parse(studioSchema()));
+    expect(accepts(saved), JSON.stringify(accepts.errors?.slice(0, 3))).toBe(true);
+    expect(accepts({ ...saved, lessons: [{}] })).toBe(false);
   });
 
   it("comes back as it was from a studio of another shape", async () => {

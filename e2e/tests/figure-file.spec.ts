@@ -26,7 +26,7 @@ test("a file is judged row by row, then taken in whole, and comes out again as i
   await expect(page.getByText("new.csv: 1 added, 0 changed, 0 the same, 1 refused")).toBeVisible();
   await expect(page.getByText(/There is no dance called Nowhere step/)).toBeVisible();
   await expect(page.getByRole("button", { name: "Import the file" })).toBeDisabled();
-  await page.getByRole("button", { name: "Leave out the refused rows" }).click();
+  await page.getByRole("button", { name: "Leave out what is refused" }).click();
   await page.getByRole("button", { name: "Import the file" }).click();
   await expect(page.getByText("new.csv: 1 added, 0 changed")).toBeVisible();
 
@@ -97,7 +97,7 @@ test("a list comes from a spreadsheet, and what is none is said to be none", asy
   ];
   await chooser.setInputFiles(file("figures.xlsx", workbook(rows)));
   await expect(page.getByText("figures.xlsx: 1 added, 0 changed, 0 the same, 1 refused")).toBeVisible();
-  await page.getByRole("button", { name: "Leave out the refused rows" }).click();
+  await page.getByRole("button", { name: "Leave out what is refused" }).click();
   await page.getByRole("button", { name: "Add these figures" }).click();
   await expect(page.getByText("figures.xlsx: 1 added, 0 changed")).toBeVisible();
   await page.goto(`${demoStudio()}/figures?search=sheet`);

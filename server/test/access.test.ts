@@ -53,6 +53,7 @@ describe("who may do what", () => {
         "plans.write",
         "sections.write",
         "staff.write",
+        "studio.file",
         "students.erase",
       ]),
     );

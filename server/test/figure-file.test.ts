@@ -1,9 +1,11 @@
 import {
   api,
+  DANCE_FIELDS,
   type FigureRecord,
   type FileFigure,
   type JudgedFile,
   PROBLEM_TYPES,
+  startOf,
   toFileFigure,
 } from "@map-step/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
@@ -134,5 +136,63 @@ describe("a file of figures", () => {
     const own = all.filter(({ danceId }) => danceId === course.danceId);
     const seen = await preview(own.map((figure) => toFileFigure(figure, dance, nameOf)));
     expect(new Set(seen.rows.map(({ verdict }) => verdict))).toEqual(new Set(["same"]));
+  });
+
+  it("brings the dances of its figures along, with holds and elements that only they have", async () => {
+    const elbows = {
+      name: "elbows",
+      otherNames: [],
+      hands: 2,
+      close: false,
+      facing: "beside" as const,
+      changesTo: [],
+    };
+    const hitch = { name: "hitch walk", otherNames: [], steps: "1 L forward\n2 R forward" };
+    const far = { ...startOf(DANCE_FIELDS), name: "Far dance", holds: [elbows], ownElements: [hitch] };
+    const file = {
+      dances: [far, { ...startOf(DANCE_FIELDS), name: dance, music: "other songs" }],
+      rows: [
+        row("Hitching", {
+          dance: "far Dance",
+          notation: "leader\n1 hitch walk hold elbows\nfollower opposite\n",
+        }),
+      ],
+    };
+    const seen = (await director.call(api.figureFile.preview, { body: file })).body;
+    expect(seen.dances).toEqual([
+      { name: "Far dance", verdict: "added", differs: [], reasons: [] },
+      {
+        name: dance,
+        verdict: "stays",
+        differs: expect.arrayContaining(["Music to dance it to"]),
+        reasons: [],
+      },
+    ]);
+    expect(seen.rows.map(({ verdict, reasons }) => [verdict, reasons])).toEqual([["added", []]]);
+    const taken = await director.call(api.figureFile.takeIn, { body: { ...file, basis: seen.basis } });
+    expect(taken.status).toBe(200);
+    const dances = (await director.call(api.dances.list, {})).body;
+    expect(dances.find(({ name }) => name === "Far dance")).toMatchObject({
+      holds: [elbows],
+      ownElements: [hitch],
+    });
+    expect(dances.find(({ name }) => name === dance)?.music).toBe("");
+    const again = (await director.call(api.figureFile.preview, { body: file })).body;
+    expect(again.dances.map(({ verdict }) => verdict)).toEqual(["stays", "stays"]);
+    expect(again.rows.map(({ verdict }) => verdict)).toEqual(["same"]);
+  });
+
+  it("refuses a dance that is none, or stands there twice, and with it the whole file", async () => {
+    const odd = { ...startOf(DANCE_FIELDS), name: "Odd dance", quickBeats: 4, slowBeats: 2 };
+    const twin = { ...startOf(DANCE_FIELDS), name: "Twin dance" };
+    const file = { dances: [odd, twin, { ...twin, name: "TWIN dance" }], rows: [row("Nothing odd")] };
+    const seen = (await director.call(api.figureFile.preview, { body: file })).body;
+    expect(seen.dances.map(({ verdict }) => verdict)).toEqual(["refused", "added", "refused"]);
+    expect(seen.dances[0]?.reasons).toEqual([{ path: "quickBeats", message: "Fewer beats than a slow" }]);
+    const answer = await director.call(api.figureFile.takeIn, { body: { ...file, basis: seen.basis } });
+    expect(answer.status).toBe(422);
+    expect(answer.problem.errors?.map(({ path }) => path)).toEqual(["dances.0.quickBeats", "dances.2.name"]);
+    const dances = (await director.call(api.dances.list, {})).body;
+    expect(dances.some(({ name }) => name === "Twin dance")).toBe(false);
   });
 });

@@ -8,16 +8,22 @@ export interface AskedPlan {
   readonly after: number;
 }
 
-/** Rows of a file as they were read, whatever they hold. */
+/** Entries of a file as they were read, whatever they hold. */
 export type FileRows = readonly Readonly<Record<string, unknown>>[];
+
+/** What a file of figures holds: its figures, and the dances that it brings along. */
+export interface FigureRows {
+  readonly rows: FileRows;
+  readonly dances: FileRows;
+}
 
 /** What is done beside the thread that answers requests, because it takes long: what each takes, and what it gives. */
 export interface Tasks {
   readonly compareDance: (danceId: string) => readonly LikePair[];
   readonly lookAtAllPlans: () => void;
   readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
-  readonly previewFile: (rows: FileRows) => JudgedFile;
-  readonly takeInFile: (rows: FileRows, basis: string) => JudgedFile;
+  readonly previewFile: (file: FigureRows) => JudgedFile;
+  readonly takeInFile: (file: FigureRows, basis: string) => JudgedFile;
   readonly writeStudioFile: () => string;
   readonly takeInStudioFile: (bytes: Uint8Array) => TakenStudio;
 }

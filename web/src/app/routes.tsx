@@ -110,7 +110,7 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/staff/page.tsx")).StaffPage }),
   },
   {
-    path: "studio/file",
+    path: "staff/file",
     lazy: async () => ({ Component: (await import("../features/studio-file/page.tsx")).StudioFilePage }),
   },
   {

@@ -4,11 +4,12 @@ import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
-import type { FileRows } from "../../work/work.ts";
+import type { FigureRows, FileRows } from "../../work/work.ts";
 import { FIGURE_COLUMNS, readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
 import { holdLibrary, staffIdsOf } from "../figures/service.ts";
 import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
+import { judgeDances } from "./judge-dances.ts";
 
 async function libraryOf(db: Database): Promise<LibraryOfFile> {
   const libraries = [...(await readLibraries(db, "all")).values()];
@@ -25,11 +26,22 @@ function basisOf({ figures, dances }: LibraryOfFile): string {
   return createHash("sha256").update(versions.join()).digest("base64url");
 }
 
+/** What would become of everything in a file, and what there would be to write. */
+function judge({ rows, dances }: FigureRows, library: LibraryOfFile) {
+  const judged = judgeDances(dances, library.dances);
+  const coming = judged.flatMap(({ next }) => next ?? []);
+  const figures = judgeFile(rows, { ...library, dances: [...library.dances, ...coming] });
+  const told: JudgedFile = {
+    dances: judged.map((one) => one.told),
+    rows: figures.map((one) => one.told),
+    basis: basisOf(library),
+  };
+  return { told, coming, figures };
+}
+
 /** What would become of each row. Changes nothing. */
-export const previewFile = async (db: Database, rows: FileRows): Promise<JudgedFile> => {
-  const library = await libraryOf(db);
-  return { rows: judgeFile(rows, library).map(({ told }) => told), basis: basisOf(library) };
-};
+export const previewFile = async (db: Database, file: FigureRows): Promise<JudgedFile> =>
+  judge(file, await libraryOf(db)).told;
 
 /** New values of many figures at once, each of which counts as an edit. */
 const updateAll = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
@@ -70,27 +82,26 @@ async function write(db: Database, judged: readonly Judged[]): Promise<void> {
  * @param basis the library as it was when the file was looked at
  * @throws a problem naming each refused row; a stale problem with the file judged anew when the library changed
  */
-export const takeInFile = (db: Database, rows: FileRows, basis: string): Promise<JudgedFile> =>
+export const takeInFile = (db: Database, file: FigureRows, basis: string): Promise<JudgedFile> =>
   atomically(db, async () => {
     await holdLibrary(db);
-    const library = await libraryOf(db);
-    const judged = judgeFile(rows, library);
-    const told: JudgedFile = { rows: judged.map((one) => one.told), basis: basisOf(library) };
+    const { told, coming, figures } = judge(file, await libraryOf(db));
     if (basis !== told.basis) throw stale(told);
-    refuseAny(told.rows);
-    await write(db, judged);
+    refuseAny(told);
+    await db.Dance.bulkCreate(coming);
+    await write(db, figures);
     return told;
   });
 
-/** @throws a problem naming each refused row */
-function refuseAny(rows: JudgedFile["rows"]): void {
-  const refused = rows.filter(({ verdict }) => verdict === "refused");
-  if (refused.length > 0)
-    throw invalid(
-      refused.flatMap(({ row, reasons }) =>
-        reasons.map(({ path, message }) => ({ path: `rows.${row - 1}.${path}`, message })),
-      ),
-    );
+/** @throws a problem naming each refused dance and row */
+function refuseAny({ dances, rows }: Pick<JudgedFile, "dances" | "rows">): void {
+  const faults = [
+    ...dances.map(({ reasons }, at) => ({ place: `dances.${at}`, reasons })),
+    ...rows.map(({ row, reasons }) => ({ place: `rows.${row - 1}`, reasons })),
+  ].flatMap(({ place, reasons }) =>
+    reasons.map(({ path, message }) => ({ path: `${place}.${path}`, message })),
+  );
+  if (faults.length > 0) throw invalid(faults);
 }
 
 /**
@@ -100,6 +111,6 @@ function refuseAny(rows: JudgedFile["rows"]): void {
 export async function addFigures(db: Database, rows: FileRows): Promise<void> {
   await holdLibrary(db);
   const judged = judgeFile(rows, await libraryOf(db));
-  refuseAny(judged.map((one) => one.told));
+  refuseAny({ dances: [], rows: judged.map((one) => one.told) });
   await write(db, judged);
 }

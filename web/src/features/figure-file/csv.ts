@@ -73,6 +73,8 @@ export const writeCsv = (figures: readonly FileFigure[]): string =>
 
 export interface ReadFile {
   readonly rows: readonly RawRow[];
+  /** Dances that the file brings along, which only JSON does. */
+  readonly dances?: readonly RawRow[];
   /** What makes the file as a whole unreadable; with any, there are no rows. */
   readonly faults: readonly string[];
 }

@@ -1,4 +1,12 @@
-import { FILE_FIELDS, type FieldSort, type FileFigure, fileFigure } from "@map-step/contract";
+import {
+  DANCE_FIELDS,
+  FILE_FIELDS,
+  type FieldSort,
+  type FileFigure,
+  fileFigure,
+  newDance,
+  startOf,
+} from "@map-step/contract";
 import { FIGURE_KINDS } from "@map-step/core/figure";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
@@ -11,6 +19,16 @@ const words = fc
   .filter((text) => text !== "");
 const name = words.filter((text) => !text.includes('"'));
 const lists = fc.uniqueArray(words, { maxLength: 3, selector: (text) => text.toLowerCase() });
+
+const ELBOWS = {
+  name: "elbows",
+  otherNames: [],
+  hands: 2,
+  close: false,
+  facing: "beside" as const,
+  changesTo: [],
+};
+const HITCH = { name: "hitch walk", otherNames: ["hitches"], steps: "1 L forward\n2 R forward" };
 
 /** What each sort of field may hold in a file. */
 const VALUES: Readonly<Record<FieldSort, fc.Arbitrary<unknown>>> = {
@@ -52,8 +70,10 @@ describe("files of figures", () => {
   test("come back from JSON exactly as they were, and the contract reads each", () => {
     fc.assert(
       fc.property(figures, (all) => {
-        const { rows, faults } = readJson(writeJson(all));
+        const dance = { ...startOf(DANCE_FIELDS), name: "Slot dance", holds: [ELBOWS], ownElements: [HITCH] };
+        const { rows, dances, faults } = readJson(writeJson(all, [dance]));
         expect(faults).toEqual([]);
+        expect(dances?.map((one) => newDance.parse(one))).toEqual([dance]);
         expect(rows).toEqual(all);
         for (const row of rows) expect(fileFigure.safeParse(row).error?.issues).toBeUndefined();
       }),
@@ -88,6 +108,7 @@ describe("files of figures", () => {
     ['{"format":"map-step/figures","formatVersion":2,"figures":[]}', /reads version 1/],
     ['{"format":"map-step/figures","formatVersion":1}', /no list/],
     ['{"format":"map-step/figures","formatVersion":1,"figures":[{},3]}', /Entry 2/],
+    ['{"format":"map-step/figures","formatVersion":1,"figures":[],"dances":[1]}', /not a list of dances/],
   ])("tells why the JSON %j cannot be read", (content, why) => {
     expect(readJson(content).rows).toEqual([]);
     expect(readJson(content).faults.join()).toMatch(why);

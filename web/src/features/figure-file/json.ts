@@ -1,8 +1,20 @@
-import { FIGURE_FILE_FORMAT, type FigureFile, type FileFigure } from "@map-step/contract";
+import {
+  danceContent,
+  FIGURE_FILE_FORMAT,
+  type FigureFile,
+  type FileFigure,
+  type NewDance,
+} from "@map-step/contract";
 import type { RawRow, ReadFile } from "./csv.ts";
 
-export function writeJson(figures: readonly FileFigure[]): string {
-  const file: FigureFile = { format: FIGURE_FILE_FORMAT, formatVersion: 1, figures: [...figures] };
+/** Figures as JSON, with the dances that another studio needs to dance them. */
+export function writeJson(figures: readonly FileFigure[], dances: readonly NewDance[]): string {
+  const file: FigureFile = {
+    format: FIGURE_FILE_FORMAT,
+    formatVersion: 1,
+    dances: dances.map((dance) => danceContent.parse(dance)),
+    figures: [...figures],
+  };
   return `${JSON.stringify(file, null, 2)}\n`;
 }
 
@@ -28,5 +40,8 @@ export function readJson(content: string): ReadFile {
   if (!Array.isArray(file.figures)) return unreadable("It has no list of “figures”.");
   const odd = file.figures.findIndex((figure) => !isRecord(figure));
   if (odd >= 0) return unreadable(`Entry ${odd + 1} of “figures” is not a figure.`);
-  return { rows: file.figures as RawRow[], faults: [] };
+  const dances = file.dances ?? [];
+  if (!Array.isArray(dances) || !dances.every(isRecord))
+    return unreadable("Its “dances” are not a list of dances.");
+  return { rows: file.figures as RawRow[], dances, faults: [] };
 }

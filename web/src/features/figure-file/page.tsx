@@ -26,12 +26,14 @@ function TakeOut({ library, dances }: Props) {
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
   const danceName = (id: string) => dances.find((dance) => dance.id === id)?.name ?? "";
   const files = () => chosen.map((figure) => toFileFigure(figure, danceName(figure.danceId), nameOf));
+  const brought = dances.filter(({ id }) => chosen.some(({ danceId: of }) => of === id));
   const called = danceId === "" ? "figures" : danceName(danceId).toLowerCase().replace(/\W+/g, "-");
   return (
     <Panel>
       <PanelTitle>Export figures</PanelTitle>
       <Text mb="3">
-        With steps, cues, slips, cautions, other names and what each needs. Who may teach them stays here.
+        With steps, cues, slips, cautions, other names and what each needs; JSON also with the dances, their
+        holds and elements. Who may teach them stays here.
       </Text>
       <Flex gap="2" wrap="wrap" align="center">
         <Select
@@ -56,7 +58,7 @@ function TakeOut({ library, dances }: Props) {
         <Button
           variant="outline"
           disabled={chosen.length === 0}
-          onClick={() => download(`${called}.json`, "application/json", writeJson(files()))}
+          onClick={() => download(`${called}.json`, "application/json", writeJson(files(), brought))}
         >
           Save as JSON
         </Button>

@@ -24,10 +24,10 @@ export function TakeIn() {
     setOpened(null);
     const { text, note } = decodeText(await file.arrayBuffer());
     setNote(note);
-    const { rows, faults: found } = read(file.name, text);
+    const { rows, dances, faults: found } = read(file.name, text);
     const empty = found.length === 0 && rows.length === 0 ? ["There are no figures in it."] : [];
     setFaults([...found, ...empty]);
-    if (rows.length > 0) await judge(file.name, rows);
+    if (rows.length > 0) await judge(file.name, rows, dances);
   };
   const drop = (event: DragEvent) => {
     event.preventDefault();

@@ -120,7 +120,7 @@ export function StaffPage() {
             >
               {maySave ? (
                 <Button asChild variant="outline" bg="panel">
-                  <Link to="/studio/file">The studio as one file</Link>
+                  <Link to="/staff/file">The studio as one file</Link>
                 </Button>
               ) : null}
               {mayWrite ? <Button onClick={() => setOpen("new")}>New on the staff</Button> : null}

@@ -75,7 +75,7 @@ export function FirstSteps() {
               <Text mt="4" pt="3" borderTopWidth="1px" borderColor="rule">
                 Did this studio exist before?{" "}
                 <Text asChild fontWeight="700" color="pine">
-                  <Link to="/studio/file">Bring it back from its file</Link>
+                  <Link to="/staff/file">Bring it back from its file</Link>
                 </Text>
               </Text>
             ) : null}
