@@ -154,6 +154,9 @@ export const danceBeginning = z.object({
   starterId: z.string().max(40),
 });
 
+/** One hold to be said where another was, in the steps of all figures of a dance. */
+const holdReplacement = z.object({ from: nameWords, to: nameWords });
+
 /** Endpoints of dances. */
 export const dancesApi = {
   list: endpoint({ method: "GET", path: "/dances", access: "read", response: z.array(dance) }),
@@ -179,5 +182,14 @@ export const dancesApi = {
     params: byId,
     body: danceChange,
     response: dance,
+  }),
+  /** Says another hold in all figures of a dance, all or nothing; those that are told were changed. */
+  replaceHold: endpoint({
+    method: "POST",
+    path: "/dances/:id/holds/replace",
+    access: "dances.write",
+    params: byId,
+    body: holdReplacement,
+    response: z.object({ changed: z.array(z.string()) }),
   }),
 };

@@ -1,3 +1,4 @@
+import type { FigureKind } from "@map-step/core/figure";
 import { z } from "zod";
 import { changeOf, stored } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
@@ -15,8 +16,31 @@ export const newFigure = (danceId: string): FigureContent =>
 
 /** A figure as it is kept. */
 export const figure = stored.extend(figureContent.shape);
+/** What may be missing from a figure and be filled in later; it can be planned all the same. */
+export const MISSING = ["steps", "cues", "slips"] as const;
+/** One of `MISSING`. */
+export type Missing = (typeof MISSING)[number];
+
+/** Kinds of which many are danced in nobody's steps but those of other figures. */
+const WITHOUT_STEPS: ReadonlySet<FigureKind> = new Set(["technique", "musicality"]);
+
+/** What is missing from a figure. A drill needs no steps of its own. */
+export const missingFrom = ({
+  kind,
+  notation,
+  cues,
+  slips,
+}: Pick<FigureRecord, "kind" | "notation" | "cues" | "slips">): Missing[] => {
+  const isMissing: Readonly<Record<Missing, boolean>> = {
+    steps: notation === "" && !WITHOUT_STEPS.has(kind),
+    cues: cues.length === 0,
+    slips: slips.length === 0,
+  };
+  return MISSING.filter((part) => isMissing[part]);
+};
+
 /** A figure as lists and choices need it; its text is read by dance, or one by one. */
-export const figureLine = figure.pick({
+const shortFigure = figure.pick({
   id: true,
   version: true,
   danceId: true,
@@ -26,6 +50,8 @@ export const figureLine = figure.pick({
   tier: true,
   minutes: true,
 });
+/** A figure as a list shows it, with what is missing from it. */
+export const figureLine = shortFigure.extend({ missing: z.array(z.enum(MISSING)) });
 /** A figure as a list shows it. */
 export type FigureLine = z.infer<typeof figureLine>;
 /** A figure as it is changed, with the version that was seen. */

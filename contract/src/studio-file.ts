@@ -130,11 +130,31 @@ export const studioFile = z.strictObject({
 /** A whole studio as a file carries it. */
 export type StudioFile = z.infer<typeof studioFile>;
 
-const taken = z.object({
-  /** How many of each sort came in. */
+const counted = z.object({
+  /** How many there are of each sort, without those in the bin. */
   counts: z.object(
     Object.fromEntries(STUDIO_LIST_NAMES.map((name) => [name, z.int()])) as Record<StudioList, z.ZodInt>,
   ),
+  /** How many things lie in the bin. */
+  inBin: z.int(),
+});
+/** How much there is of everything in a studio. */
+export type StudioCounts = z.infer<typeof counted>;
+
+/** Counts what a file of a studio holds. */
+export function countStudio(file: Pick<StudioFile, StudioList>): StudioCounts {
+  const inUse = (list: StudioList) =>
+    (file[list] as readonly { readonly deletedAt?: string | null }[]).filter(({ deletedAt }) => !deletedAt);
+  const counts = Object.fromEntries(
+    STUDIO_LIST_NAMES.map((list) => [list, inUse(list).length]),
+  ) as StudioCounts["counts"];
+  return {
+    counts,
+    inBin: STUDIO_LIST_NAMES.reduce((sum, list) => sum + file[list].length - counts[list], 0),
+  };
+}
+
+const taken = counted.extend({
   /** Who came without a password, and gets one from the director. */
   withoutPassword: z.array(z.string()),
   /** Figures whose steps cannot be read as their dance is written. */

@@ -1,4 +1,5 @@
 import {
+  countStudio,
   readStudioFile,
   STUDIO_LIST_NAMES,
   type StudioFile,
@@ -92,10 +93,12 @@ beforeAll(async () => {
 describe("a whole studio as one file", () => {
   it("comes back into an empty studio exactly as it was", async () => {
     const other = await emptyStudio();
-    const { counts, withoutPassword, unreadable } = await takeIn(other, saved);
+    const { counts, inBin, withoutPassword, unreadable } = await takeIn(other, saved);
+    expect({ counts, inBin }).toEqual(countStudio(saved));
+    expect(inBin).toBe(2);
+    expect(counts.planDrafts).toBe(0);
     for (const list of STUDIO_LIST_NAMES) {
       expect(saved[list].length, list).toBeGreaterThan(0);
-      expect(counts[list], list).toBe(saved[list].length);
     }
     expect(withoutPassword).toHaveLength(saved.staff.length);
     expect(unreadable).toEqual([]);

@@ -32,7 +32,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
   web: {
     approaches: ["strand-picture.tsx"],
     "class-log": ["log-badge.tsx", "settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
-    dances: ["choice.tsx", "dialog.tsx", "of-dance.tsx"],
+    dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: ["filter.ts", "library.ts", "really-new.tsx", "steps.ts", "use-likeness.ts"],
     lessons: [
       "finish.tsx",

@@ -97,4 +97,35 @@ describe("what figures name in their dance", () => {
     const twice = await change({ holds: [...dance.holds, { ...first, otherNames: [] }] });
     expect(twice.problem.errors?.[0]?.message).toContain("stands here twice");
   });
+
+  it("is said instead of another in every figure that says that one, and in no other", async () => {
+    const read = async () =>
+      (await director.call(api.figures.ofDance, { params: { id: dance.id } })).body.map(
+        ({ name, notation, version }) => ({ name, notation, version }),
+      );
+    const before = await read();
+    const saying = before.filter(({ notation }) => notation.includes('hold "closed"'));
+    expect(saying.length).toBeGreaterThan(1);
+    const replace = (from: string, to: string) =>
+      director.call(api.dances.replaceHold, { params: { id: dance.id }, body: { from, to } });
+    const done = await replace("Closed position", "promenade");
+    expect([...done.body.changed].sort()).toEqual(saying.map(({ name }) => name).sort());
+    expect(await read()).toEqual(
+      before.map((one) =>
+        saying.includes(one)
+          ? {
+              ...one,
+              notation: one.notation.replaceAll('hold "closed"', 'hold "promenade"'),
+              version: one.version + 1,
+            }
+          : one,
+      ),
+    );
+    expect((await replace("closed", "promenade")).body.changed).toEqual([]);
+    expect((await replace("closed", "nothing of ours")).problem.errors?.[0]).toEqual({
+      path: "to",
+      message: `${dance.name} has no hold called nothing of ours`,
+    });
+    expect((await replace("nothing of ours", "closed")).problem.errors?.[0]?.path).toBe("from");
+  });
 });

@@ -15,5 +15,6 @@ export {
 } from "./mirror.ts";
 export { type Parsed, parseFigure, type Reading } from "./parse.ts";
 export type { RhythmBeats } from "./read-count.ts";
+export { replaceHold } from "./replace-hold.ts";
 export * from "./types.ts";
 export * from "./words.ts";

@@ -1,17 +1,18 @@
 import { isDeepStrictEqual } from "node:util";
 import type { DanceRecord, FigureRecord, NewDance } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
-import { faultText, openLibrary } from "@map-step/core/notation";
+import { holdNamed } from "@map-step/core/hold";
+import { faultText, openLibrary, replaceHold } from "@map-step/core/notation";
 import { STARTER_SETS } from "@map-step/core/starter";
 import { TIER_NAMES } from "@map-step/core/time";
 import { counted, inWords } from "@map-step/core/words";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
 import { addFigures } from "../figure-file/service.ts";
 import { readLibrary } from "../figures/library.ts";
+import { holdLibrary, rewrite } from "../figures/service.ts";
 import type { DanceRow } from "./models.ts";
 
 const view = (row: DanceRow): DanceRecord => {
@@ -87,9 +88,40 @@ export const changeDance = (
 ): Promise<DanceRecord> =>
   atomically(db, async () => {
     // No figure is written meanwhile that the change would leave without a meaning.
-    await holdTable(db, "figure_needs");
+    await holdLibrary(db);
     const now = await readDance(db, id);
     await refuseIfBroken(db, now, { ...now, ...content });
     await changeAt(db, db.Dance, id, version, content, () => readDance(db, id));
     return readDance(db, id);
+  });
+
+/**
+ * Says another hold in the steps of all figures of a dance.
+ * @throws a problem when the dance has no such hold
+ */
+export const replaceHoldIn = (
+  db: Database,
+  id: string,
+  { from, to }: { readonly from: string; readonly to: string },
+): Promise<{ changed: string[] }> =>
+  atomically(db, async () => {
+    await holdLibrary(db);
+    const { dance, figures } = await readLibrary(db, id);
+    const [before, after] = [holdNamed(from, dance.holds), holdNamed(to, dance.holds)];
+    if (!before) throw invalid([{ path: "from", message: `${dance.name} has no hold called ${from}` }]);
+    if (!after) throw invalid([{ path: "to", message: `${dance.name} has no hold called ${to}` }]);
+    const reading = readingOf(dance);
+    const find = openLibrary(figures, reading);
+    const changed = figures.flatMap((figure) => {
+      const notation = replaceHold(
+        figure.notation,
+        before.name,
+        after.name,
+        reading,
+        (name) => find(name)?.figure ?? null,
+      );
+      return notation === figure.notation ? [] : [{ ...figure, notation }];
+    });
+    if (changed.length > 0) await rewrite(db, changed);
+    return { changed: changed.map(({ name }) => name) };
   });

@@ -5,6 +5,7 @@ import {
   type FigureLine,
   type FigureRecord,
   fieldOf,
+  missingFrom,
 } from "@map-step/contract";
 import { FIGURE_KINDS } from "@map-step/core/figure";
 import { isWithinChange } from "../../db/ambient.ts";
@@ -142,6 +143,11 @@ export async function listFigureLines(db: Database): Promise<readonly FigureLine
   const libraries = [...(await readLibraries(db, "all")).values()];
   const same = libraries.length === lines?.of.length && libraries.every((one) => lines?.of.includes(one));
   if (!same || !lines)
-    lines = { of: libraries, lines: libraries.flatMap(({ figures }) => figures).sort(inOrder) };
+    lines = {
+      of: libraries,
+      lines: libraries
+        .flatMap(({ figures }) => figures.map((figure) => ({ ...figure, missing: missingFrom(figure) })))
+        .sort(inOrder),
+    };
   return lines.lines;
 }

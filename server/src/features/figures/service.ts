@@ -70,7 +70,7 @@ export const createFigure = (db: Database, content: FigureContent): Promise<Figu
   });
 
 /** Writes new notations of some figures, each of which counts as an edit. */
-const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
+export const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
   rowsOf(
     db,
     `update figures set notation = next.notation, version = figures.version + 1, updated_at = now()

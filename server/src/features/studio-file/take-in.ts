@@ -1,4 +1,5 @@
 import {
+  countStudio,
   exchanged,
   type FieldError,
   readStudioFile,
@@ -166,9 +167,7 @@ export const takeInStudioFile = async (db: Database, bytes: Uint8Array): Promise
     throw error;
   });
   return {
-    counts: Object.fromEntries(
-      STUDIO_LIST_NAMES.map((list) => [list, coming[list].length]),
-    ) as TakenStudio["counts"],
+    ...countStudio(coming),
     withoutPassword: coming.staff.map(({ name }) => name),
     unreadable: unreadable(file),
   };

@@ -1,13 +1,13 @@
 import { Button, chakra, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
-import { FACING_NAMES, FACINGS, type Facing, type Hold, holdNamed } from "@map-step/core/hold";
-import { useMemo } from "react";
-import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
-import { ChoiceField, TextField, TickField } from "../../kit/fields.tsx";
+import { type Hold, holdNamed } from "@map-step/core/hold";
+import { useMemo, useState } from "react";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { Panel } from "../../kit/page.tsx";
-import { OtherNames, usedIn } from "./element-fields.tsx";
+import { usedIn } from "./element-fields.tsx";
+import { HoldFields, type HoldFieldsProps } from "./hold-fields.tsx";
 import { OfDance, type OfDanceProps } from "./of-dance.tsx";
+import { ReplaceHold } from "./replace-hold.tsx";
 import { useDanceSave } from "./use-dance-save.ts";
 
 const SAID = /hold "([^"]+)"/g;
@@ -23,76 +23,39 @@ function figuresByHold(figures: readonly FigureRecord[], holds: readonly Hold[])
   return (name: string): string[] => [...(found.get(name) ?? [])];
 }
 
-interface HoldProps {
-  readonly hold: Hold;
-  readonly others: readonly string[];
+interface HoldProps extends HoldFieldsProps {
   readonly figures: readonly string[];
   readonly mayWrite: boolean;
-  readonly errorAt: (field: keyof Hold) => string | undefined;
-  readonly onChange: (hold: Hold) => void;
   readonly onRemove: () => void;
+  /** Has another hold said in the figures; nothing where none says it, or it is not kept yet. */
+  readonly onReplace: (() => void) | null;
 }
 
-function HoldFields({ hold, others, figures, mayWrite, errorAt, onChange, onRemove }: HoldProps) {
+function HoldCard({ figures, mayWrite, onRemove, onReplace, ...fields }: HoldProps) {
   return (
     <Panel>
-      <chakra.fieldset disabled={!mayWrite} aria-label={hold.name === "" ? "New hold" : hold.name}>
-        <Stack gap="3">
-          <SimpleGrid columns={{ base: 1, sm: 2 }} gap="3">
-            <TextField
-              label="Name"
-              value={hold.name}
-              error={errorAt("name")}
-              onChange={({ target }) => onChange({ ...hold, name: target.value })}
-            />
-            <OtherNames
-              value={hold.otherNames}
-              error={errorAt("otherNames")}
-              onChange={(otherNames) => onChange({ ...hold, otherNames })}
-            />
-            <ChoiceField
-              label="The two stand"
-              value={hold.facing}
-              onChange={({ target }) => onChange({ ...hold, facing: target.value as Facing })}
-              choices={FACINGS.map((facing) => ({ value: facing, label: FACING_NAMES[facing] }))}
-            />
-            <ChoiceField
-              label="Hands joined"
-              value={String(hold.hands)}
-              onChange={({ target }) => onChange({ ...hold, hands: Number(target.value) })}
-              choices={["none", "one", "two"].map((label, hands) => ({ value: String(hands), label }))}
-            />
-          </SimpleGrid>
-          <TickField
-            label="Bodies touch: it is talked about, and agreed to, before"
-            checked={hold.close}
-            onChange={(close) => onChange({ ...hold, close })}
-          />
-          <ChoiceButtons
-            label="Changes freely into"
-            choices={others.map((name) => ({ value: name, label: name }))}
-            isChosen={(name) => hold.changesTo.includes(name)}
-            onChoose={(name) =>
-              onChange({
-                ...hold,
-                changesTo: hold.changesTo.includes(name)
-                  ? hold.changesTo.filter((one) => one !== name)
-                  : [...hold.changesTo, name],
-              })
-            }
-          />
-          {errorAt("changesTo") ? <Text color="brick">{errorAt("changesTo")}</Text> : null}
-          <Flex justify="space-between" align="center">
-            <Text fontSize="sm" color="soft">
-              {usedIn(figures)}
-            </Text>
-            {mayWrite ? (
+      <chakra.fieldset
+        disabled={!mayWrite}
+        aria-label={fields.hold.name === "" ? "New hold" : fields.hold.name}
+      >
+        <HoldFields {...fields} />
+        <Flex justify="space-between" align="center" gap="2" wrap="wrap" mt="3">
+          <Text fontSize="sm" color="soft">
+            {usedIn(figures)}
+          </Text>
+          {mayWrite ? (
+            <Flex gap="2">
+              {onReplace ? (
+                <Button size="sm" variant="outline" onClick={onReplace}>
+                  Say another hold instead
+                </Button>
+              ) : null}
               <Button size="sm" variant="outline" disabled={figures.length > 0} onClick={onRemove}>
                 Take it out
               </Button>
-            ) : null}
-          </Flex>
-        </Stack>
+            </Flex>
+          ) : null}
+        </Flex>
       </chakra.fieldset>
     </Panel>
   );
@@ -118,6 +81,7 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
   );
   const holds = form.watch("holds") ?? [];
   const { errors, isDirty, isSubmitting } = form.formState;
+  const [replaced, setReplaced] = useState<string | null>(null);
   const set = (next: readonly Hold[]) => form.setValue("holds", next, { shouldDirty: true });
   const figuresOf = useMemo(() => figuresByHold(figures, dance.holds), [figures, dance]);
   const blank: Hold = { name: "", otherNames: [], hands: 2, close: false, facing: "facing", changesTo: [] };
@@ -139,13 +103,18 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
       {typeof errors.holds?.message === "string" ? <Text color="brick">{errors.holds.message}</Text> : null}
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="3">
         {holds.map((hold, index) => (
-          <HoldFields
+          <HoldCard
             // biome-ignore lint/suspicious/noArrayIndexKey: what is being named has no other name than its place
             key={index}
             hold={hold}
             others={holds.flatMap(({ name }, at) => (at === index || name === "" ? [] : [name]))}
             figures={figuresOf(holdNamed(hold.name, dance.holds)?.name ?? hold.name)}
             mayWrite={mayWrite}
+            onReplace={
+              figuresOf(hold.name).length > 0 && holdNamed(hold.name, dance.holds) && !isDirty
+                ? () => setReplaced(hold.name)
+                : null
+            }
             errorAt={(field) => errors.holds?.[index]?.[field]?.message}
             onChange={(next) =>
               set(renamed(holds, index, next, figuresOf(holds[index]?.name ?? "").length > 0))
@@ -161,6 +130,9 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
         ))}
       </SimpleGrid>
       {conflict}
+      {replaced === null ? null : (
+        <ReplaceHold dance={dance} figures={figures} from={replaced} onClose={() => setReplaced(null)} />
+      )}
     </Stack>
   );
 }

@@ -30,7 +30,7 @@ function CardBody({ record, dance }: { record: FigureRecord; dance: DanceRecord 
   return steps ? (
     <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small />
   ) : (
-    <Text fontSize="sm">{houseCues(record.cues)[0] ?? "No steps written yet"}</Text>
+    <Text fontSize="sm">{houseCues(record.cues)[0] ?? ""}</Text>
   );
 }
 
@@ -44,6 +44,7 @@ const FigureCard = memo(function FigureCard({ line, dance }: CardProps) {
     TIER_NAMES[line.tier],
     ...(steps ? [`counts ${countCall(steps)}`] : []),
     `${line.minutes} min`,
+    ...(line.missing.length > 0 ? [`no ${line.missing.join(", no ")} yet`] : []),
     ...(line.otherNames.length > 0 ? [`also ${line.otherNames.map(({ name }) => name).join(", ")}`] : []),
   ];
   return (

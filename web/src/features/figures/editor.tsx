@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
-import { figureFacts } from "@map-step/core/figure";
+import { warningsOf } from "@map-step/core/figure";
 import { lookupBeside, parseFigure } from "@map-step/core/notation";
 import { type ReactNode, useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
@@ -17,7 +17,6 @@ import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
 import { beginFrom, isBeginning } from "./begin-from.ts";
-import { footFaults } from "./facts.tsx";
 import { blankFigure, type FigureValues, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";
 import { NotationField } from "./notation-field.tsx";
@@ -80,7 +79,8 @@ function FigureForm({ figure, start, dances, staff }: Props) {
       dance && readingOf(dance),
       lookup,
     );
-    return dance && faults.length === 0 ? footFaults(figureFacts(read, dance)) : [];
+    if (!dance || faults.length > 0) return [];
+    return warningsOf(read, dance, []).flatMap(({ about, text }) => (about === "feet" ? [text] : []));
   };
   const save = (
     <Button type="submit" loading={isSubmitting}>

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type FigureFacts, figureFacts, footFaultText, type RoleFacts } from "@map-step/core/figure";
+import { type FigureFacts, figureFacts, type RoleFacts } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
@@ -80,12 +80,6 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
     ]);
   return lines;
 }
-
-/** What the feet cannot do as it is written, role by role, each as a sentence. */
-export const footFaults = ({ roles }: FigureFacts): string[] =>
-  roles.flatMap(({ role, footFaults: faults }) =>
-    faults.map((fault) => `${role}, step ${fault.step + 1}: ${footFaultText(fault)}`),
-  );
 
 /** All that follows from the steps, each as a sentence. */
 export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {

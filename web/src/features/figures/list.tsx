@@ -1,5 +1,5 @@
 import { Button, Flex, Input } from "@chakra-ui/react";
-import type { DanceRecord } from "@map-step/contract";
+import { type DanceRecord, MISSING, type Missing } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
@@ -67,6 +67,7 @@ const CHOICES = {
   dance: parseAsString.withDefault(""),
   kind: parseAsString.withDefault(""),
   tier: parseAsString.withDefault(""),
+  missing: parseAsString.withDefault(""),
 };
 
 type Choice = Readonly<Record<keyof typeof CHOICES, string>>;
@@ -75,9 +76,11 @@ interface FiltersProps {
   readonly chosen: Choice;
   readonly choose: (part: Partial<Choice>) => void;
   readonly dances: readonly DanceRecord[];
+  /** What is missing from some figure. */
+  readonly missing: readonly Missing[];
 }
 
-const Filters = memo(({ chosen, choose, dances }: FiltersProps) => (
+const Filters = memo(({ chosen, choose, dances, missing }: FiltersProps) => (
   <Flex gap="2" wrap="wrap" mb="5">
     <Input
       type="search"
@@ -106,6 +109,14 @@ const Filters = memo(({ chosen, choose, dances }: FiltersProps) => (
       onChange={(tier) => choose({ tier })}
       choices={TIERS.map((tier) => [String(tier), TIER_NAMES[tier]])}
     />
+    {missing.length > 0 || chosen.missing !== "" ? (
+      <FilterSelect
+        label="Still to write"
+        value={chosen.missing}
+        onChange={(part) => choose({ missing: part })}
+        choices={MISSING.map((part) => [part, `no ${part} yet`])}
+      />
+    ) : null}
   </Flex>
 ));
 
@@ -117,10 +128,14 @@ function Library() {
   const dances = useDances();
   const mayWrite = useMay("figures.write");
   // What is typed shows at once; the list follows as soon as there is time.
-  const { search, dance, kind, tier } = useDeferredValue(chosen);
+  const { search, dance, kind, tier, missing } = useDeferredValue(chosen);
   const found = useMemo(
-    () => filterFigures(figures.data ?? [], { search, danceId: dance, kind, tier }),
-    [figures.data, search, dance, kind, tier],
+    () => filterFigures(figures.data ?? [], { search, danceId: dance, kind, tier, missing }),
+    [figures.data, search, dance, kind, tier, missing],
+  );
+  const missingParts = useMemo(
+    () => MISSING.filter((part) => figures.data?.some((line) => line.missing.includes(part))),
+    [figures.data],
   );
   return (
     <Loaded all={[figures, dances]}>
@@ -134,7 +149,7 @@ function Library() {
               {...{ mayWrite, onDances }}
             />
           </PageHead>
-          <Filters {...{ chosen, choose }} dances={allDances} />
+          <Filters {...{ chosen, choose }} dances={allDances} missing={missingParts} />
           {library.length === 0 ? (
             <Empty
               title="The library is empty"

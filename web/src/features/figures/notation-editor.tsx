@@ -21,7 +21,7 @@ import { syntaxHighlighting } from "@codemirror/language";
 import { type Diagnostic, lintGutter, setDiagnostics } from "@codemirror/lint";
 import { EditorState } from "@codemirror/state";
 import { drawSelection, EditorView, keymap, placeholder } from "@codemirror/view";
-import { type Fault, faultText } from "@map-step/core/notation";
+import { type Element, type Fault, faultText } from "@map-step/core/notation";
 import { type Ref, useEffect, useImperativeHandle, useRef } from "react";
 import { notationColours, notationCompletion, notationLanguage } from "./notation-language.ts";
 
@@ -42,9 +42,9 @@ interface Props {
   readonly onChange: (text: string, can: { readonly undo: boolean; readonly redo: boolean }) => void;
   readonly onBlur: () => void;
   readonly faults: readonly Fault[];
-  /** Names that a `use` line may take, and names of elements. */
+  /** Names that a `use` line may take. */
   readonly figureNames: readonly string[];
-  readonly elementNames: readonly string[];
+  readonly elements: readonly Element[];
 }
 
 const LOOK = EditorView.theme({
@@ -99,12 +99,12 @@ export function NotationEditor({
   onBlur,
   faults,
   figureNames,
-  elementNames,
+  elements,
 }: Props) {
   const place = useRef<HTMLDivElement>(null);
   const view = useRef<EditorView>(null);
-  const latest = useRef({ onChange, onBlur, figureNames, elementNames, value });
-  latest.current = { onChange, onBlur, figureNames, elementNames, value };
+  const latest = useRef({ onChange, onBlur, figureNames, elements, value });
+  latest.current = { onChange, onBlur, figureNames, elements, value };
   useEffect(() => {
     if (!place.current) return;
     const editor = new EditorView({
@@ -120,14 +120,14 @@ export function NotationEditor({
             ...defaultKeymap,
           ]),
           drawSelection(),
-          notationLanguage,
+          notationLanguage(() => latest.current.elements),
           syntaxHighlighting(notationColours),
           // Enter ends the line, as it does while nothing is offered; only what was gone to with the arrows is taken.
           autocompletion({
             override: [
               notationCompletion(
                 () => latest.current.figureNames,
-                () => latest.current.elementNames,
+                () => latest.current.elements.map(({ name }) => name),
               ),
             ],
             icons: false,

@@ -1,19 +1,12 @@
 import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { elementSet, readingOf } from "@map-step/core/element";
-import {
-  type Fault,
-  type Figure,
-  faultText,
-  formatFigure,
-  type Lookup,
-  parseFigure,
-} from "@map-step/core/notation";
+import { type Fault, type Figure, formatFigure, type Lookup, parseFigure } from "@map-step/core/notation";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
-import { Link } from "react-router";
 import { CopyButton } from "../../kit/copy-button.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { Facts } from "./facts.tsx";
+import { Faults } from "./faults.tsx";
 import { FollowerChoice } from "./follower-choice.tsx";
 import { NotationEditor, type NotationHandle } from "./notation-editor.tsx";
 import { StepEditor } from "./step-editor.tsx";
@@ -27,62 +20,6 @@ const EXAMPLE = `leader
 3 R forward
 beats 3
 follower opposite`;
-
-interface FaultsProps {
-  readonly faults: readonly Fault[];
-  readonly onShow: (fault: Fault) => void;
-  /** Puts the word that was probably meant in the place of the fault. */
-  readonly onReplace: (fault: Fault, word: string) => void;
-  /** Writes the line that answers a question at the end. */
-  readonly onAnswer: (line: string) => void;
-}
-
-const Faults = ({ faults, onShow, onReplace, onAnswer }: FaultsProps) => (
-  <Box aria-live="polite">
-    <Stack as="ul" gap="1" mt="2" listStyleType="none" hidden={faults.length === 0}>
-      {faults.map((fault) => (
-        <Box as="li" key={`${fault.line}:${fault.column}:${fault.expected}`}>
-          <Button
-            size="sm"
-            variant="plain"
-            height="auto"
-            p="2"
-            bg="brickWash"
-            color="ink"
-            whiteSpace="normal"
-            textAlign="left"
-            fontWeight="400"
-            onClick={() => onShow(fault)}
-          >
-            <Text>
-              <Text as="span" fontWeight="700" className="numbers">
-                Line {fault.line}, column {fault.column}:{" "}
-              </Text>
-              {faultText(fault)}
-            </Text>
-          </Button>
-          <Flex gap="2" mt="1" wrap="wrap">
-            {fault.choices?.map((line) => (
-              <Button key={line} size="xs" variant="outline" onClick={() => onAnswer(line)}>
-                {line}
-              </Button>
-            ))}
-            {fault.suggestion && !fault.choices ? (
-              <Button size="xs" variant="outline" onClick={() => onReplace(fault, fault.suggestion ?? "")}>
-                Write {fault.suggestion}
-              </Button>
-            ) : null}
-            {/a hold of this dance/.test(fault.expected) ? (
-              <Button asChild size="xs" variant="outline">
-                <Link to="/figures/holds">Add it to the holds</Link>
-              </Button>
-            ) : null}
-          </Flex>
-        </Box>
-      ))}
-    </Stack>
-  </Box>
-);
 
 /** A text with a word in the place of what a fault covers. */
 function withWord(text: string, { line, column, length, found }: Fault, word: string): string {
@@ -142,7 +79,7 @@ const NO_FAULTS: readonly Fault[] = [];
 /** Step notation beside the ribbon it makes; faults answer while it is typed, with a click to their place. */
 export function NotationField(props: Props) {
   const { name, value, onChange, onBlur, error, dance, lookup, figureNames, others } = props;
-  const elements = useMemo(() => elementSet(dance).map((one) => one.name), [dance]);
+  const elements = elementSet(dance);
   const editor = useRef<NotationHandle>(null);
   const [can, setCan] = useState({ undo: false, redo: false });
   const parsed = useMemo(
@@ -179,7 +116,7 @@ export function NotationField(props: Props) {
               onBlur={onBlur}
               faults={parsed?.faults ?? NO_FAULTS}
               figureNames={figureNames}
-              elementNames={elements}
+              elements={elements}
             />
             {error && parsed?.faults.length === 0 ? <Field.ErrorText>{error}</Field.ErrorText> : null}
           </Field.Root>
@@ -194,6 +131,7 @@ export function NotationField(props: Props) {
           </Flex>
           {parsed ? (
             <Faults
+              dance={dance}
               faults={parsed.faults}
               onShow={(fault) => editor.current?.show(fault)}
               onReplace={(fault, word) => onChange(withWord(value, fault, word))}

@@ -1,10 +1,13 @@
 import { CompletionContext } from "@codemirror/autocomplete";
 import { ensureSyntaxTree } from "@codemirror/language";
 import { EditorState } from "@codemirror/state";
+import { DANCE_FIELDS, startOf } from "@map-step/contract";
+import { elementSet } from "@map-step/core/element";
 import { DIRECTIONS, FREE_ACTIONS, parseFigure, WEIGHT_ACTIONS } from "@map-step/core/notation";
 import { describe, expect, it } from "vitest";
 import { notationCompletion, notationLanguage } from "./notation-language.ts";
 
+const ELEMENTS = elementSet(startOf(DANCE_FIELDS));
 const complete = notationCompletion(() => ["Foundation step", "Side basic"]);
 
 /** What is offered at the end of a text, and from where it is replaced. */
@@ -79,7 +82,7 @@ describe("what is offered while steps are typed", () => {
 describe("the colours of a text", () => {
   /** The words of a text that have a colour, with the sort of each. */
   function coloured(text: string) {
-    const state = EditorState.create({ doc: text, extensions: [notationLanguage] });
+    const state = EditorState.create({ doc: text, extensions: [notationLanguage(() => ELEMENTS)] });
     const words: string[] = [];
     ensureSyntaxTree(state, text.length, 5000)?.iterate({
       enter: ({ name, from, to }) => {
@@ -101,6 +104,20 @@ describe("the colours of a text", () => {
       'string "open one"',
       "heading follower",
       "heading mirror",
+    ]);
+    expect(coloured("rock step, 3 triple step R # soft")).toEqual([
+      "className rock step",
+      "number 3",
+      "className triple step",
+      "atom R",
+      "comment # soft",
+    ]);
+    expect(coloured("1 grapevine; 5 L rock")).toEqual([
+      "number 1",
+      "className grapevine",
+      "number 5",
+      "atom L",
+      expect.stringMatching(/ rock$/),
     ]);
     expect(coloured("2 r tap")).toEqual(["number 2", "atom r", "typeName tap"]);
     expect(coloured("1 L sied; S R f")).toEqual(["number 1", "atom L", "number S", "atom R", "keyword f"]);

@@ -8,6 +8,8 @@ import { HighlightStyle, StreamLanguage, type StringStream } from "@codemirror/l
 import { tags } from "@lezer/highlight";
 import {
   DIRECTIONS,
+  type Element,
+  elementKey,
   FREE_ACTIONS,
   isAction,
   isDirection,
@@ -34,16 +36,57 @@ function sortOf(word: string): string | null {
   return isDirection(long) || isModifier(long) ? "propertyName" : null;
 }
 
-function nextToken(stream: StringStream): string | null {
-  if (stream.eatSpace()) return null;
-  if (stream.match(/^["“][^"”]*["”]?/)) return "string";
-  if (stream.match(/^[^\s;"“]+/)) return sortOf(stream.current());
-  stream.next();
-  return null;
+/** The names of elements by the words they have, so that the longest is found. */
+type Names = readonly ReadonlySet<string>[];
+
+function namesOf(elements: readonly Element[]): Names {
+  const byLength: Set<string>[] = [];
+  for (const { name, otherNames } of elements)
+    for (const one of [name, ...otherNames]) {
+      const key = elementKey(one);
+      const length = key.split(" ").length;
+      byLength[length] ??= new Set();
+      byLength[length].add(key);
+    }
+  return byLength;
 }
 
-/** The notation as a language of the editor: each sort of word has its colour. */
-export const notationLanguage = StreamLanguage.define({ name: "steps", token: nextToken });
+/** Takes the longest name of an element that stands here; a single word only where it is no other word of steps. */
+function takeElement(stream: StringStream, names: Names): boolean {
+  for (let length = names.length - 1; length > 0; length--) {
+    const found = stream.match(
+      new RegExp(`^[^\\s;,"“]+(\\s+[^\\s;,"“]+){${length - 1}}`),
+      false,
+    ) as RegExpMatchArray | null;
+    const [text = ""] = found ?? [];
+    if (text === "" || !names[length]?.has(elementKey(text)) || (length === 1 && sortOf(text))) continue;
+    stream.pos += text.length;
+    return true;
+  }
+  return false;
+}
+
+/** The notation of a dance as a language of the editor: each sort of word has its colour. */
+export function notationLanguage(elementsOf: () => readonly Element[]): StreamLanguage<unknown> {
+  let known: { readonly elements: readonly Element[]; readonly names: Names } | null = null;
+  const names = (): Names => {
+    const elements = elementsOf();
+    if (known?.elements !== elements) known = { elements, names: namesOf(elements) };
+    return known.names;
+  };
+  return StreamLanguage.define({
+    name: "steps",
+    token: (stream) => {
+      if (stream.eatSpace()) return null;
+      if (stream.match(/^#.*/)) return "comment";
+      if (stream.match(/^["“][^"”]*["”]?/)) return "string";
+      if (takeElement(stream, names())) return "className";
+      if (stream.match(/^[^\s;,"“]+/)) return sortOf(stream.current());
+      stream.next();
+      return null;
+    },
+  });
+}
 
 /** The colours, in both modes; roles and counts stand out by weight too. */
 export const notationColours = HighlightStyle.define([
@@ -51,6 +94,8 @@ export const notationColours = HighlightStyle.define([
   { tag: tags.number, fontWeight: "700", color: tone("ink") },
   { tag: tags.atom, color: tone("pine"), fontWeight: "700" },
   { tag: tags.keyword, color: tone("pine") },
+  { tag: tags.className, color: tone("pine"), fontWeight: "700", textDecoration: "underline dotted" },
+  { tag: tags.comment, color: tone("soft"), fontStyle: "italic" },
   { tag: tags.typeName, color: tone("soft"), fontStyle: "italic" },
   { tag: tags.propertyName, color: tone("plum") },
   { tag: tags.string, color: tone("brick") },

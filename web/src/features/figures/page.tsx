@@ -1,9 +1,9 @@
 import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, type FigureRecord, fieldOf, fieldsOf } from "@map-step/contract";
+import { api, type DanceRecord, type FigureRecord, fieldOf, fieldsOf, missingFrom } from "@map-step/contract";
 import { join, KIND_NAMES } from "@map-step/core/figure";
 import { nameKey, parseFigure } from "@map-step/core/notation";
 import { TIER_NAMES } from "@map-step/core/time";
-import { counted } from "@map-step/core/words";
+import { counted, inWords } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -138,6 +138,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
   const madeOf = new Set(
     parseFigure(figure.notation).figure.composition?.uses.map(({ name }) => nameKey(name)),
   );
+  const missing = missingFrom(figure);
   const made = ofDance.filter(({ name }) => madeOf.has(nameKey(name)));
   const also =
     figure.otherNames.length > 0 ? `. Also called: ${figure.otherNames.map(nameElsewhere).join(", ")}` : "";
@@ -158,13 +159,31 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
           </>
         ) : null}
       </PageHead>
+      {missing.length > 0 && mayWrite ? (
+        <Text
+          mb="3"
+          bg="apricotWash"
+          borderLeftWidth="4px"
+          borderColor="apricot"
+          borderRadius="md"
+          px="3"
+          py="2"
+        >
+          Still to write: {inWords(missing)}.{" "}
+          <Text asChild fontWeight="700" color="pine">
+            <Link to={`/figures/${figure.id}/edit`}>Write them</Link>
+          </Text>
+        </Text>
+      ) : null}
       <Stack gap="4">
         {steps && dance ? (
           <DanceIt key={figure.id} figure={steps} name={figure.name} dance={dance} bpm={bpm} onBpm={setBpm} />
         ) : (
           <Panel>
             <Text color="soft">
-              This figure has no steps of its own; it is danced with the feet of others.
+              {missing.includes("steps")
+                ? "No steps yet. It can be planned by its minutes; what it shares with others, its floor and its call come with the steps."
+                : "This figure has no steps of its own; it is danced with the feet of others."}
             </Text>
           </Panel>
         )}

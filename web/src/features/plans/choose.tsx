@@ -1,5 +1,5 @@
 import { Badge, Box, Button, Checkbox, Flex, Input, Stack, Text } from "@chakra-ui/react";
-import { type ChosenFigure, choose, type FigureRecord } from "@map-step/contract";
+import { type ChosenFigure, choose, type FigureRecord, missingFrom } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { newMaterial } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
@@ -76,7 +76,7 @@ export function ChooseDialog(props: Props) {
   const [ids, setIds] = useState<ReadonlySet<string>>(new Set(chosen.map(({ figureId }) => figureId)));
   const [filter, setFilter] = useState({ search: "", kind: "", tier: "" });
   const offers = useOffers(props);
-  const found = new Set(filterFigures(figures, { ...filter, danceId: "" }).map(({ id }) => id));
+  const found = new Set(filterFigures(figures, { ...filter, danceId: "", missing: "" }).map(({ id }) => id));
   const fixed = new Set(
     chosen.filter(({ week }) => week !== null && week <= taught).map(({ figureId }) => figureId),
   );
@@ -208,6 +208,8 @@ function Choice({ offer: { figure, group, newBeats, beats }, on, isTaught, missi
             <Badge className="numbers">
               {newBeats} of {beats} beats new
             </Badge>
+          ) : missingFrom(figure).includes("steps") ? (
+            <Badge colorPalette="orange">no steps yet</Badge>
           ) : null}
         </Flex>
       </Checkbox.Label>

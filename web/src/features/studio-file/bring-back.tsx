@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import {
   api,
+  countStudio,
   MOST_STUDIO_BYTES,
   readStudioFile,
   type StaffMember,
@@ -36,9 +37,9 @@ export const useTakingIn = () => useChange(api.studioFile.takeIn);
 /** What is in a file, sort by sort. */
 const Contents = ({ file }: { file: StudioFile }) => (
   <Flex as="dl" wrap="wrap" gap="2" mt="3">
-    {countLines((list) => file[list].length).map(({ list, count, what }) => (
+    {countLines(countStudio(file)).map(({ count, what }) => (
       <Flex
-        key={list}
+        key={what}
         direction="column-reverse"
         borderWidth="1px"
         borderColor="rule"
@@ -143,7 +144,7 @@ export const Taken = ({ taken }: { taken: TakenStudio }) => (
   <Box role="status">
     <Text fontWeight="700" fontSize="lg">
       It is here:{" "}
-      {countLines((list) => taken.counts[list])
+      {countLines(taken)
         .map(({ count, what }) => `${count} ${what}`)
         .join(", ")}
       .

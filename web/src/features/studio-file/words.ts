@@ -1,4 +1,10 @@
-import { type FieldError, STUDIO_LIST_NAMES, type StudioFile, type StudioList } from "@map-step/contract";
+import {
+  type FieldError,
+  STUDIO_LIST_NAMES,
+  type StudioCounts,
+  type StudioFile,
+  type StudioList,
+} from "@map-step/contract";
 
 /** What each sort of thing is called, one and many. */
 const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> = {
@@ -18,13 +24,17 @@ const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> 
 };
 
 /** A line for each sort of thing that is there: the number, and what it counts. */
-export const countLines = (
-  countOf: (list: StudioList) => number,
-): readonly { readonly list: StudioList; readonly count: number; readonly what: string }[] =>
-  STUDIO_LIST_NAMES.flatMap((list) => {
-    const count = countOf(list);
-    return count === 0 ? [] : [{ list, count, what: NAMES[list][count === 1 ? 0 : 1] }];
-  });
+export const countLines = ({
+  counts,
+  inBin,
+}: StudioCounts): readonly { readonly count: number; readonly what: string }[] =>
+  [
+    ...STUDIO_LIST_NAMES.map((list) => ({
+      count: counts[list],
+      what: NAMES[list][counts[list] === 1 ? 0 : 1],
+    })),
+    { count: inBin, what: "in the bin" },
+  ].filter(({ count }) => count > 0);
 
 /** The name of the thing at a place such as `figures.12.minutes`, where it has one. */
 function nameAt(path: readonly string[], file: unknown): string {
