@@ -113,15 +113,15 @@ export function rhythmWords(
   dance: Pick<Dance, "slowBeats">,
 ): ReturnType<typeof rhythmWord>[] {
   const onBeat = changes.filter(({ onset }) => withinBeat(onset) === 0);
+  let at = -1;
   return changes.map((step) => {
-    const at = onBeat.indexOf(step);
-    const lasts = at < 0 ? 0 : stepEnd(onBeat, at, length) - step.onset;
+    if (onBeat[at + 1] === step) at += 1;
+    const lasts = onBeat[at] === step ? stepEnd(onBeat, at, length) - step.onset : 0;
     return rhythmWord(step.onset, lasts, dance);
   });
 }
 
-function shortestGap(steps: readonly Step[], length: Ticks): Ticks | null {
-  const changes = weightSteps(steps);
+function shortestGap(changes: readonly Step[], length: Ticks): Ticks | null {
   if (changes.length < 2) return null;
   return Math.min(...changes.map(({ onset }, index) => stepEnd(changes, index, length) - onset));
 }
@@ -140,16 +140,15 @@ function roleFacts(figure: Figure, role: Role, path: readonly FootPlacement[], d
   const steps = stepsOf(figure, role);
   const { startFree, endFree, endsOnBoth, closes, faults } = followFeet(steps);
   const holds = steps.flatMap(({ hold }) => hold ?? []);
-  const gap = shortestGap(steps, figure.length);
-  const changes = weightSteps(steps).length;
+  const changes = weightSteps(steps);
+  const gap = shortestGap(changes, figure.length);
   const netTurn = steps.reduce((sum, step) => sum + turnOf(step), 0);
   return {
     role,
-    steps: changes,
-    weightless: steps.length - changes,
+    steps: changes.length,
+    weightless: steps.length - changes.length,
     // In one's own time nothing is slow or quick.
-    rhythm:
-      figure.free || dance.freeTimed ? "" : rhythmWords(weightSteps(steps), figure.length, dance).join(" "),
+    rhythm: figure.free || dance.freeTimed ? "" : rhythmWords(changes, figure.length, dance).join(" "),
     startFree,
     endFree,
     endsOnBoth,
@@ -185,6 +184,8 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const timed = !figure.free && !dance.freeTimed;
   const leader = stepsOf(figure, "leader");
   const follower = stepsOf(figure, "follower");
+  // A follower by this rule is the opposite, whatever the leader dances.
+  const byRule = figure.followerBy === "opposite" && figure.steps.follower === undefined;
   const fastest = (tier: Tier) => fastestTempo(beatsToTicks(gap ?? 0), COMFORTABLE_GAP_MS[tier]);
   return {
     beats,
@@ -192,8 +193,8 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
     timed,
     phrase: timed ? phraseFit(beats, dance.phraseBeats) : null,
     shortestGap: gap,
-    onsetsMatch: follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
-    naturalOpposite: follower.length > 0 && apartFromOpposite(leader, follower).length === 0,
+    onsetsMatch: byRule || follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
+    naturalOpposite: follower.length > 0 && (byRule || apartFromOpposite(leader, follower).length === 0),
     floor: floorOf(paths),
     fastestBpm:
       gap === null || !timed

@@ -122,6 +122,64 @@ function reportNoItem(cursor: Cursor, foot: Foot | undefined, isFirst: boolean, 
 /** Words that begin a line of another sort. */
 const LINE_WORDS = [...ROLES, "use", "free", "beats"];
 
+/** An item that was read without a fault, and how many words it took. */
+interface Known {
+  readonly item: Item;
+  readonly used: number;
+}
+
+/** Most lines of a library stand in it many times; so many of them are kept for each set of elements and holds. */
+const MOST_KNOWN = 4000;
+const NO_HOLDS: readonly never[] = [];
+const known = new WeakMap<object, WeakMap<object, Map<string, Known>>>();
+
+function knownFor({ elements, holds = NO_HOLDS }: ItemContext): Map<string, Known> {
+  const ofElements = known.get(elements) ?? new WeakMap<object, Map<string, Known>>();
+  known.set(elements, ofElements);
+  const items = ofElements.get(holds) ?? new Map<string, Known>();
+  ofElements.set(holds, items);
+  if (items.size >= MOST_KNOWN) items.clear();
+  return items;
+}
+
+/** What an item is read from: the words from the cursor on, and what stands before them. */
+function keyOf({ tokens, at }: Cursor, isCounted: boolean, isFirst: boolean, composed: boolean): string {
+  let key = `${isCounted}${isFirst}${composed}`;
+  for (let index = at; index < tokens.length; index++) {
+    const { kind, value, open } = tokens[index] as Token;
+    key += `${kind === "word" ? " " : open ? "\n“" : '\n"'}${value}`;
+  }
+  return key;
+}
+
+/**
+ * Reads an item as `readItemAnew` does; one that was read before, behind the same sort of beginning, is taken from there.
+ */
+export function readItem(
+  cursor: Cursor,
+  isCounted: boolean,
+  isFirst: boolean,
+  context: ItemContext,
+): Item | null {
+  const items = knownFor(context);
+  const key = keyOf(cursor, isCounted, isFirst, context.composed);
+  const found = items.get(key);
+  const token = cursor.tokens[cursor.at];
+  if (found && token) {
+    cursor.at += found.used;
+    return { ...found.item, at: token };
+  }
+  const before = cursor.at;
+  let sound = true;
+  const report: ItemContext["report"] = (...fault) => {
+    sound = false;
+    context.report(...fault);
+  };
+  const item = readItemAnew(cursor, isCounted, isFirst, { ...context, report });
+  if (item && sound) items.set(key, { item, used: cursor.at - before });
+  return item;
+}
+
 /**
  * Reads `[FOOT] ACTION [DIRECTION] [FOOT] [MODIFIER …]`, or an element in the place of the action. What cannot be read
  * is reported.
@@ -129,7 +187,7 @@ const LINE_WORDS = [...ROLES, "use", "free", "beats"];
  * @param isFirst whether it is the first of its line
  * @returns null when nothing that is danced stands there
  */
-export function readItem(
+function readItemAnew(
   cursor: Cursor,
   isCounted: boolean,
   isFirst: boolean,
