@@ -175,7 +175,14 @@ describe("join", () => {
             (sum, role) => sum + followFeet(stepsOf(figureOf, role)).faults.length,
             0,
           );
-        const [before, after] = [stateOut(one, NAMES).hold, stateIn(next, NAMES).hold];
+        // Hyphens and spaces do not tell two holds apart.
+        const [before, after] = [stateOut(one, NAMES).hold, stateIn(next, NAMES).hold].map(
+          (hold) =>
+            hold
+              ?.replace(/[\s-]+/g, " ")
+              .toLowerCase()
+              .trim() ?? null,
+        );
         if (fits) {
           expect(faults(both.figure)).toBeLessThanOrEqual(faults(one) + faults(next));
           expect(before === null || after === null || before === after).toBe(true);
