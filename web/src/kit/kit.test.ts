@@ -1,4 +1,5 @@
-import { LEVEL_FIELDS, startOf } from "@map-step/contract";
+import { DANCE_FIELDS, LEVEL_FIELDS, startOf } from "@map-step/contract";
+import { USUAL_HOLDS } from "@map-step/core/hold";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { awayInWords, clockAfter, longDay, shortDay, weekdays } from "./dates.ts";
@@ -82,6 +83,56 @@ describe("two changes of one thing", () => {
         }
       }),
     );
+  });
+
+  test("put lists of records together record by record: nothing that one of two added or changed is lost", () => {
+    const named = (name: string) =>
+      fc.record({ name: fc.constant(name), hands: fc.nat(2), close: fc.boolean() });
+    const list = fc
+      .tuple(...["a", "b", "c"].map((name) => fc.option(named(name))))
+      .map((all) => all.filter((one) => one !== null));
+    const holds = { holds: shownBy(DANCE_FIELDS).holds };
+    type Listed = { readonly holds: { name: string; hands: number; close: boolean }[] };
+    const merged = (base: Listed, mine: Listed, theirs: Listed) =>
+      threeWay<Listed>(
+        base,
+        mine,
+        theirs,
+        (a, b) => differencesOf<Listed>(a, b, holds as never),
+        mergeChoice,
+      );
+    fc.assert(
+      fc.property(list, list, list, (before, my, their) => {
+        const [base, mine, theirs] = [{ holds: before }, { holds: my }, { holds: their }];
+        const { conflicts, take } = merged(base, mine, theirs);
+        const of = ({ holds: all }: Listed, name: string) =>
+          JSON.stringify(all.find((one) => one.name === name) ?? null);
+        for (const name of ["a", "b", "c"]) {
+          const [b, m, t] = [of(base, name), of(mine, name), of(theirs, name)];
+          const both = m !== b && t !== b && m !== t;
+          expect(conflicts.some(({ key }) => key === `holds\n${name}`)).toBe(both);
+          expect(of(take(new Set()), name)).toBe(m === b ? t : m);
+          expect(of(take(new Set(conflicts.map(({ key }) => key))), name)).toBe(both || m === b ? t : m);
+        }
+      }),
+    );
+  });
+
+  it("tell a record of a list in words", () => {
+    const hold = (about: object) => ({ holds: [{ ...USUAL_HOLDS[3], ...about }] });
+    const [mine, theirs] = [hold({ hands: 1, close: true }), { holds: [] }];
+    expect(
+      differencesOf<object>(mine, theirs, shownBy(DANCE_FIELDS) as never).filter(({ key }) =>
+        /^holds/.test(key),
+      ),
+    ).toEqual([
+      {
+        key: "holds\ncrossed hands",
+        label: "Holds, crossed hands",
+        mine: "other names: cross hands, double cross; hands: 1; close; facing: facing",
+        theirs: "not there",
+      },
+    ]);
   });
 
   it("are asked in full where it is not known what was there before", () => {

@@ -3,15 +3,23 @@ import type { z } from "zod";
 import type { Shown } from "./merge.ts";
 
 /** How a value of each sort is told beside another. */
-const TEXTS: Readonly<Record<Exclude<PlainSort, "own">, (value: never) => string>> = {
+const TEXTS: Readonly<Record<Exclude<PlainSort, "own" | "records">, (value: never) => string>> = {
   name: String,
   line: (text: string) => (text === "" ? "nothing" : text),
   whole: String,
   maybe: (value: number | null) => String(value ?? "none"),
   tick: (on: boolean) => (on ? "yes" : "no"),
-  records: (list: readonly { readonly name: string }[]) =>
-    list.length === 0 ? "none" : list.map(({ name }) => name).join(", "),
 };
+
+/** What a record says beside its name: every field that says something, by the field's name. */
+const recordText = (record: Readonly<Record<string, unknown>>): string =>
+  Object.entries(record)
+    .filter(([field, value]) => field !== "name" && value !== false && String(value) !== "")
+    .map(([field, value]) => {
+      const words = field.replace(/[A-Z]/g, (capital) => ` ${capital.toLowerCase()}`);
+      return value === true ? words : `${words}: ${Array.isArray(value) ? value.join(", ") : String(value)}`;
+    })
+    .join("; ") || "nothing but its name";
 
 type ShownOf<F extends PlainFields> = Shown<{ [K in keyof F]: z.input<F[K]["schema"]> }>;
 
@@ -24,7 +32,8 @@ export const shownBy = <F extends PlainFields>(
   own?: Readonly<Partial<Record<keyof F & string, (value: never) => string>>>,
 ): ShownOf<F> =>
   Object.fromEntries(
-    Object.entries(fields).flatMap(([name, { label, sort }]) => {
+    Object.entries(fields).flatMap(([name, { label, sort }]): [string, unknown][] => {
+      if (sort === "records") return [[name, { label, each: recordText }]];
       const text = own?.[name] ?? (sort === "own" ? null : TEXTS[sort]);
       return text ? [[name, [label, text]]] : [];
     }),

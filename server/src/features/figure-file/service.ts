@@ -4,6 +4,7 @@ import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
+import { whoAsks } from "../../http/request.ts";
 import type { FigureRows, FileRows } from "../../work/work.ts";
 import { FIGURE_COLUMNS, readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
@@ -47,10 +48,12 @@ export const previewFile = async (db: Database, file: FigureRows): Promise<Judge
 const updateAll = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
   rowsOf(
     db,
-    `update figures set ${FIGURE_COLUMNS.map(({ column }) => `${column} = next.${column}`).join(", ")}, version = figures.version + 1, updated_at = now()
+    `update figures set ${FIGURE_COLUMNS.map(({ column }) => `${column} = next.${column}`).join(", ")}, version = figures.version + 1, updated_at = now(),
+       changed_by = $by
      from jsonb_populate_recordset(null::figures, $figures::jsonb) as next
      where figures.id = next.id returning figures.id`,
     {
+      by: whoAsks()?.id ?? null,
       figures: JSON.stringify(
         figures.map((figure) => ({
           id: figure.id,

@@ -5,6 +5,7 @@ import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdTable, rowsOf } from "../../db/query.ts";
 import { inUse, invalid } from "../../http/problems.ts";
+import { whoAsks } from "../../http/request.ts";
 import { checkFigure, layOut, madeOf, type Surroundings, withNewName } from "./checks.ts";
 import { readFigure, readFigures, readLibraries } from "./library.ts";
 import { writeLinks } from "./links.ts";
@@ -73,10 +74,15 @@ export const createFigure = (db: Database, content: FigureContent): Promise<Figu
 export const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise<unknown> =>
   rowsOf(
     db,
-    `update figures set notation = next.notation, version = figures.version + 1, updated_at = now()
+    `update figures set notation = next.notation, version = figures.version + 1, updated_at = now(),
+       changed_by = $by
      from unnest($ids::uuid[], $notations::text[]) as next (id, notation)
      where figures.id = next.id returning figures.id`,
-    { ids: figures.map(({ id }) => id), notations: figures.map(({ notation }) => notation) },
+    {
+      ids: figures.map(({ id }) => id),
+      notations: figures.map(({ notation }) => notation),
+      by: whoAsks()?.id ?? null,
+    },
   );
 
 /**
