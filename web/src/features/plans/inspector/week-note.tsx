@@ -101,6 +101,11 @@ function WeekKind({ edit, view: { rooms }, week, input, actions }: Props) {
   );
 }
 
+const NOTHING_NEW = {
+  held: "Nothing new; time to bring things back.",
+  cancelled: "Nothing: there is no lesson in this week.",
+} as const;
+
 /** One week of the plan: its minutes by kind of work, what is new in it, and what is due to come back. */
 export function WeekNote(props: Props) {
   const { input, week, mayEdit, dragging } = props;
@@ -121,6 +126,7 @@ export function WeekNote(props: Props) {
     return { counts: newCountsIn(layout, week), roles: newMinutesByRole(fresh), due: owed };
   }, [levelPlan, week, dragging]);
   if (!load) return null;
+  const cancelled = rooms[week - 1]?.special?.kind === "cancelled";
   const spare = room - load.minutes;
   const names = load.newFigures.flatMap((id) => input.library.find((figure) => figure.id === id)?.name ?? []);
   return (
@@ -150,7 +156,7 @@ export function WeekNote(props: Props) {
       <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
         New
       </Heading>
-      <Text>{names.length > 0 ? names.join(", ") : "Nothing new; time to bring things back."}</Text>
+      <Text>{names.length > 0 ? names.join(", ") : NOTHING_NEW[cancelled ? "cancelled" : "held"]}</Text>
       {facts && names.length > 0 ? (
         <Text fontSize="sm" color="soft" className="numbers" mt="1">
           {facts.counts.length > 0
