@@ -2,12 +2,12 @@ import { counted } from "../words/index.ts";
 import { LEAST_RECALL, recallAt } from "./fading.ts";
 import type { Finding } from "./finding.ts";
 import { type Layout, lessonsBefore } from "./layout.ts";
-import type { PlanFigure } from "./level.ts";
+import { nameOfNeed, type PlanFigure } from "./level.ts";
 
 function checkNeed(layout: Layout, figure: PlanFigure, week: number, otherId: string): Finding[] {
   if (layout.known.has(otherId)) return [];
   const other = layout.figures.get(otherId);
-  const needed = other?.name ?? layout.level.outside?.[otherId] ?? "a figure outside this level";
+  const needed = nameOfNeed(layout.level, otherId);
   const start = layout.weeks.get(otherId);
   const about = { severity: "must", week, figureId: figure.id, otherId } as const;
   if (start === undefined) {

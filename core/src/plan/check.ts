@@ -2,7 +2,7 @@ import { checkFigure } from "./check-figure.ts";
 import { checkWeeks } from "./check-week.ts";
 import { type Finding, findingKey } from "./finding.ts";
 import { type Layout, layOut } from "./layout.ts";
-import type { LevelPlan, Muted } from "./level.ts";
+import { type LevelPlan, type Muted, nameOfNeed } from "./level.ts";
 import { strandsOf } from "./loads.ts";
 
 /** What is to say of the whole: who teaches, what has no week, what was not reached in class. */
@@ -39,7 +39,7 @@ function needsNotChosen({ level, figures, known }: Layout, figureId: string): Fi
   return [...new Set(figure?.needs)]
     .filter((id) => !figures.has(id) && !known.has(id))
     .map((otherId): Finding => {
-      const other = level.outside?.[otherId] ?? "a figure outside this level";
+      const other = nameOfNeed(level, otherId);
       const text = `${figure?.name} waits, because it needs ${other}, which is not chosen for this level.`;
       return { code: "need-not-chosen", severity: "should", week: 0, figureId, otherId, size: 1, text };
     });

@@ -1,4 +1,5 @@
-import type { LevelPlan, LevelRules, PlanFigure } from "./level.ts";
+import { counted } from "../words/index.ts";
+import { type LevelPlan, type LevelRules, nameOfNeed, type PlanFigure } from "./level.ts";
 import { keepsLimits, type Places, type Problem, problemOf } from "./problem.ts";
 import { barredBy, type DraftOptions, LIMITS, type Limit } from "./terms.ts";
 
@@ -47,16 +48,13 @@ function fits(problem: Problem, places: Places, f: number): boolean {
   return false;
 }
 
-const nameIn = (level: LevelPlan, id: string): string =>
-  level.figures.find((figure) => figure.id === id)?.name ?? "a figure outside this level";
-
 /** What of a figure's needs has no week; it waits for that first. */
 function waitsFor({ level, figures }: Problem, places: Places, figure: PlanFigure): string | null {
   const missing = figure.needs.find((id) => {
     const f = figures.findIndex((one) => one.id === id);
     return f >= 0 ? (places[f] ?? -1) < 0 : !level.known.includes(id);
   });
-  return missing === undefined ? null : `Needs ${nameIn(level, missing)}, which is not placed.`;
+  return missing === undefined ? null : `Needs ${nameOfNeed(level, missing)}, which is not placed.`;
 }
 
 /** Wider limits to try, cheapest first. */
@@ -73,7 +71,7 @@ function waysIn({ rules }: LevelPlan): WayIn[] {
       ? [
           {
             rules: { settledLessons: settledLessons - 1 },
-            text: `turns after ${settledLessons - 1} lessons of their basic`,
+            text: `turns after ${counted(settledLessons - 1, "lesson")} of their basic`,
           },
         ]
       : []),

@@ -208,3 +208,14 @@ export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "spec
  */
 export const lastHeldWeek = (rooms: readonly WeekRoom[]): number =>
   rooms.findLast(({ held }) => held)?.week ?? 0;
+
+/**
+ * What a needed figure is called, also one that is neither chosen nor known.
+ * @example
+ * nameOfNeed(LEVEL, "basic") // "Basic"
+ */
+export const nameOfNeed = (
+  { figures, outside }: Pick<LevelPlan, "figures" | "outside">,
+  id: string,
+): string =>
+  figures.find((figure) => figure.id === id)?.name ?? outside?.[id] ?? "a figure outside this level";

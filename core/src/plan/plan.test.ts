@@ -240,7 +240,7 @@ describe("whyHere", () => {
     const level = levelOf([basic, figure("Pass", { needs: ["basic"] })], [["Pass", 4]], {}, ["basic"]);
     expect(whyHere(level, "pass")).toEqual([
       "Needs Basic, known from the level before.",
-      "A week earlier nothing would speak against it either.",
+      "A week earlier nothing more would speak against it.",
     ]);
   });
 

@@ -32,6 +32,8 @@ export interface Problem {
   readonly allowed: readonly (readonly boolean[])[];
   /** The week in which it stays; -1 for one that may move. */
   readonly fixed: readonly number[];
+  /** The first week that may take something new; from 1. */
+  readonly from: number;
   /** What it is worth to have figure f new in week w, without regard to the others. */
   readonly value: readonly (readonly number[])[];
   /** Figure `f` at least `gap[w]` weeks after `need`, which is new in week w. */
@@ -76,6 +78,7 @@ export function problemOf(
     minutes: minutesIn(terms),
     allowed: allowedIn(terms),
     fixed: terms.fixed,
+    from: terms.from,
     value: valueIn(terms),
     needs: needsIn(terms),
     apart: without.has("apart")

@@ -2,6 +2,7 @@ import { nightsOf, recallAt } from "./fading.ts";
 import {
   type LevelPlan,
   lastHeldWeek,
+  nameOfNeed,
   type PlanFigure,
   roomsOf,
   type WeekRoom,
@@ -66,7 +67,7 @@ export function barredBy(level: LevelPlan, figure: PlanFigure): string | null {
     return "A show move needs its cautions written first.";
   const there = new Map(level.figures.map((one) => [one.id, one]));
   const missing = figure.needs.find((id) => !there.has(id) && !level.known.includes(id));
-  if (missing !== undefined) return "Needs a figure outside this level, which is not placed.";
+  if (missing !== undefined) return `Needs ${nameOfNeed(level, missing)}, which is not placed.`;
   const { teachers } = level;
   const { teacherIds = [] } = figure;
   if (

@@ -5,9 +5,13 @@ import { barredBy } from "./terms.ts";
 const nameOf = ({ figures }: Problem, f: number): string => figures[f]?.name ?? "A figure";
 
 /** Why a week itself is closed to a figure, whatever else stands in it. */
-function closed({ level, figures }: Problem, f: number, w: number): string {
+function closed({ level, figures, fixed, from }: Problem, f: number, w: number): string {
   const figure = figures[f];
   const week = w + 1;
+  const stays = (fixed[f] ?? -1) + 1;
+  if (stays > 0 && figure?.pinned) return `It is pinned to week ${stays}`;
+  if (stays > 0) return `It was new in week ${stays} already`;
+  if (week < from) return `Week ${week} is taught already`;
   const special = (level.special ?? []).find((entry) => entry.week === week);
   if (special?.kind === "cancelled") return `Week ${week} is cancelled`;
   if (special && special.kind !== "short")

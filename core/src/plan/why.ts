@@ -2,17 +2,16 @@ import { counted, inWords } from "../words/index.ts";
 import { checkPlan } from "./check.ts";
 import { sizesOf, worseThan } from "./finding.ts";
 import { layOut, lessonsBefore } from "./layout.ts";
-import { type LevelPlan, place, weekByFigure } from "./level.ts";
+import { type LevelPlan, nameOfNeed, place, weekByFigure } from "./level.ts";
 
 /** What each need has been danced by then: `Needs Side pass, danced in 3 lessons by then.` */
 function needsText(level: LevelPlan, figureId: string, week: number): string {
-  const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
-  const needs = figures.get(figureId)?.needs ?? [];
+  const needs = level.figures.find(({ id }) => id === figureId)?.needs ?? [];
   if (needs.length === 0) return "It needs nothing before it.";
   const weeks = weekByFigure(level.placements);
   const layout = layOut(level);
   const parts = needs.map((id) => {
-    const name = figures.get(id)?.name ?? "a figure outside this level";
+    const name = nameOfNeed(level, id);
     if (level.known.includes(id)) return `${name}, known from the level before`;
     const start = weeks.get(id);
     if (start === undefined || start >= week) return `${name}, not danced by then`;
@@ -45,6 +44,6 @@ export function whyHere(level: LevelPlan, figureId: string): string[] {
   const [against] = newFindings(level, figureId, week - 1);
   return [
     needs,
-    against ? `A week earlier: ${against}` : "A week earlier nothing would speak against it either.",
+    against ? `A week earlier: ${against}` : "A week earlier nothing more would speak against it.",
   ];
 }
