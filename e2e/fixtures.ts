@@ -79,6 +79,16 @@ export async function another(browser: Browser, name = DIRECTOR): Promise<Page> 
   return page;
 }
 
+/** Sets an empty studio up, as somebody on their first evening does. */
+export async function setUp(page: Page, address: string): Promise<void> {
+  await page.goto(address);
+  await page.getByLabel("Name of the studio").fill("Corner Hall");
+  await page.getByLabel("Your name").fill("Bo Thistledown");
+  await page.getByLabel("Email address").fill("bo@cornerhall.example");
+  await page.getByLabel("Password").fill("long enough for it");
+  await page.getByRole("button", { name: "Open the studio" }).click();
+}
+
 /** The steps as they stand in the editor of a figure. */
 export const stepsIn = (page: Page): Promise<string> =>
   page

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { expect, stepsIn, test } from "../fixtures.ts";
+import { expect, setUp, stepsIn, test } from "../fixtures.ts";
 
 /** Types into what has the focus, key by key, and says how many keys that took. */
 async function type(page: Page, words: string): Promise<number> {
@@ -28,12 +28,7 @@ const save = async (page: Page, name: string) => {
 /** A director fills an empty studio: a starter set, and eight figures of one's own, said rather than written. */
 test("an empty studio fills itself, and eight figures are said", async ({ page, emptyStudio }) => {
   test.setTimeout(300_000);
-  await page.goto(emptyStudio);
-  await page.getByLabel("Name of the studio").fill("Corner Hall");
-  await page.getByLabel("Your name").fill("Bo Thistledown");
-  await page.getByLabel("Email address").fill("bo@cornerhall.example");
-  await page.getByLabel("Password").fill("long enough for it");
-  await page.getByRole("button", { name: "Open the studio" }).click();
+  await setUp(page, emptyStudio);
 
   await test.step("a starter set", async () => {
     await page.getByRole("link", { name: "Figures", exact: true }).click();

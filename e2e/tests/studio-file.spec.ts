@@ -1,5 +1,5 @@
 import { readFile } from "node:fs/promises";
-import { demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import { demoStudio, expect, expectAccessible, setUp, signIn, TEACHER, test } from "../fixtures.ts";
 
 test("the whole studio goes out as one file and comes back into an empty one", async ({
   page,
@@ -18,12 +18,7 @@ test("the whole studio goes out as one file and comes back into an empty one", a
   const buffer = await readFile(await saved.path());
 
   const other = await (await browser.newContext()).newPage();
-  await other.goto(emptyStudio);
-  await other.getByLabel("Name of the studio").fill("Corner Hall");
-  await other.getByLabel("Your name").fill("Bo Thistledown");
-  await other.getByLabel("Email address").fill("bo@cornerhall.example");
-  await other.getByLabel("Password").fill("long enough for it");
-  await other.getByRole("button", { name: "Open the studio" }).click();
+  await setUp(other, emptyStudio);
   await other.getByRole("link", { name: "Bring it back from its file" }).click();
   const chooser = other.getByLabel("Choose the file of a studio");
   const file = (name: string, content: Buffer) => ({ name, mimeType: "application/json", buffer: content });
