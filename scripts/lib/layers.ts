@@ -11,6 +11,7 @@ const CONCEPTS = [
   "figure",
   "likeness",
   "step-map",
+  "sequence",
   "starter",
   "repertoire",
   "plan",

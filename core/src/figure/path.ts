@@ -104,7 +104,11 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
 const ACROSS: ReadonlySet<string> = new Set(["side", "close", "tap", "touch", "cross-front", "cross-behind"]);
 const ALONG: ReadonlySet<string> = new Set(["forward", "back"]);
 
-/** Degrees a step turns the dancer, right turns above 0. */
+/**
+ * Degrees a step turns the dancer, right turns above 0.
+ * @example
+ * turnOf({ onset: 0, foot: "L", action: "side", turn: { sense: "L", degrees: 90 } }) // -90
+ */
 export const turnOf = ({ turn }: Step): number =>
   turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0;
 

@@ -1,4 +1,4 @@
-import { changesFreely, type Facing, type Hold, holdNamed } from "../hold/index.ts";
+import { changesFreely, followerFaces, type Hold, holdNamed } from "../hold/index.ts";
 import { type Figure, holdsSaid, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
 import { type Dance, spokenCount, spokenFraction, type Ticks } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
@@ -68,18 +68,6 @@ function saidBy(figure: Figure): Said {
 /** Degrees from 0 to 359. */
 export const round = (degrees: number): number => ((degrees % 360) + 360) % 360;
 
-/** How the follower faces in a hold, seen from where the leader faces; `null` where either may face anywhere. */
-const FOLLOWER_FACES: Readonly<Record<Facing, number | null>> = {
-  facing: 180,
-  beside: 0,
-  shadow: 0,
-  apart: null,
-};
-const facesIn = (hold: string | null, holds: readonly Hold[]): number | null => {
-  const found = hold === null ? null : holdNamed(hold, holds);
-  return found ? FOLLOWER_FACES[found.facing] : null;
-};
-
 const facingOf = (roles: readonly Role[], leader: number, follower: number | null): DancerState["facing"] =>
   Object.fromEntries(roles.map((role) => [role, role === "follower" ? follower : leader]));
 
@@ -98,7 +86,7 @@ export function stateIn(figure: Figure, { holds }: Holds): DancerState {
   return {
     hold: nameIn(first, holds),
     free: startFree,
-    facing: facingOf(roles, 0, facesIn(first, holds)),
+    facing: facingOf(roles, 0, followerFaces(first, holds)),
   };
 }
 
@@ -109,7 +97,7 @@ function stateAfter(figure: Figure, { holds }: Holds, begin: DancerState): Dance
   const start = begin.facing.follower ?? null;
   const turned = start === null ? null : round(start + (turns.follower ?? 0));
   // A hold that is taken within the figure says how the two face, whatever the turns come to.
-  const inHold = later === null ? null : facesIn(later, holds);
+  const inHold = later === null ? null : followerFaces(later, holds);
   const follower = inHold === null ? turned : round(leader + inHold);
   return {
     hold: nameIn(later, holds) ?? begin.hold,
@@ -145,7 +133,11 @@ function holdReasons(out: DancerState, into: DancerState, holds: readonly Hold[]
   ];
 }
 
-/** How the follower faces as the leader sees it, in degrees from 0 to 359; `null` where it is not known. */
+/**
+ * How the follower faces as the leader sees it, in degrees from 0 to 359; `null` where it is not known.
+ * @example
+ * between({ hold: "closed", free: {}, facing: { leader: 90, follower: 270 } }) // 180
+ */
 export const between = ({ facing }: DancerState): number | null => {
   const { leader, follower } = facing;
   return leader === undefined || follower === undefined || leader === null || follower === null

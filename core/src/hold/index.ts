@@ -66,14 +66,40 @@ export function holdNamed(name: string, holds: readonly Hold[]): Hold | null {
 }
 
 /**
+ * Whether two names are the same, whether the dance has it or not: capitals, hyphens and spaces do not matter.
+ * @example
+ * isSameHold("Side-by-side", "side by side") // true
+ */
+export const isSameHold = (one: string, other: string): boolean => key(one) === key(other);
+
+/**
  * Whether a couple in one hold can begin a figure in another: the same, or one that it changes into freely. A hold that
  * nobody said is no hindrance.
  * @example
  * changesFreely("open one-hand", "open two-hand", USUAL_HOLDS) // true
  */
 export function changesFreely(from: string | null, to: string | null, holds: readonly Hold[]): boolean {
-  if (from === null || to === null || key(from) === key(to)) return true;
+  if (from === null || to === null || isSameHold(from, to)) return true;
   const next = holdNamed(to, holds)?.name ?? to;
   const changesTo = holdNamed(from, holds)?.changesTo ?? [];
   return changesTo.some((name) => key(name) === key(next));
+}
+
+/** How the follower faces in a hold, seen from where the leader faces; `null` where either may face anywhere. */
+const FOLLOWER_FACES: Readonly<Record<Facing, number | null>> = {
+  facing: 180,
+  beside: 0,
+  shadow: 0,
+  apart: null,
+};
+
+/**
+ * How the follower faces in a hold as the leader sees it, in degrees; `null` where either may face anywhere, where no
+ * hold is said and where the dance has none of that name.
+ * @example
+ * followerFaces("closed", USUAL_HOLDS) // 180
+ */
+export function followerFaces(hold: string | null, holds: readonly Hold[]): number | null {
+  const found = hold === null ? null : holdNamed(hold, holds);
+  return found ? FOLLOWER_FACES[found.facing] : null;
 }
