@@ -1,1 +1,4 @@
+export { type CountOptions, type Danced, MOST_MUSTS } from "./automaton.ts";
+export * from "./count.ts";
 export * from "./graph.ts";
+export * from "./islands.ts";
