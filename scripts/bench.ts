@@ -17,6 +17,7 @@ import {
 import type { Dance } from "@map-step/core/time";
 import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";
+import { benchSequences } from "./lib/bench-sequences.ts";
 import { numbersFrom } from "./lib/numbers.ts";
 
 const DANCE: Dance = {
@@ -152,6 +153,7 @@ for (const { what, bar, ms } of rows)
 if (!process.argv.includes("--browser")) {
   await benchPlans();
   await benchRepairs();
+  await benchSequences();
 }
 await benchInBrowser();
 process.exit(0);

@@ -7,6 +7,8 @@ interface Table {
   readonly automaton: Automaton;
   /** Units of time left, to the number for each state. */
   readonly ways: readonly (readonly bigint[])[];
+  /** For a time left and a state: after each symbol, how many sequences begin with it or one before it. */
+  readonly upTo: (left: number, state: number) => readonly bigint[];
 }
 
 /** Tables are kept for what was asked of late: dealing a thousand sequences counts them once. */
@@ -44,7 +46,35 @@ function countUp(graph: TransitionGraph, beats: number, options: CountOptions): 
         return sum;
       }),
     );
-  return { automaton, ways };
+  return { automaton, ways, upTo: sumsOf(automaton, ways) };
+}
+
+/** Sums over the symbols of a state, each worked out when it is first asked for. */
+function sumsOf({ symbols, states }: Automaton, ways: readonly (readonly bigint[])[]): Table["upTo"] {
+  const known = new Map<number, readonly bigint[]>();
+  return (left, state) => {
+    const place = left * states.length + state;
+    const before = known.get(place);
+    if (before) return before;
+    let sum = 0n;
+    const sums = symbols.map(({ units }, index) => {
+      sum += ways[left - units]?.[states[state]?.next[index] ?? -1] ?? 0n;
+      return sum;
+    });
+    known.set(place, sums);
+    return sums;
+  };
+}
+
+/** The first place in rising sums that is above a number. */
+function firstAbove(sums: readonly bigint[], number: bigint): number {
+  let [low, high] = [0, sums.length - 1];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if ((sums[middle] as bigint) > number) high = middle;
+    else low = middle + 1;
+  }
+  return low;
 }
 
 function tableOf(graph: TransitionGraph, beats: number, options: CountOptions): Table | null {
@@ -89,21 +119,17 @@ function drawnBelow(most: bigint, random: () => number): bigint {
 }
 
 /** The sequence of a rank that there is. */
-function sequenceAt({ automaton, ways }: Table, rank: bigint): Danced[] {
+function sequenceAt({ automaton, ways, upTo }: Table, rank: bigint): Danced[] {
   const { symbols, states } = automaton;
   const found: Danced[] = [];
   let [state, at, left] = [0, rank, ways.length - 1];
   while (left > 0) {
-    const next = states[state]?.next ?? [];
-    const symbol = symbols.findIndex(({ units }, index) => {
-      const own = ways[left - units]?.[next[index] ?? -1] ?? 0n;
-      if (at < own) return true;
-      at -= own;
-      return false;
-    });
+    const sums = upTo(left, state);
+    const symbol = firstAbove(sums, at);
+    at -= sums[symbol - 1] ?? 0n;
     const { figureId, side, units } = symbols[symbol] as (typeof symbols)[number];
     found.push({ figureId, side });
-    state = next[symbol] as number;
+    state = states[state]?.next[symbol] as number;
     left -= units;
   }
   return found;
@@ -168,8 +194,7 @@ export function rankSequence(
     const symbol = symbols.findIndex((one) => one.figureId === figureId && one.side === side);
     const units = symbols[symbol]?.units;
     if (units === undefined || units > left || (next[symbol] ?? -1) < 0) return null;
-    for (let before = 0; before < symbol; before++)
-      rank += table.ways[left - (symbols[before]?.units ?? 0)]?.[next[before] ?? -1] ?? 0n;
+    rank += table.upTo(left, state)[symbol - 1] ?? 0n;
     state = next[symbol] as number;
     left -= units;
   }

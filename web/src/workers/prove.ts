@@ -18,8 +18,12 @@ export interface Proof extends Scored {
   readonly feasible: boolean;
 }
 
-/** The model as the solver takes it. */
-function dataOf(highs: Highs, { cost, upper, integer, rows }: ExactModel): ModelData {
+/** A model as the solver takes it. */
+export function dataOf(
+  highs: Highs,
+  { cost, upper, integer, rows }: Pick<ExactModel, "cost" | "upper" | "integer" | "rows">,
+  sense: "max" | "min",
+): ModelData {
   const starts = new Int32Array(rows.length + 1);
   rows.forEach(({ columns }, index) => {
     starts[index + 1] = (starts[index] ?? 0) + columns.length;
@@ -27,7 +31,7 @@ function dataOf(highs: Highs, { cost, upper, integer, rows }: ExactModel): Model
   return {
     numCols: cost.length,
     numRows: rows.length,
-    sense: highs.constants.objectiveSense.maximize,
+    sense: highs.constants.objectiveSense[sense === "max" ? "maximize" : "minimize"],
     colCost: Float64Array.from(cost),
     colLower: new Float64Array(cost.length),
     colUpper: Float64Array.from(upper),
@@ -71,7 +75,7 @@ export function prove(
     placements: placementsOf(problem, places),
     score: worthOf(places),
   });
-  return highs.withModel(dataOf(highs, model), (solver): Proof => {
+  return highs.withModel(dataOf(highs, model, "max"), (solver): Proof => {
     solver.options.set({ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 });
     solver.setSolution(columnsFrom(model, start));
     let best: Places = start;
