@@ -8,6 +8,7 @@ import * as notation from "@map-step/core/notation";
 import * as plan from "@map-step/core/plan";
 import * as recap from "@map-step/core/recap";
 import * as repertoire from "@map-step/core/repertoire";
+import * as sequence from "@map-step/core/sequence";
 import * as stepMap from "@map-step/core/step-map";
 import * as time from "@map-step/core/time";
 import * as words from "@map-step/core/words";
@@ -27,6 +28,7 @@ const FACES = {
   plan,
   recap,
   repertoire,
+  sequence,
   stepMap,
   time,
   words,

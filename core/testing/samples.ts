@@ -1,5 +1,6 @@
 import { readingOf } from "../src/element/index.ts";
 import { parseFigure } from "../src/notation/index.ts";
+import { transitionGraph } from "../src/sequence/index.ts";
 import { IN_FOUR } from "./figures.ts";
 import { figure, levelOf } from "./levels.ts";
 
@@ -31,4 +32,13 @@ export const LEVEL = levelOf(
     ["Turn", 3],
   ],
   { weeks: 6 },
+);
+
+/** The basic and the turn, in the one state in which both begin and end. */
+export const GRAPH = transitionGraph(
+  [
+    { id: "basic", figure: BASIC },
+    { id: "turn", figure: TURN },
+  ],
+  IN_FOUR,
 );

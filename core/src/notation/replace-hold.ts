@@ -22,7 +22,7 @@ function withHold(roles: Figure["steps"], from: string, to: string): Figure["ste
  * @param reading how the dance of the text is read, with its holds
  * @param lookup finds the figures that `use` lines name
  * @example
- * replaceHold('leader\n1 L side hold "open"\nbeats 1\n', "open", "shadow", READING)
+ * replaceHold('leader\n1 L side hold "open one-hand"\nbeats 1\n', "open one-hand", "shadow", READING)
  * // 'leader\n1   L side hold "shadow"\nbeats 1\n'
  */
 export function replaceHold(

@@ -100,7 +100,7 @@ const totalOf = (table: Table | null): bigint => table?.ways.at(-1)?.[0] ?? 0n;
  * @returns 0 where none can be danced
  * @throws RangeError when what is asked has more cases than can be told apart (some hundred thousand)
  * @example
- * countSequences(GRAPH, 16) // 2n
+ * countSequences(GRAPH, 16) // 4n
  */
 export const countSequences = (graph: TransitionGraph, beats: number, options: CountOptions = {}): bigint =>
   totalOf(tableOf(graph, beats, options));

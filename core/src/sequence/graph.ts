@@ -165,7 +165,7 @@ function beginnings(
  * `join` says that they can. A figure that does not say its hold keeps the one in force; one that writes only one role
  * keeps the other's foot. A figure without steps is left out.
  * @example
- * transitionGraph([{ id: "basic", figure: BASIC }], DANCE).arcs.filter(({ figureId }) => figureId === "basic").length // 1
+ * transitionGraph([{ id: "basic", figure: BASIC }], DANCE).arcs // [{ figureId: "basic", side: "written", from: 0, to: 0, beats: 8, turn: 0 }]
  */
 export function transitionGraph(
   figures: readonly SequenceFigure[],

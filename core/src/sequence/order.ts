@@ -62,7 +62,7 @@ function beginning({ arcs, states }: TransitionGraph, times: Times, from: number
  * @param times as a routine's model gives them: as often into each state as out of it, but for its beginning and end
  * @returns indices of arcs, free changes among them; `null` where no walk goes through all
  * @example
- * routineOrder(GRAPH, [2, 0], {}) // [0, 0]
+ * routineOrder(GRAPH, [2, 1], {}) // [0, 0, 1]
  */
 export function routineOrder(
   graph: TransitionGraph,
