@@ -18,6 +18,7 @@ import type { Dance } from "@map-step/core/time";
 import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";
 import { benchSequences } from "./lib/bench-sequences.ts";
+import { benchTaps } from "./lib/bench-taps.ts";
 import { numbersFrom } from "./lib/numbers.ts";
 
 const DANCE: Dance = {
@@ -154,6 +155,7 @@ if (!process.argv.includes("--browser")) {
   await benchPlans();
   await benchRepairs();
   await benchSequences();
+  benchTaps();
 }
 await benchInBrowser();
 process.exit(0);

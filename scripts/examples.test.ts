@@ -6,6 +6,7 @@ import * as lesson from "@map-step/core/lesson";
 import * as likeness from "@map-step/core/likeness";
 import * as notation from "@map-step/core/notation";
 import * as plan from "@map-step/core/plan";
+import * as practice from "@map-step/core/practice";
 import * as recap from "@map-step/core/recap";
 import * as repertoire from "@map-step/core/repertoire";
 import * as sequence from "@map-step/core/sequence";
@@ -26,6 +27,7 @@ const FACES = {
   likeness,
   notation,
   plan,
+  practice,
   recap,
   repertoire,
   sequence,

@@ -12,6 +12,7 @@ const CONCEPTS = [
   "likeness",
   "step-map",
   "sequence",
+  "practice",
   "starter",
   "repertoire",
   "plan",

@@ -1,0 +1,2 @@
+export * from "./timing.ts";
+export * from "./words.ts";
