@@ -35,8 +35,17 @@ export interface TapTiming {
 const BOUNCE = 50;
 /** So often the offset is guessed anew, and taps are given to moments by it. */
 const MOST_ROUNDS = 6;
+/**
+ * A tap is meant for a moment from which it is, beside the offset, no further than so many deviations; at least the one
+ * share of the smallest gap, and at most the other.
+ */
+const DEVIATIONS = 5;
+const NEAREST = 0.15;
+const FURTHEST = 0.4;
+/** From the median of distances to a standard deviation, where they are normal. */
+const MAD_TO_DEVIATION = 1.4826;
 /** A drift is told when it is so many times its own error. */
-const SURE = 3;
+const SURE = 4;
 const MINUTE = 60_000;
 
 const mean = (values: readonly number[]): number =>
@@ -63,9 +72,9 @@ function nearest(grid: readonly GridPoint[], time: number): number {
 }
 
 /**
- * Gives taps to moments in order, so that what all of them are off, once the offset is taken away, is least; a tap or a
- * moment that is left over costs a quarter of the smallest gap (an alignment after Needleman and Wunsch, 1970). Of two
- * that cost the same, the earlier tap is taken.
+ * Gives taps to moments in order, so that what all of them are off, once the offset is taken away, is least, where leaving
+ * a tap or a moment over costs something too (an alignment after Needleman and Wunsch, 1970). Of two taps that cost the
+ * same, the earlier one is taken.
  */
 function align(taps: readonly { at: number }[], grid: readonly GridPoint[], offset: number, skip: number) {
   const width = grid.length + 1;
@@ -126,14 +135,20 @@ export function tapTiming(taps: readonly number[], grid: readonly GridPoint[]): 
   for (const tap of all)
     if (tap.at - (single.at(-1)?.at ?? Number.NEGATIVE_INFINITY) >= BOUNCE) single.push(tap);
   const gaps = points.slice(1).map(({ at }, index) => at - (points[index]?.at ?? 0));
-  const skip = (gaps.length > 0 ? Math.min(...gaps) : 1000) / 4;
+  const gap = gaps.length > 0 ? Math.min(...gaps) : 1000;
+  const offOf = ([tap, point]: readonly [number, number]) =>
+    (single[tap]?.at ?? 0) - (points[point]?.at ?? 0);
   let offset = median(single.map(({ at }) => nearest(points, at)));
+  let reach = FURTHEST * gap;
   let pairs: ReturnType<typeof align> = [];
   for (let round = 0; round < MOST_ROUNDS; round++) {
-    pairs = align(single, points, offset, skip);
-    const next = median(pairs.map(([tap, point]) => (single[tap]?.at ?? 0) - (points[point]?.at ?? 0)));
-    if (Math.abs(next - offset) < 0.01) break;
-    offset = next;
+    pairs = align(single, points, offset, reach / 2);
+    const next = median(pairs.map(offOf));
+    // How widely they scatter says how far off one may be and still be meant for its moment.
+    const scatter = MAD_TO_DEVIATION * median(pairs.map((pair) => Math.abs(offOf(pair) - next)));
+    const wide = Math.min(FURTHEST * gap, Math.max(NEAREST * gap, DEVIATIONS * scatter));
+    if (Math.abs(next - offset) < 0.01 && wide === reach) break;
+    [offset, reach] = [next, wide];
   }
   const matched = pairs.map(([tap, point]): MatchedTap & { readonly due: number } => ({
     tap: single[tap]?.index ?? 0,
