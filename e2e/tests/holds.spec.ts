@@ -46,3 +46,17 @@ test("a hold that the dance does not have is added where one writes, and another
   await page.getByRole("button", { name: "Remove" }).click();
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
+
+test("what leads where is told, with the figures that are missing", async ({ page }) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/holds`);
+  await page.getByLabel("Dance").selectOption({ label: "Hustle" });
+  const leads = page.getByRole("region", { name: "What leads where" });
+  await expect(leads.getByRole("list", { name: "Groups" })).toContainText(
+    "shadow: Shadow walk begins here; nothing leads into it",
+  );
+  await expect(leads.getByRole("list", { name: "Missing figures" }).getByRole("listitem")).toHaveCount(3);
+  await page.getByLabel("Dance").selectOption({ label: "Collegiate shag" });
+  await expect(leads).toContainText("one routine can hold all of them");
+  await expectAccessible(page);
+});

@@ -4,3 +4,4 @@ export * from "./graph.ts";
 export * from "./islands.ts";
 export * from "./order.ts";
 export * from "./routine.ts";
+export * from "./words.ts";

@@ -9,6 +9,7 @@ import { HoldFields, type HoldFieldsProps } from "./hold-fields.tsx";
 import { OfDance, type OfDanceProps } from "./of-dance.tsx";
 import { ReplaceHold } from "./replace-hold.tsx";
 import { useDanceSave } from "./use-dance-save.ts";
+import { WhatLeadsWhere } from "./what-leads-where.tsx";
 
 const SAID = /hold "([^"]+)"/g;
 
@@ -101,6 +102,7 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
       )}
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       {typeof errors.holds?.message === "string" ? <Text color="brick">{errors.holds.message}</Text> : null}
+      <WhatLeadsWhere dance={dance} figures={figures} mayWrite={mayWrite} />
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="3">
         {holds.map((hold, index) => (
           <HoldCard
