@@ -25,12 +25,17 @@ const innerList = ({ table, owner, columns, order }: InnerTable): string => {
   return `coalesce((select json_agg(${entry} order by ${order}) from ${table} i where i.${owner} = t.id), '[]')`;
 };
 
-const selectOf = ({ table, columns, inner }: ListTable): string =>
-  `select (${objectOf(
+/** The things of one list as texts, to be put below those of the lists before it. */
+const selectOf = ({ table, columns, inner }: ListTable, place: number): string =>
+  `select ${place} as place, t.created_at, t.id, (${objectOf(
     "t",
     columns,
     Object.entries(inner).map(([field, list]) => `'${field}', ${innerList(list)}`),
-  )})::text as thing from ${table} t order by t.created_at, t.id`;
+  )})::text as thing from ${table} t`;
+
+const EVERYTHING = `select place, thing from (${STUDIO_LIST_NAMES.map((list, place) =>
+  selectOf(LIST_TABLES[list], place),
+).join(" union all ")}) everything order by place, created_at, id`;
 
 /**
  * A whole studio as the text of a file, one thing a line, all of one moment.
@@ -50,9 +55,10 @@ export const writeStudioFile = (db: Database): Promise<string> =>
       `"madeAt": ${JSON.stringify(new Date().toISOString())}`,
       `"studio": ${studio.head}`,
     ];
-    for (const list of STUDIO_LIST_NAMES) {
-      const rows = await rowsOf<{ thing: string }>(db, selectOf(LIST_TABLES[list]));
-      parts.push(`"${list}": [${rows.map(({ thing }) => `\n${thing}`).join(",")}]`);
-    }
+    const rows = await rowsOf<{ place: number; thing: string }>(db, EVERYTHING);
+    STUDIO_LIST_NAMES.forEach((list, place) => {
+      const things = rows.flatMap((row) => (row.place === place ? [`\n${row.thing}`] : []));
+      parts.push(`"${list}": [${things.join(",")}]`);
+    });
     return `{${parts.join(",\n")}}\n`;
   });
