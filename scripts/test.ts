@@ -98,7 +98,12 @@ if (watch) process.exit(run(bin("vitest"), ["watch", ...projects]) ? 0 : 1);
 
 const statics = () =>
   checksOf([
-    ...WORKSPACES.map((name) => command(`Types of ${name}`, "tsc", ["-p", name])),
+    ...WORKSPACES.map((name) =>
+      command(`Types of ${name}`, "tsc", [
+        ...["-p", name, "--incremental"],
+        ...["--tsBuildInfoFile", join(DATA, "types", `${name}.tsbuildinfo`)],
+      ]),
+    ),
     command("Unused code", "knip", ["--no-progress"]),
     command("Format and lint", "biome", ["ci", "--error-on-warnings", "."]),
     { name: "Layers", passes: noLayerFaults },
