@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { figure, levelOf } from "../../testing/levels.ts";
-import { checkPlan, exactModel, type LevelPlan, placesOf, problemOf, whyNot } from "./index.ts";
+import { checkPlan, draftPlan, exactModel, type LevelPlan, placesOf, problemOf, whyNot } from "./index.ts";
 
 /** A figure of so many minutes that is new to the roles for so many beats each. */
 const newTo = (leader: number, follower: number, minutes: number) =>
@@ -135,5 +135,28 @@ describe("rhythms that a lesson brings, as the solver has them", () => {
     expect(
       bounds([rhythm("A", "1 2", true), rhythm("B", "1 2 3"), rhythm("C", "1 2 3 4")], [["A", 2]]),
     ).not.toContain(2);
+  });
+});
+
+describe("a figure that finds no week", () => {
+  const turns = (settledLessons: number, weeks: number) =>
+    draftPlan(
+      levelOf([figure("Basic", { kind: "basic" }), figure("Turn", { kind: "turn", needs: ["basic"] })], [], {
+        weeks,
+        settledLessons,
+      }),
+    ).left.map(({ figureId, reason, wayIn }) => [figureId, reason, wayIn?.text, wayIn?.rules]);
+
+  it("is told which limit holds it out, and the cheapest way in", () => {
+    expect(turns(2, 3)).toEqual([
+      [
+        "turn",
+        expect.stringContaining("how long a basic settles before its turns"),
+        "turns after 1 lesson of their basic",
+        { settledLessons: 1 },
+      ],
+    ]);
+    expect(turns(3, 5)[0]?.slice(2)).toEqual(["turns after 2 lessons of their basic", { settledLessons: 2 }]);
+    expect(turns(1, 3)).toEqual([]);
   });
 });
