@@ -1,4 +1,4 @@
-import { beatsToTicks } from "../time/index.ts";
+import { beatsToTicks, gcd } from "../time/index.ts";
 import type { Side, TransitionGraph } from "./graph.ts";
 
 /** A figure as it stands in a sequence. */
@@ -43,8 +43,6 @@ export interface Automaton {
 }
 
 const MOST_STATES = 200_000;
-
-const gcd = (a: number, b: number): number => (b === 0 ? a : gcd(b, a % b));
 
 /** Where the dancers may be, for each state in which they may have begun; -1 for all beginnings together. */
 type Parts = readonly (readonly [begun: number, at: readonly number[]])[];

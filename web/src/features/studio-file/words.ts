@@ -47,7 +47,7 @@ function nameAt(path: readonly string[], file: unknown): string {
 }
 
 /** Where in a file something is wrong, and what. */
-export function faultLine({ path, message }: FieldError, file: unknown): string {
+function faultLine({ path, message }: FieldError, file: unknown): string {
   const steps = path.split(".");
   const [list = "", index, ...field] = steps;
   if (list === "" || list === "file") return message;
@@ -61,7 +61,7 @@ export function faultLine({ path, message }: FieldError, file: unknown): string 
 const MOST_TOLD = 12;
 
 /** The first faults of a file, and how many more there are. */
-export function faultLines(faults: readonly FieldError[], file: unknown): readonly string[] {
+function faultLines(faults: readonly FieldError[], file: unknown): readonly string[] {
   const more = faults.length - MOST_TOLD;
   return [
     ...faults.slice(0, MOST_TOLD).map((fault) => faultLine(fault, file)),
