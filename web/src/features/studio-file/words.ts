@@ -61,7 +61,7 @@ function faultLine({ path, message }: FieldError, file: unknown): string {
 const MOST_TOLD = 12;
 
 /** The first faults of a file, and how many more there are. */
-function faultLines(faults: readonly FieldError[], file: unknown): readonly string[] {
+export function faultLines(faults: readonly FieldError[], file: unknown): readonly string[] {
   const more = faults.length - MOST_TOLD;
   return [
     ...faults.slice(0, MOST_TOLD).map((fault) => faultLine(fault, file)),
