@@ -56,7 +56,7 @@ test("what leads where is told, with the figures that are missing", async ({ pag
     "shadow: Shadow walk begins here; nothing leads into it",
   );
   await expect(leads.getByRole("list", { name: "Missing figures" }).getByRole("listitem")).toHaveCount(3);
-  await page.getByLabel("Dance").selectOption({ label: "Collegiate shag" });
+  await page.getByLabel("Dance").selectOption({ label: "Cross-step waltz" });
   await expect(leads).toContainText("one routine can hold all of them");
   await expectAccessible(page);
 });

@@ -1,4 +1,5 @@
 import type { TransitionGraph } from "./graph.ts";
+import { partsOf } from "./parts.ts";
 
 /** States among which one can go from each to each. */
 export interface Island {
@@ -21,46 +22,6 @@ const leadsOf = ({ states, arcs }: TransitionGraph): readonly (readonly number[]
   for (const { from, to } of arcs) leads[from]?.push(to);
   return leads;
 };
-
-/** The strongly connected parts of a graph (Tarjan, 1972), without recursion: each state's part, by number. */
-function partsOf(leads: readonly (readonly number[])[]): {
-  readonly partOf: number[];
-  readonly count: number;
-} {
-  const index: number[] = leads.map(() => -1);
-  const low: number[] = leads.map(() => 0);
-  const partOf: number[] = leads.map(() => -1);
-  const stack: number[] = [];
-  let [reached, count] = [0, 0];
-  for (let root = 0; root < leads.length; root++) {
-    if (index[root] !== -1) continue;
-    const path: { readonly node: number; at: number }[] = [{ node: root, at: 0 }];
-    while (path.length > 0) {
-      const top = path.at(-1) as { readonly node: number; at: number };
-      const { node } = top;
-      if (top.at === 0) {
-        index[node] = low[node] = reached++;
-        stack.push(node);
-      }
-      const next = leads[node]?.[top.at++];
-      if (next !== undefined) {
-        if (index[next] === -1) path.push({ node: next, at: 0 });
-        else if (partOf[next] === -1) low[node] = Math.min(low[node] as number, index[next] as number);
-        continue;
-      }
-      path.pop();
-      const above = path.at(-1);
-      if (above) low[above.node] = Math.min(low[above.node] as number, low[node] as number);
-      if (low[node] !== index[node]) continue;
-      for (let out = stack.pop(); out !== undefined; out = stack.pop()) {
-        partOf[out] = count;
-        if (out === node) break;
-      }
-      count += 1;
-    }
-  }
-  return { partOf, count };
-}
 
 /** Pairs of a part that nothing leads into and one that leads nowhere, each reached from the first, none twice. */
 function pairs(
@@ -86,67 +47,114 @@ function pairs(
   return found;
 }
 
-/** The parts of what is kept of a graph, and what each leads to. */
-interface Drawn {
+/** The parts of a graph, the arcs between them, and what each leads to among those that are kept. */
+interface Parts {
   readonly members: readonly (readonly number[])[];
-  readonly leads: readonly (readonly number[])[];
-  readonly all: readonly Island[];
-  readonly partOf: readonly number[];
+  readonly arcs: readonly { readonly figure: number; readonly from: number; readonly to: number }[];
+  /** How many figures the arcs dance. */
+  readonly figures: number;
 }
 
-function drawn(graph: TransitionGraph, kept: ReadonlySet<number>): Drawn {
-  const stateLeads = leadsOf(graph).map((next, state) =>
-    kept.has(state) ? next.filter((to) => kept.has(to)) : [],
-  );
-  const { partOf, count } = partsOf(stateLeads);
+function partsOfGraph(graph: TransitionGraph): Parts {
+  const { partOf, count } = partsOf(leadsOf(graph));
   const members: number[][] = Array.from({ length: count }, () => []);
   partOf.forEach((part, state) => {
-    if (kept.has(state)) members[part]?.push(state);
+    members[part]?.push(state);
   });
-  const leads = members.map((states, part) => [
-    ...new Set(
-      states.flatMap((state) =>
-        (stateLeads[state] ?? []).map((to) => partOf[to] as number).filter((to) => to !== part),
-      ),
-    ),
-  ]);
-  const entered = new Set(leads.flat());
-  const all = members.map(
-    (states, part): Island => ({
-      states,
-      nothingIn: !entered.has(part),
-      nothingOut: leads[part]?.length === 0,
-    }),
-  );
-  return { members, leads, all, partOf };
+  const ids = [...new Set(graph.arcs.flatMap(({ figureId }) => figureId ?? []))];
+  const numbers = new Map(ids.map((id, at) => [id, at]));
+  const arcs = new Map<string, Parts["arcs"][number]>();
+  for (const { figureId, from, to } of graph.arcs) {
+    const arc = {
+      figure: figureId === null ? -1 : (numbers.get(figureId) as number),
+      from: partOf[from] as number,
+      to: partOf[to] as number,
+    };
+    arcs.set(`${arc.figure} ${arc.from} ${arc.to}`, arc);
+  }
+  return { members, arcs: [...arcs.values()], figures: ids.length };
 }
 
+/** Some of the parts, as far as they hold every figure. */
+interface Kept {
+  readonly parts: readonly number[];
+  readonly leads: readonly (readonly number[])[];
+  readonly sources: readonly number[];
+  readonly sinks: readonly number[];
+  /** How many figures join them. */
+  readonly missing: number;
+}
+
+/** What of the parts a choice of them leaves; `null` where a figure is danced in none of them. */
+function keptOf({ members, arcs, figures }: Parts, isKept: (part: number) => boolean): Kept | null {
+  const own = arcs.filter(({ from, to }) => isKept(from) && isKept(to));
+  if (new Set(own.flatMap(({ figure }) => (figure < 0 ? [] : [figure]))).size < figures) return null;
+  const leads = members.map(() => new Set<number>());
+  const entered = new Set<number>();
+  for (const { from, to } of own) {
+    if (from === to) continue;
+    leads[from]?.add(to);
+    entered.add(to);
+  }
+  const parts = [...members.keys()].filter(isKept);
+  const sources = parts.filter((part) => !entered.has(part));
+  const sinks = parts.filter((part) => leads[part]?.size === 0);
+  const missing = parts.length < 2 ? 0 : Math.max(sources.length, sinks.length);
+  return { parts, leads: leads.map((one) => [...one]), sources, sinks, missing };
+}
+
+const isBetter = (one: Kept, other: Kept): boolean =>
+  one.missing - other.missing < 0 || (one.missing === other.missing && one.parts.length < other.parts.length);
+
+/** So many parts that a routine could do without are tried in every choice of them. */
+const MOST_TRIED = 12;
+
 /**
- * An island at an end that no figure needs: each that is danced there is danced elsewhere as well. Such are the states in
- * which one may begin and to which nothing comes back.
+ * The parts that a routine of all figures needs: of all choices that dance every figure the one with the fewest missing
+ * figures, then with the fewest parts. With more parts to choose from than are tried, the worst is left out step by step.
  */
-function idleIsland(graph: TransitionGraph, kept: ReadonlySet<number>, { all, partOf }: Drawn): number {
-  const arcs = graph.arcs.filter(({ from, to }) => kept.has(from) && kept.has(to));
-  const elsewhere = (part: number): ReadonlySet<string | null> =>
-    new Set(
-      arcs.flatMap(({ figureId, from, to }) =>
-        partOf[from] === part || partOf[to] === part ? [] : [figureId],
-      ),
-    );
-  return all.findIndex(({ states, nothingIn, nothingOut }, part) => {
-    if (states.length === 0 || !(nothingIn || nothingOut)) return false;
-    const others = elsewhere(part);
-    return arcs.every(
-      ({ figureId, from, to }) =>
-        (partOf[from] !== part && partOf[to] !== part) || figureId === null || others.has(figureId),
-    );
-  });
+function fewest(parts: Parts): Kept {
+  const every = [...parts.members.keys()];
+  const common = Array.from({ length: parts.figures }, (): Set<number> => new Set(every));
+  for (const { figure, from, to } of parts.arcs)
+    for (const part of [...(common[figure] ?? [])])
+      if (part !== from && part !== to) common[figure]?.delete(part);
+  const needed = new Set(common.flatMap((own) => [...own]));
+  // A part that no arc touches is none of a routine; one that only leads on may hold others together.
+  const touched = new Set(parts.arcs.flatMap(({ from, to }) => [from, to]));
+  const free = every.filter((part) => touched.has(part) && !needed.has(part));
+  const chosen = (dropped: ReadonlySet<number>) =>
+    keptOf(parts, (part) => touched.has(part) && !dropped.has(part));
+  let best = chosen(new Set()) as Kept;
+  const better = (dropped: ReadonlySet<number>): boolean => {
+    const kept = chosen(dropped);
+    if (!kept || !isBetter(kept, best)) return false;
+    best = kept;
+    return true;
+  };
+  if (free.length <= MOST_TRIED) {
+    for (let choice = 1; choice < 2 ** free.length; choice++)
+      better(new Set(free.filter((_, at) => (choice >> at) % 2 === 1)));
+    return best;
+  }
+  for (const alone of every) better(new Set(free.filter((part) => part !== alone)));
+  let dropped = new Set(every.filter((part) => !best.parts.includes(part)));
+  for (let isFound = true; isFound; ) {
+    isFound = false;
+    for (const part of free) {
+      if (dropped.has(part) || !better(new Set([...dropped, part]))) continue;
+      dropped = new Set([...dropped, part]);
+      isFound = true;
+    }
+  }
+  return best;
 }
 
 /**
- * The islands of a graph, and the fewest figures that would join all of them, so that one routine can hold every figure:
- * the larger of the parts that nothing leads into and those that lead nowhere, a lone island being both (Eswaran and
- * Tarjan, 1976). States at an end in which nothing is danced but what is danced elsewhere too are left out.
+ * The islands of a graph, and the fewest figures that would join them, so that one routine can hold every figure: the
+ * larger of the parts that nothing leads into and those that lead nowhere, a lone island being both (Eswaran and Tarjan,
+ * 1976). States in which nothing is danced but what is danced elsewhere too are left out where that takes fewer. (Which
+ * to leave out is set covering; with more than twelve to choose from, the fewest are those that were found.)
  * @returns islands in the order of their first state; no links where there is one island or none
  * @example
  * islands(GRAPH).links // []
@@ -155,29 +163,28 @@ export function islands(graph: TransitionGraph): {
   readonly islands: readonly Island[];
   readonly links: readonly Link[];
 } {
-  const kept = new Set(graph.states.keys());
-  let now = drawn(graph, kept);
-  for (let idle = idleIsland(graph, kept, now); idle >= 0; idle = idleIsland(graph, kept, now)) {
-    if (now.members.filter((states) => states.length > 0).length < 2) break;
-    for (const state of now.members[idle] ?? []) kept.delete(state);
-    now = drawn(graph, kept);
-  }
-  const real = [...now.all.keys()].filter((part) => (now.all[part]?.states.length ?? 0) > 0);
-  const ordered = real
-    .flatMap((part) => now.all[part] ?? [])
-    .sort((a, b) => (a.states[0] ?? 0) - (b.states[0] ?? 0));
-  return { islands: ordered, links: real.length < 2 ? [] : linksOf(now.all, now.leads, real) };
+  const all = partsOfGraph(graph);
+  const kept = fewest(all);
+  const membersOf = (part: number) => [...(all.members[part] ?? [])].sort((a, b) => a - b);
+  const first = (part: number): number => membersOf(part)[0] ?? 0;
+  return {
+    islands: kept.parts
+      .map((part) => ({
+        states: membersOf(part),
+        nothingIn: kept.sources.includes(part),
+        nothingOut: kept.sinks.includes(part),
+      }))
+      .sort((a, b) => (a.states[0] ?? 0) - (b.states[0] ?? 0)),
+    links:
+      kept.missing === 0 ? [] : linksOf(kept).map(({ from, to }) => ({ from: first(from), to: first(to) })),
+  };
 }
 
 /** Which parts to join: round the pairs first, then the sources and sinks that are left over. */
-function linksOf(
-  all: readonly Island[],
-  leads: readonly (readonly number[])[],
-  numbers: readonly number[],
-): Link[] {
-  const lone = numbers.filter((part) => all[part]?.nothingIn && all[part]?.nothingOut);
-  const sources = numbers.filter((part) => all[part]?.nothingIn && !all[part]?.nothingOut);
-  const sinks = numbers.filter((part) => all[part]?.nothingOut && !all[part]?.nothingIn);
+function linksOf({ leads, sources: entries, sinks: exits }: Kept): Link[] {
+  const lone = entries.filter((part) => exits.includes(part));
+  const sources = entries.filter((part) => !lone.includes(part));
+  const sinks = exits.filter((part) => !lone.includes(part));
   const paired = pairs(leads, sources, new Set(sinks));
   const usedSources = new Set(paired.map(({ source }) => source));
   const usedSinks = new Set(paired.map(({ sink }) => sink));
@@ -185,19 +192,15 @@ function linksOf(
   const leftSinks = sinks.filter((part) => !usedSinks.has(part));
   // One round through every pair and every lone island: out of each, into the next.
   const round = [...paired, ...lone.map((part) => ({ source: part, sink: part }))];
-  const joins = round.map(({ sink }, at) => ({
-    out: sink,
-    into: round[(at + 1) % round.length]?.source ?? 0,
-  }));
+  const joins = round.map(
+    ({ sink }, at): Link => ({ from: sink, to: round[(at + 1) % round.length]?.source ?? 0 }),
+  );
   const both = Math.min(leftSources.length, leftSinks.length);
   for (let at = 0; at < both; at++)
-    joins.push({ out: leftSinks[at] as number, into: leftSources[at] as number });
+    joins.push({ from: leftSinks[at] as number, to: leftSources[at] as number });
   // What is left is of one sort: it is joined to any part of the round.
   const [anchor] = round;
-  for (const part of leftSources.slice(both)) joins.push({ out: anchor?.sink ?? 0, into: part });
-  for (const part of leftSinks.slice(both)) joins.push({ out: part, into: anchor?.source ?? 0 });
-  const first = (part: number): number => all[part]?.states[0] ?? 0;
-  return joins
-    .filter(({ out, into }) => out !== into)
-    .map(({ out, into }) => ({ from: first(out), to: first(into) }));
+  for (const part of leftSources.slice(both)) joins.push({ from: anchor?.sink ?? 0, to: part });
+  for (const part of leftSinks.slice(both)) joins.push({ from: part, to: anchor?.source ?? 0 });
+  return joins.filter(({ from, to }) => from !== to);
 }
