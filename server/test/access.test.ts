@@ -1,6 +1,6 @@
 import { api, type Endpoint, MAY, may, PROBLEM_TYPES, problem } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { openStudio, type TestStudio, type Visitor } from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { studioWithCourse } from "./studio.ts";
 
 const ID = "00000000-0000-4000-8000-000000000000";
 const all = Object.entries(api).flatMap(([feature, endpoints]) =>
@@ -20,15 +20,7 @@ const params = { id: ID, sectionId: ID, segmentId: ID, week: 1 };
 
 const request = ({ method }: Endpoint) => ({ params, ...(method === "GET" ? {} : { body: {} }) });
 
-let studio: TestStudio;
-let director: Visitor;
-let teacher: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  director = await studio.as("director");
-  teacher = await studio.as("teacher");
-});
-afterAll(() => studio.close());
+const { studio, director, teacher } = await studioWithCourse();
 
 describe("who may do what", () => {
   it.each(guarded)("$name refuses a stranger", async ({ endpoint }) => {
@@ -84,7 +76,7 @@ describe("bad requests", () => {
     expect((await director.send("GET", `/figures/${ID}`)).status).toBe(404);
     expect((await director.send("POST", "/dances", "{not json")).status).toBe(422);
     expect((await director.send("POST", "/dances", { name: "x".repeat(2_000_000) })).status).toBe(413);
-    expect(await studio.db.Dance.count()).toBe(0);
+    expect(await studio.db.Dance.count()).toBe(1);
   });
 
   it("lets no page of another origin in and tells nobody what it is built with", async () => {

@@ -1,20 +1,10 @@
 import { api, type Lesson, type LogEntryRecord } from "@map-step/contract";
-import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
-import { type Course, noted, openCourse, openStudio, type TestStudio, type Visitor } from "./studio.ts";
+import { beforeEach, describe, expect, it } from "vitest";
+import { noted, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let teacher: Visitor;
-let other: Visitor;
 let lesson: Lesson;
 let week = 0;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db, { weeks: 10 });
-  teacher = await studio.as("teacher");
-  other = await studio.as("teacher");
-});
-afterAll(() => studio.close());
+const { course, teacher, other } = await studioWithCourse({ weeks: 10 });
 beforeEach(async () => {
   week += 1;
   const planned = (await teacher.call(api.lessons.read, at())).body;

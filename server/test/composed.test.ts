@@ -1,25 +1,10 @@
 import { api, type FigureContent, type FigureRecord } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  figureContent,
-  openCourse,
-  openStudio,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { figureContent, studioWithCourse } from "./studio.ts";
 
 const FOUR = "leader\n1 L side\n2 R close\n3 R side\n4 L close\nfollower mirror\nbeats 4\n";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
-});
-afterAll(() => studio.close());
+const { studio, course, director } = await studioWithCourse();
 
 const create = async (name: string, about: Partial<FigureContent> = {}): Promise<FigureRecord> => {
   const answer = await director.call(api.figures.create, {

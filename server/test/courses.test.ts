@@ -1,26 +1,8 @@
 import { api, type ChosenFigure, choose, contentOfPlan, type PlanContent } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  levelContent,
-  openCourse,
-  openStudio,
-  PASSWORD,
-  sectionContent,
-  type TestStudio,
-  TODAY,
-  type Visitor,
-} from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { levelContent, PASSWORD, sectionContent, studioWithCourse, TODAY } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
-});
-afterAll(() => studio.close());
+const { studio, course, director } = await studioWithCourse();
 const planOf = async (planId: string) =>
   (await director.call(api.plans.read, { params: { id: planId } })).body;
 

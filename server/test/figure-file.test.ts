@@ -8,30 +8,17 @@ import {
   startOf,
   toFileFigure,
 } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  figureContent,
-  openCourse,
-  openStudio,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { beforeAll, describe, expect, it } from "vitest";
+import { figureContent, studioWithCourse } from "./studio.ts";
 
 const BOX = "leader\n1 L side\n2 R close\n3 R side\n4 L close\nfollower mirror\nbeats 4\n";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
 let dance = "";
+const { course, director } = await studioWithCourse();
 beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
   const dances = (await director.call(api.dances.list, {})).body;
   dance = dances.find(({ id }) => id === course.danceId)?.name ?? "";
 });
-afterAll(() => studio.close());
 
 type Row = Record<string, unknown>;
 const figures = async (): Promise<FigureRecord[]> =>

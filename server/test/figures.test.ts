@@ -1,24 +1,8 @@
 import { api } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  figureContent,
-  openCourse,
-  openStudio,
-  STEPS,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { figureContent, STEPS, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
-});
-afterAll(() => studio.close());
+const { studio, course, director } = await studioWithCourse();
 
 const create = (name: string, about = {}) =>
   director.call(api.figures.create, { body: figureContent(course.danceId, name, about) });

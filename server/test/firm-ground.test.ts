@@ -1,30 +1,10 @@
 import { randomUUID } from "node:crypto";
 import { request } from "node:http";
 import { api, contentOfPlan, type Endpoint, PROBLEM_TYPES } from "@map-step/contract";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  figureContent,
-  levelContent,
-  noted,
-  openCourse,
-  openStudio,
-  sectionContent,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { figureContent, levelContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
-let teacher: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
-  teacher = await studio.as("teacher");
-});
-afterAll(() => studio.close());
+const { studio, course, director, teacher } = await studioWithCourse();
 
 const removed = async (endpoint: Endpoint, id: string) =>
   expect((await director.call(endpoint, { params: { id } })).status).toBe(200);
@@ -423,7 +403,7 @@ describe("a student's own data", () => {
 
     const all = (await teacher.call(api.students.export, { params: { id: student.id } })).body;
     expect(all).toMatchObject({ name, role: "leader", section: "Monday", level: "Level one" });
-    expect(all.attendance).toEqual([{ week: 4, date: "2027-03-08", present: true, by: "teacher 2" }]);
+    expect(all.attendance).toEqual([{ week: 4, date: "2027-03-08", present: true, by: "teacher 1" }]);
     expect(all.waited[0]?.times).toBe(2);
     expect(all.marks).toEqual([
       { date: "2027-03-02", figure: "Home", mark: "without help", by: "teacher 2" },

@@ -1,17 +1,11 @@
 import { api, DANCE_FIELDS, type DanceRecord, startOf } from "@map-step/contract";
 import { STARTER_SETS } from "@map-step/core/starter";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { figureContent, openStudio, type TestStudio, type Visitor } from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { figureContent, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let director: Visitor;
 let dance: DanceRecord;
 
-beforeAll(async () => {
-  studio = await openStudio();
-  director = await studio.as("director");
-});
-afterAll(() => studio.close());
+const { studio, director } = await studioWithCourse();
 
 const begin = (name: string, starterId = "six-beat") => {
   const set = STARTER_SETS.find(({ id }) => id === starterId);

@@ -1,17 +1,9 @@
 import { api, type Lesson } from "@map-step/contract";
 import { shorten, templateOf, totalMinutes } from "@map-step/core/lesson";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { type Course, openCourse, openStudio, type TestStudio, type Visitor } from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let teacher: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  teacher = await studio.as("teacher");
-});
-afterAll(() => studio.close());
+const { course, teacher } = await studioWithCourse();
 
 const at = (week: number) => ({ params: { sectionId: course.section.id, week } });
 const read = async (week: number) => (await teacher.call(api.lessons.read, at(week))).body;

@@ -7,23 +7,12 @@ import {
   type FigureRecord,
 } from "@map-step/contract";
 import fc from "fast-check";
-import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
-import {
-  figureContent,
-  levelContent,
-  noted,
-  openStudio,
-  sectionContent,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { beforeAll, describe, expect, it, test } from "vitest";
+import { figureContent, levelContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let director: Visitor;
 let danceId = "";
+const { studio, director } = await studioWithCourse();
 beforeAll(async () => {
-  studio = await openStudio();
-  director = await studio.as("director");
   const dance = {
     name: "D".repeat(60),
     meter: 12,
@@ -37,7 +26,6 @@ beforeAll(async () => {
   };
   danceId = (await director.call(api.dances.create, { body: dance })).body.id;
 });
-afterAll(() => studio.close());
 
 /** Most beats that a figure may have. */
 const MOST_BEATS = 512;

@@ -1,28 +1,9 @@
 import { type ApproachContent, api, choose, contentOfPlan, type Plan } from "@map-step/contract";
 import ICAL from "ical.js";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  levelContent,
-  noted,
-  openCourse,
-  openStudio,
-  sectionContent,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { describe, expect, it } from "vitest";
+import { levelContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let director: Visitor;
-let teacher: Visitor;
-beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  director = await studio.as("director");
-  teacher = await studio.as("teacher");
-});
-afterAll(() => studio.close());
+const { course, director, teacher } = await studioWithCourse();
 
 const planOf = async (id: string): Promise<Plan> =>
   (await director.call(api.plans.read, { params: { id } })).body;

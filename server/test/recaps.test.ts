@@ -3,29 +3,13 @@ import { api, type Recap } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { parseFigure } from "@map-step/core/notation";
 import { floorBlock, paragraph, ribbonBlock, text } from "@map-step/core/recap";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import {
-  type Course,
-  figureContent,
-  noted,
-  openCourse,
-  openStudio,
-  type TestStudio,
-  type Visitor,
-} from "./studio.ts";
+import { beforeAll, describe, expect, it } from "vitest";
+import { figureContent, noted, studioWithCourse } from "./studio.ts";
 
-let studio: TestStudio;
-let course: Course;
-let teacher: Visitor;
-let other: Visitor;
+const { studio, course, teacher, other } = await studioWithCourse();
 beforeAll(async () => {
-  studio = await openStudio();
-  course = await openCourse(studio.db);
-  teacher = await studio.as("teacher");
-  other = await studio.as("teacher");
   await teach(1);
 });
-afterAll(() => studio.close());
 
 const at = (week = 1) => ({ params: { sectionId: course.section.id, week } });
 const read = async () => (await teacher.call(api.recaps.read, at())).body;

@@ -21,6 +21,7 @@ import {
   type StaffRole,
   startOf,
 } from "@map-step/contract";
+import { afterAll } from "vitest";
 import type { z } from "zod";
 import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
 import { newDatabase } from "./new-database.ts";
@@ -113,16 +114,16 @@ export async function openStudio(
     await fresh.call(api.session.read);
     return fresh;
   };
-  let people = 0;
+  const people = { director: 0, teacher: 0 };
   return {
     db,
     address,
     visitor,
     as: async (role) => {
-      people += 1;
-      const email = `${role}${people}@test.example`;
+      people[role] += 1;
+      const email = `${role}${people[role]}@test.example`;
       await services.createStaff(db, {
-        name: `${role} ${people}`,
+        name: `${role} ${people[role]}`,
         email,
         role,
         active: true,
@@ -219,4 +220,17 @@ export async function openCourse(db: Database, about: Partial<LevelContent> = {}
   });
   const section = await services.createSection(db, sectionContent(level.id));
   return { danceId, figures: { home, pass, spin }, level, section };
+}
+
+/** What most test files begin with: a studio with a course, its people signed in; closed when the file's tests are over. */
+export async function studioWithCourse(about: Partial<LevelContent> = {}) {
+  const studio = await openStudio();
+  afterAll(studio.close);
+  return {
+    studio,
+    course: await openCourse(studio.db, about),
+    director: await studio.as("director"),
+    teacher: await studio.as("teacher"),
+    other: await studio.as("teacher"),
+  };
 }

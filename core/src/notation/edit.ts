@@ -90,7 +90,9 @@ export function replaceStep(figure: Figure, role: Role, index: number, step: Ste
 }
 
 /**
- * Takes a step out. @returns null for the last step of a role, and where the role cannot be edited
+ * Takes a step out.
+ * @param index which of the role's steps, from 0
+ * @returns null for the last step of a role, and where the role cannot be edited
  * @example
  * stepsOf(removeStep(BASIC, "leader", 0), "leader").length // 7
  */
