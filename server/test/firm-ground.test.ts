@@ -406,7 +406,7 @@ describe("a student's own data", () => {
     expect(all.attendance).toEqual([{ week: 4, date: "2027-03-08", present: true, by: "teacher 1" }]);
     expect(all.waited[0]?.times).toBe(2);
     expect(all.marks).toEqual([
-      { date: "2027-03-02", figure: "Home", mark: "without help", by: "teacher 2" },
+      { date: "2027-03-02", figure: "Home", mark: "without help", by: "teacher 1" },
     ]);
     expect(all.remarks.map(({ text }) => text)).toEqual([remark.text]);
 
