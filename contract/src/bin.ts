@@ -11,6 +11,7 @@ export const REMOVABLE = {
   level: "levels.write",
   section: "sections.write",
   student: "students.write",
+  sequence: "sequences.write",
   approach: "levels.write",
   "plan-draft": "plans.write",
   "lesson-template": "lessons.write",

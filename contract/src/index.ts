@@ -11,6 +11,7 @@ import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { recapsApi } from "./recaps.ts";
 import { sectionsApi, studentsApi } from "./sections.ts";
+import { sequencesApi } from "./sequences.ts";
 import { sessionApi } from "./session.ts";
 import { staffApi } from "./staff.ts";
 import { studioFileApi } from "./studio-file.ts";
@@ -36,6 +37,7 @@ export * from "./plans.ts";
 export * from "./problem.ts";
 export * from "./recaps.ts";
 export * from "./sections.ts";
+export * from "./sequences.ts";
 export * from "./session.ts";
 export * from "./shape.ts";
 export * from "./staff.ts";
@@ -58,6 +60,7 @@ export const api = {
   lessons: lessonsApi,
   lessonTemplates: lessonTemplatesApi,
   classLog: classLogApi,
+  sequences: sequencesApi,
   recaps: recapsApi,
   checks: checksApi,
   staff: staffApi,

@@ -20,6 +20,7 @@ export const MAY = {
   "students.write": ["director", "teacher"],
   "students.erase": ["director"],
   "lessons.write": ["director", "teacher"],
+  "sequences.write": ["director", "teacher"],
   "recaps.write": ["director", "teacher"],
   "checks.write": ["director", "teacher"],
 } as const satisfies Record<string, readonly StaffRole[]>;

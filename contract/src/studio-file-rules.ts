@@ -24,6 +24,17 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
   approaches: { changedBy: "staff", deletedBy: "staff" },
   lessonTemplates: { deletedBy: "staff" },
   levels: { changedBy: "staff", deletedBy: "staff", danceId: "dances", followsId: "levels" },
+  sequences: {
+    changedBy: "staff",
+    deletedBy: "staff",
+    danceId: "dances",
+    levelId: "levels",
+    "items.*.figureId": "figures",
+    "items.*.ways.*.*.figureId": "figures",
+    "items.*.ways.*.*.ways.*.*.figureId": "figures",
+    "items.*.ways.*.*.ways.*.*.ways.*.*.figureId": "figures",
+    "versions.*.staffId": "staff",
+  },
   sections: { changedBy: "staff", deletedBy: "staff", levelId: "levels", "teacherIds.*": "staff" },
   students: { changedBy: "staff", deletedBy: "staff", sectionId: "sections" },
   plans: {

@@ -14,6 +14,7 @@ import { STAFF_ROLES } from "./permissions.ts";
 import { planContent, planDraftContent } from "./plans.ts";
 import { recapDocument } from "./recaps.ts";
 import { sectionContent, studentContent } from "./sections.ts";
+import { sequenceContent } from "./sequences.ts";
 import { email, timeZone } from "./session.ts";
 
 /** Says in a file that it holds a whole studio. */
@@ -55,6 +56,16 @@ export const STUDIO_LISTS = {
   approaches: z.strictObject({ ...signed, ...removable, ...approachContent.shape }),
   lessonTemplates: z.strictObject({ ...kept, ...removable, ...lessonTemplateContent.shape }),
   levels: leavesRoom(z.strictObject({ ...signed, ...removable, ...levelContent.shape })),
+  sequences: z.strictObject({
+    ...signed,
+    ...removable,
+    ...sequenceContent.shape,
+    /** The last part of its public address, which stays the same. */
+    secret: secret.nullable(),
+    versions: z.array(
+      z.strictObject({ id, number: edits, content: sequenceContent, staffId: id, createdAt: moment }),
+    ),
+  }),
   sections: z.strictObject({ ...signed, ...removable, ...sectionContent.shape }),
   students: z.strictObject({ ...signed, ...removable, sectionId: id, ...studentContent.shape }),
   plans: z.strictObject({ ...signed, levelId: id, sectionId: someone, ...planContent.shape }),

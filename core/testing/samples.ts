@@ -1,6 +1,7 @@
 import { readingOf } from "../src/element/index.ts";
+import { stateIn } from "../src/figure/index.ts";
 import { parseFigure } from "../src/notation/index.ts";
-import { transitionGraph } from "../src/sequence/index.ts";
+import { type FigureItem, type Sequence, type Tail, transitionGraph } from "../src/sequence/index.ts";
 import { IN_FOUR } from "./figures.ts";
 import { figure, levelOf } from "./levels.ts";
 
@@ -42,3 +43,36 @@ export const GRAPH = transitionGraph(
   ],
   IN_FOUR,
 );
+
+/** The basic twice, then the turn once, round and round. */
+export const SEQUENCE: Sequence = {
+  items: [
+    {
+      kind: "figure",
+      id: "1",
+      figureId: "basic",
+      side: "written",
+      times: 2,
+      counts: null,
+      priority: "usual",
+      note: "",
+    },
+    {
+      kind: "figure",
+      id: "2",
+      figureId: "turn",
+      side: "written",
+      times: 1,
+      counts: null,
+      priority: "usual",
+      note: "",
+    },
+  ],
+  loops: true,
+  phraseBeats: 8,
+  bpm: 120,
+};
+
+/** The first figure of the sequence, and where it ends. */
+export const ITEM = SEQUENCE.items[0] as FigureItem;
+export const TAIL: Tail = { id: "1", figure: BASIC, begun: stateIn(BASIC, IN_FOUR) };

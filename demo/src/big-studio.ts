@@ -416,6 +416,64 @@ async function checksOf(db: Database, sections: readonly SectionOf[], count: num
   );
 }
 
+/** For each level a routine of what it plans, shared, and what it was before. */
+async function sequencesOf(
+  db: Database,
+  dances: readonly DanceOf[],
+  levels: readonly LevelOf[],
+): Promise<void> {
+  const rows = levels.map((level, at) => {
+    const items = level.planned.map(({ figureId }, index) => ({
+      kind: "figure",
+      id: `item-${index}`,
+      figureId,
+      side: "written",
+      times: 1 + (index % 2),
+      counts: null,
+      priority: "usual",
+      note: "",
+    }));
+    const own = level.planned[0]?.figureId;
+    const danceId = dances.find(({ figures }) => figures.some(({ id }) => id === own))?.id;
+    const name = `Routine ${at + 1}`;
+    return {
+      id: randomUUID(),
+      danceId,
+      levelId: level.id,
+      name,
+      loops: true,
+      phraseBeats: 8,
+      bpm: 100,
+      note: "",
+      items,
+    };
+  });
+  await insert(
+    db,
+    "sequences",
+    rows.map(({ danceId, levelId, phraseBeats, ...row }) => ({
+      ...row,
+      dance_id: danceId,
+      level_id: levelId,
+      phrase_beats: phraseBeats,
+      secret: randomUUID().replaceAll("-", ""),
+      version: 1,
+    })),
+  );
+  const [writer] = await db.Staff.findAll({ limit: 1 });
+  await insert(
+    db,
+    "sequence_versions",
+    rows.map(({ id, ...content }) => ({
+      id: randomUUID(),
+      sequence_id: id,
+      number: 1,
+      content,
+      staff_id: writer?.id,
+    })),
+  );
+}
+
 /**
  * Lays a studio of a given size into an empty, migrated database, in the midst of its term on a given day. Accounts
  * are `person1@big.example` and so on, every tenth a director's, all with the password of the demo.
@@ -429,4 +487,5 @@ export const layBigStudio = (db: Database, size: Size, today: string): Promise<v
     const sections = await sectionsOf(db, levels, staff, size, today);
     await lessonsOf(db, sections);
     await checksOf(db, sections, size.marks);
+    await sequencesOf(db, dances, levels);
   });

@@ -14,6 +14,7 @@ import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
 import { type FigureDraft, HUSTLE, PROGRAMS } from "./figures/index.ts";
 import { DEMO_PASSWORD, STAFF, STUDENTS, THURSDAY_STUDENTS } from "./people.ts";
+import { loadSequences } from "./sequences.ts";
 import { type Evening, teach } from "./teach.ts";
 
 /** The class ran out of time, and two students were elsewhere. */
@@ -247,6 +248,8 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
       );
       levels.push(level);
     }
+    const director = staff.get("Maro Quillfeather") ?? "";
+    await loadSequences(db, { id: danceId, name: program.dance.name }, figures, levels, director);
     const [first] = levels;
     if (program !== HUSTLE || !first) continue;
     await loadTerm(db, first, staff, figures, today);

@@ -61,18 +61,26 @@ async function open(size: Size): Promise<Open> {
   await visitor.call(api.session.signIn, { body: { email: "person1@big.example", password: DEMO_PASSWORD } });
   const lesson = await db.Lesson.findOne({ where: { week: 1 }, rejectOnEmpty: true });
   const { sectionId } = lesson;
+  const sequence = await db.Sequence.findOne({ where: {}, rejectOnEmpty: true });
   const recap = await db.Recap.findOne({ where: {}, rejectOnEmpty: true });
   const idOf: Readonly<Record<string, string>> = {
     "/dances/": (await db.Dance.findOne({ rejectOnEmpty: true })).id,
     "/figures/": (await db.Figure.findOne({ rejectOnEmpty: true })).id,
     "/plans/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
     "/sections/": sectionId,
+    "/sequences/": sequence.id,
     "/students/": (await db.Student.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
   };
   return {
     db,
     visitor,
-    params: { ...idOf, sectionId, week: 2, secret: recap.secret ?? "" },
+    params: {
+      ...idOf,
+      sectionId,
+      week: 2,
+      secret: recap.secret ?? "",
+      sequenceSecret: sequence.secret ?? "",
+    },
     asked,
     close: async () => {
       await new Promise((resolve) => server.close(resolve));
@@ -104,7 +112,10 @@ async function queriesOf({ visitor, params, asked }: Open, endpoint: Endpoint): 
   const counts: number[] = [];
   for (const _time of ["first", "again"]) {
     asked.length = 0;
-    const { status } = await visitor.call(endpoint, { params: { ...params, id: params[place ?? ""] } });
+    const own = endpoint.path.startsWith("/public/sequences/") ? { secret: params.sequenceSecret } : {};
+    const { status } = await visitor.call(endpoint, {
+      params: { ...params, id: params[place ?? ""], ...own },
+    });
     expect(status).toBe(200);
     counts.push(asked.length + OF_SESSION);
   }

@@ -22,6 +22,7 @@ import { serveLevels } from "./features/levels/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
 import { serveSections } from "./features/sections/routes.ts";
+import { serveSequences } from "./features/sequences/routes.ts";
 import { serveSession } from "./features/session/routes.ts";
 import { personOf } from "./features/session/service.ts";
 import { serveStaff } from "./features/staff/routes.ts";
@@ -47,6 +48,7 @@ const FEATURES = [
   serveLessons,
   serveLessonTemplates,
   serveClassLog,
+  serveSequences,
   serveRecaps,
   serveChecks,
   serveStaff,

@@ -11,6 +11,7 @@ export { changePlan } from "./features/plans/service.ts";
 export { changeRecap, publishRecap, readRecap } from "./features/recaps/service.ts";
 export { createSection } from "./features/sections/service.ts";
 export { createStudent, listStudents } from "./features/sections/students.ts";
+export { createSequence } from "./features/sequences/service.ts";
 export { createStaff, ensureDirector } from "./features/staff/service.ts";
 export { takeInStudioFile } from "./features/studio-file/take-in.ts";
 export { writeStudioFile } from "./features/studio-file/write.ts";

@@ -66,6 +66,7 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
     "/figures/": params.figureId,
     "/plans/": params.planId,
     "/sections/": params.sectionId,
+    "/sequences/": params.sequenceId,
     "/students/": params.studentId,
   };
   for (const endpoints of Object.values(api))
@@ -128,7 +129,36 @@ async function runs(name: string, figures: readonly FigureRecord[], teach = true
       200,
     );
   }
-  return { planId: section.planId, sectionId: section.id, studentId: student.id, week: 1 };
+  const items = Array.from({ length: 400 }, (_, at) => ({
+    kind: "figure" as const,
+    id: `${at}`.padEnd(40, "i"),
+    figureId: figures[at % figures.length]?.id ?? "",
+    side: "other" as const,
+    times: 64,
+    counts: null,
+    priority: "leave-out" as const,
+    note: "n".repeat(300),
+  }));
+  const sequence = await director.call(api.sequences.create, {
+    body: {
+      danceId,
+      levelId: level.id,
+      name,
+      loops: true,
+      phraseBeats: 128,
+      bpm: 400,
+      note: "t".repeat(2000),
+      items: figures.length > 0 ? items : [],
+    },
+  });
+  expect(sequence.status, JSON.stringify(sequence.problem).slice(0, 300)).toBe(200);
+  return {
+    planId: section.planId,
+    sectionId: section.id,
+    studentId: student.id,
+    sequenceId: sequence.body.id,
+    week: 1,
+  };
 }
 
 describe("what was accepted can always be read", () => {

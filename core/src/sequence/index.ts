@@ -1,7 +1,15 @@
 export { type CountOptions, type Danced, MOST_MUSTS } from "./automaton.ts";
+export * from "./call-sheet.ts";
 export * from "./count.ts";
+export * from "./crowded.ts";
+export * from "./facts.ts";
 export * from "./graph.ts";
+export * from "./halves.ts";
 export * from "./islands.ts";
+export * from "./mend.ts";
 export * from "./order.ts";
 export * from "./routine.ts";
+export * from "./sequence.ts";
+export { type SequenceJoin, standAfter, type Tail, type Walk, walkSequence } from "./walk.ts";
+export { asOneFigure } from "./whole.ts";
 export * from "./words.ts";

@@ -2,8 +2,6 @@
  * The strongly connected parts of a graph (Tarjan, 1972), without recursion.
  * @param leads the nodes that each node leads to
  * @returns each node's part, by number from 0
- * @example
- * partsOf([[1], [0], [0]]) // { partOf: [0, 0, 1], count: 2 }
  */
 export function partsOf(leads: readonly (readonly number[])[]): {
   readonly partOf: number[];

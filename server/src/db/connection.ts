@@ -10,6 +10,7 @@ import { defineLevels } from "../features/levels/models.ts";
 import { definePlans } from "../features/plans/models.ts";
 import { defineRecaps } from "../features/recaps/models.ts";
 import { defineSections } from "../features/sections/models.ts";
+import { defineSequences } from "../features/sequences/models.ts";
 import { defineSession } from "../features/session/models.ts";
 import { defineStaff } from "../features/staff/models.ts";
 import "./ambient.ts";
@@ -57,6 +58,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineLessons(sequelize),
     ...defineLessonTemplates(sequelize),
     ...defineClassLog(sequelize),
+    ...defineSequences(sequelize),
     ...defineRecaps(sequelize),
     ...defineChecks(sequelize),
   };

@@ -12,6 +12,8 @@ const PLACES: Readonly<Record<RemovableKind, string>> = {
     join levels on levels.id = r.level_id`,
   student: `select r.id, r.name, levels.name || ', ' || sections.name as of, r.deleted_at, r.deleted_by from students r
     join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
+  sequence: `select r.id, r.name, dances.name as of, r.deleted_at, r.deleted_by from sequences r
+    join dances on dances.id = r.dance_id`,
   approach: "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from approaches r",
   "plan-draft": `select r.id, r.name, levels.name as of, r.deleted_at, r.deleted_by from plan_drafts r
     join plans on plans.id = r.plan_id join levels on levels.id = plans.level_id`,

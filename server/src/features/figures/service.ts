@@ -6,6 +6,7 @@ import type { Database } from "../../db/connection.ts";
 import { holdTable, rowsOf } from "../../db/query.ts";
 import { inUse, invalid } from "../../http/problems.ts";
 import { whoAsks } from "../../http/request.ts";
+import { sequencesWith } from "../sequences/read.ts";
 import { checkFigure, layOut, madeOf, type Surroundings, withNewName } from "./checks.ts";
 import { readFigure, readFigures, readLibraries } from "./library.ts";
 import { writeLinks } from "./links.ts";
@@ -143,6 +144,12 @@ async function refuseIfUsed(db: Database, figure: FigureRecord, what: string): P
     throw inUse(
       `It cannot be ${what} while a plan of ${levels.map(({ name }) => name).join(", ")} holds it. Take it out there first.`,
     );
+  const sequences = await sequencesWith(db, id);
+  refuse(
+    sequences.map((name) => ({ name })),
+    "dances it",
+    "Take it out of the sequence first.",
+  );
 }
 
 /** Takes a figure out of the library; `restoreFigure` brings it back. */

@@ -1,20 +1,19 @@
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
-import { readingOf } from "@map-step/core/element";
-import { formatFigure, openLibrary } from "@map-step/core/notation";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { keepVersion, listVersions } from "../../db/versions.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
-import { type DanceLibrary, readLibrary } from "../figures/library.ts";
+import { readLibrary } from "../figures/library.ts";
+import { shownFigures } from "../figures/shown.ts";
 import { openLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
 import { readSection } from "../sections/read.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
-import { keepVersion, listVersions } from "./versions.ts";
 
 const findRecap = async (db: Database, sectionId: string, week: number): Promise<RecapRow | null> => {
   const lesson = await db.Lesson.findOne({ where: { sectionId, week }, attributes: ["id"] });
@@ -83,7 +82,8 @@ const writeRecap = (
     }
     const next = { title: values.title ?? now.title, document: values.document ?? now.document };
     // Another link says nothing else than before.
-    if (now.version === 0 || values.document) await keepVersion(db, row.id, next, staffId);
+    if (now.version === 0 || values.document)
+      await keepVersion(db.RecapVersion, { recapId: row.id }, next, staffId);
     return current();
   });
 
@@ -102,7 +102,12 @@ export const changeRecap = (
 
 export async function readVersions(db: Database, sectionId: string, week: number): Promise<RecapVersion[]> {
   const row = await findRecap(db, sectionId, week);
-  return row ? listVersions(db, row.id) : [];
+  if (!row) return [];
+  return (await listVersions(db, db.RecapVersion, { recapId: row.id })).map(({ row: kept, ...version }) => ({
+    ...version,
+    title: kept.title,
+    document: kept.document,
+  }));
 }
 
 const newSecret = (): string => randomBytes(18).toString("base64url");
@@ -136,28 +141,13 @@ export const unpublishRecap = withPublic(() => ({
   publishedAt: null,
 }));
 
-/** The figures that a text shows, each put together from those it is made of. */
-function shownFigures(
-  { content }: Recap["document"],
-  { dance, figures, byId }: DanceLibrary,
-): PublicRecap["figures"] {
-  const ids = new Set(
+/** The figures that a text shows. */
+const figuresIn = ({ content }: Recap["document"]): ReadonlySet<string> =>
+  new Set(
     content.flatMap((block) =>
       block.type === "ribbon" || block.type === "floor" ? [block.attrs.figureId] : [],
     ),
   );
-  if (ids.size === 0) return [];
-  const read = openLibrary(figures, readingOf(dance));
-  return [...ids].flatMap((id) => {
-    const figure = byId.get(id);
-    const parsed = figure && read(figure.name);
-    if (!figure || !parsed || parsed.faults.length > 0) return [];
-    const { composition, said, ...steps } = parsed.figure;
-    // What is said of a made figure is said of its changes only, so its steps are written out.
-    const whole = composition || !said ? steps : { ...steps, said };
-    return [{ id, name: figure.name, notation: formatFigure(whole, dance) }];
-  });
-}
 
 interface Published {
   readonly title: string;
@@ -192,6 +182,6 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
     date,
     document,
     dance: library.dance,
-    figures: shownFigures(document, library),
+    figures: shownFigures(figuresIn(document), library),
   };
 }

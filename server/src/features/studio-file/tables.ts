@@ -45,6 +45,17 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
   approaches: ["approaches"],
   lessonTemplates: ["lesson_templates"],
   levels: ["levels"],
+  sequences: [
+    "sequences",
+    {
+      versions: inner(
+        "sequence_versions",
+        "sequence_id",
+        columnsOf(["id", "number", "content", "staffId", "createdAt"]),
+        "number",
+      ),
+    },
+  ],
   sections: [
     "sections",
     {
