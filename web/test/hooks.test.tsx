@@ -2,10 +2,10 @@
 import { act, renderHook } from "@testing-library/react";
 import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { useStrandDrag } from "../src/features/plans/grid/use-strand-drag.ts";
-import { useSearch } from "../src/features/plans/use-search.ts";
 import { useClassTime } from "../src/features/teaching/use-class-time.ts";
 import { useRemembered } from "../src/kit/remembered.ts";
 import { useSteady } from "../src/kit/steady.ts";
+import { useSearch } from "../src/kit/use-search.ts";
 import type { Asked } from "../src/workers/ask.ts";
 import "./browser.ts";
 

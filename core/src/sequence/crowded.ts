@@ -1,5 +1,6 @@
 import { figureFacts } from "../figure/index.ts";
 import type { Dance } from "../time/index.ts";
+import { insertItems, newFigureItem } from "./edit.ts";
 import { type SequenceFigure, transitionGraph } from "./graph.ts";
 import { mendsBetween } from "./mend.ts";
 import {
@@ -51,18 +52,6 @@ function without(items: readonly SequenceItem[], isOut: (item: FigureItem) => bo
   });
 }
 
-/** Puts items before another, wherever it stands. */
-const insertBefore = (
-  items: readonly SequenceItem[],
-  id: string,
-  more: readonly SequenceItem[],
-): SequenceItem[] =>
-  items.flatMap((item): SequenceItem[] => {
-    const own =
-      item.kind === "choice" ? { ...item, ways: item.ways.map((way) => insertBefore(way, id, more)) } : item;
-    return item.id === id ? [...more, own] : [own];
-  });
-
 /**
  * A sequence without the figures that need more floor than there is, mended where its joins come apart with the shortest
  * way of figures that fit. Figures that are to be left out first go whatever they need; those to be kept stay.
@@ -111,20 +100,10 @@ export function crowdedFloor(
     const tail = open.before.get(broken.to)?.find(({ id }) => id === broken.from);
     const [mend] = next && tail ? mendsBetween(graph, tail, next, figureOf, dance) : [];
     if (!mend) continue;
-    const more = mend.figures.map(
-      (one): FigureItem => ({
-        kind: "figure",
-        id: newId(),
-        ...one,
-        times: 1,
-        counts: null,
-        priority: "usual",
-        note: "",
-      }),
-    );
+    const more = mend.figures.map(({ figureId, side }) => newFigureItem(newId(), figureId, side));
     // What leads back to the beginning stands at the end, so that the first round begins as it did.
     items =
-      broken.round && items[0]?.id === broken.to ? [...items, ...more] : insertBefore(items, broken.to, more);
+      broken.round && items[0]?.id === broken.to ? [...items, ...more] : insertItems(items, broken.to, more);
     added.push(...more.map(({ figureId }) => figureId));
     open = walk();
   }

@@ -27,6 +27,11 @@ export interface RoutineOptions {
   readonly mostBeats?: number | undefined;
   /** Whether all face the first way again at its end. */
   readonly facesAgain?: boolean | undefined;
+  /** The states in which one that does not go round may begin, and end; any where nothing is said. */
+  readonly from?: readonly number[] | undefined;
+  readonly to?: readonly number[] | undefined;
+  /** What an arc costs beyond its beats, by its index; to find another routine than one that is known. */
+  readonly against?: readonly number[] | undefined;
 }
 
 /** How often each arc of the graph is danced, by its index. */
@@ -88,10 +93,12 @@ function partsInUse({ states, arcs }: TransitionGraph, used: readonly number[]):
 export function routineModel(
   graph: TransitionGraph,
   wanted: readonly string[],
-  { loops, phraseBeats, mostBeats, facesAgain = false }: RoutineOptions,
+  { loops, phraseBeats, mostBeats, facesAgain = false, from, to, against = [] }: RoutineOptions,
 ): RoutineTask {
   const { arcs, states } = graph;
-  const cost = arcs.map(({ figureId, beats }) => (figureId === null ? CHANGE_COST : beats));
+  const cost = arcs.map(
+    ({ figureId, beats }, at) => (figureId === null ? CHANGE_COST : beats) + (against[at] ?? 0),
+  );
   const upper: number[] = arcs.map(() => MOST_TIMES);
   const integer = arcs.map(() => true);
   const column = (high: number): number => {
@@ -106,8 +113,10 @@ export function routineModel(
     rows.push({ lower, upper: high, columns: [...sums.keys()], values: [...sums.values()] });
   };
   // Where it begins and ends, each in one state; one that goes round does so nowhere.
-  const begins = loops ? [] : states.map(() => column(1));
-  const ends = loops ? [] : states.map(() => column(1));
+  const mayBe = (allowed: readonly number[] | undefined, state: number): number =>
+    allowed === undefined || allowed.includes(state) ? 1 : 0;
+  const begins = loops ? [] : states.map((_, state) => column(mayBe(from, state)));
+  const ends = loops ? [] : states.map((_, state) => column(mayBe(to, state)));
   const flow = states.map((): (readonly [number, number])[] => []);
   arcs.forEach(({ from, to }, at) => {
     flow[from]?.push([at, 1]);

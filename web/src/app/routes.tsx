@@ -94,6 +94,14 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/cover/page.tsx")).CoverPage }),
   },
   {
+    path: "sequences",
+    lazy: async () => ({ Component: (await import("../features/sequences/list.tsx")).SequencesPage }),
+  },
+  {
+    path: "sequences/:sequenceId",
+    lazy: async () => ({ Component: (await import("../features/sequences/page.tsx")).SequencePage }),
+  },
+  {
     path: "recaps/:sectionId?",
     lazy: async () => ({ Component: (await import("../features/recaps/list.tsx")).RecapsPage }),
   },

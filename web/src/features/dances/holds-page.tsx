@@ -102,7 +102,7 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
       )}
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       {typeof errors.holds?.message === "string" ? <Text color="brick">{errors.holds.message}</Text> : null}
-      <WhatLeadsWhere dance={dance} figures={figures} mayWrite={mayWrite} />
+      <WhatLeadsWhere dance={dance} figures={figures} />
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="3">
         {holds.map((hold, index) => (
           <HoldCard

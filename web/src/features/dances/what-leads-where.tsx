@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { writtenRoles } from "@map-step/core/notation";
 import {
@@ -10,14 +10,13 @@ import {
 } from "@map-step/core/sequence";
 import { counted, inWords } from "@map-step/core/words";
 import { useMemo } from "react";
-import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { useWithSteps } from "../figures/really-new.tsx";
+import { MissingLinks } from "../sequences/missing-links.tsx";
 
 interface Props {
   readonly dance: DanceRecord;
   readonly figures: readonly FigureRecord[];
-  readonly mayWrite: boolean;
 }
 
 /** So many figures of an island are named. */
@@ -51,7 +50,7 @@ function islandLine({ arcs }: TransitionGraph, island: Island, nameOf: (id: stri
 }
 
 /** Whether the figures of a dance can be danced into each other, and which figures are missing where they can't. */
-export function WhatLeadsWhere({ dance, figures, mayWrite }: Props) {
+export function WhatLeadsWhere({ dance, figures }: Props) {
   const withSteps = useWithSteps(figures);
   const { graph, found } = useMemo(() => {
     // Where couples dance, what is drilled alone is no part of their sequences.
@@ -87,25 +86,7 @@ export function WhatLeadsWhere({ dance, figures, mayWrite }: Props) {
               </li>
             ))}
           </Box>
-          <Text fontWeight="700">
-            {links.length === 1
-              ? "One figure would join them:"
-              : `${links.length} figures would join them, the fewest there can be:`}
-          </Text>
-          <Box as="ul" pl="5" aria-label="Missing figures">
-            {links.map(({ from, to }) => (
-              <li key={`${from} ${to}`}>
-                from <b>{stateOf(from)}</b> to <b>{stateOf(to)}</b>
-              </li>
-            ))}
-          </Box>
-          {mayWrite ? (
-            <Flex>
-              <Button asChild size="sm" variant="outline">
-                <Link to="/figures/new">Write a figure</Link>
-              </Button>
-            </Flex>
-          ) : null}
+          <MissingLinks graph={graph} links={links} dance={dance} />
         </Stack>
       )}
     </Panel>

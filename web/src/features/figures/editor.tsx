@@ -16,7 +16,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
-import { beginFrom, isBeginning } from "./begin-from.ts";
+import { beginFrom, begunIn, isBeginning } from "./begin-from.ts";
 import { blankFigure, type FigureValues, shownFields } from "./figure-form.ts";
 import { useDances, useFigures } from "./library.ts";
 import { NotationField } from "./notation-field.tsx";
@@ -177,6 +177,16 @@ function FromAnother({ dances, staff }: Pick<Props, "dances" | "staff">) {
   const [id, as] = [choices.get("from"), choices.get("as")];
   const from = useApi(api.figures.read, { params: { id: id ?? "" } }, { enabled: id !== null });
   const library = useFigures(from.data?.danceId);
+  const begun = begunIn(choices);
+  if (begun)
+    return (
+      <FigureForm
+        figure={null}
+        start={{ values: begun, key: `new:${choices}` }}
+        dances={dances}
+        staff={staff}
+      />
+    );
   if (id === null || !isBeginning(as)) return <FigureForm figure={null} dances={dances} staff={staff} />;
   return (
     <Loaded all={[from, library]}>

@@ -2,6 +2,7 @@ import type { PlanContent } from "@map-step/contract";
 import type { Change } from "@map-step/core/plan";
 import { useMemo, useReducer } from "react";
 import { useSteady } from "../../kit/steady.ts";
+import { useSearch } from "../../kit/use-search.ts";
 import { useMay } from "../session/session.tsx";
 import { DRAFT_SEARCH, DRAFT_SECONDS, proofInWords } from "./drafting.ts";
 import { type PlanView, usePlanView } from "./plan-view.ts";
@@ -21,7 +22,6 @@ import { draftAsProposal, type Proposal, repairAsProposal } from "./proposal.ts"
 import { REPAIR_SEARCH, REPAIR_SECONDS, repairInWords } from "./repairing.ts";
 import { useOfferedRepair } from "./use-offered-repair.ts";
 import { type PlanEdit, usePlan } from "./use-plan.ts";
-import { useSearch } from "./use-search.ts";
 
 /** What can be done in the planner. The same functions throughout, so that little is drawn anew as a strand moves. */
 export interface PlannerActions {

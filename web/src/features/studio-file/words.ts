@@ -14,6 +14,7 @@ const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> 
   approaches: ["approach of its own", "approaches of its own"],
   lessonTemplates: ["lesson template", "lesson templates"],
   levels: ["level", "levels"],
+  sequences: ["sequence", "sequences"],
   sections: ["section", "sections"],
   students: ["student", "students"],
   plans: ["plan", "plans"],

@@ -1,4 +1,5 @@
 export type { Mark, NamedPieces } from "./layout.ts";
-export type { Layers } from "./mark.tsx";
+export { fittingName, Letters } from "./letters.tsx";
+export { type Layers, ROLE_LOOK } from "./mark.tsx";
 export { CountRibbon } from "./ribbon.tsx";
 export type { PickedStep } from "./row.tsx";

@@ -24,3 +24,10 @@ export const Letters = ({ x, y, size, colour, strong = false, middle = false, ch
     {children}
   </text>
 );
+
+/** A name cut to what fits into a width. */
+export const fittingName = (name: string, width: number): string => {
+  const letters = Math.floor((width - 12) / 6.8);
+  if (name.length <= letters) return name;
+  return letters < 3 ? "" : `${name.slice(0, letters - 1)}…`;
+};

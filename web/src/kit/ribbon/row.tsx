@@ -2,7 +2,7 @@ import type { Role } from "@map-step/core/notation";
 import { memo } from "react";
 import { tone } from "../../app/theme.ts";
 import type { NamedBand, RibbonRow } from "./layout.ts";
-import { Letters } from "./letters.tsx";
+import { fittingName, Letters } from "./letters.tsx";
 import { type Layers, Mark, ROLE_LOOK } from "./mark.tsx";
 import { TurnBadge, TurnLabel } from "./turns.tsx";
 
@@ -16,13 +16,6 @@ export interface PickedStep {
   readonly role: Role;
   readonly index: number;
 }
-
-/** A name cut to what fits into a width. */
-const fitting = (name: string, width: number): string => {
-  const letters = Math.floor((width - 12) / 6.8);
-  if (name.length <= letters) return name;
-  return letters < 3 ? "" : `${name.slice(0, letters - 1)}…`;
-};
 
 interface PieceProps {
   readonly piece: NamedBand;
@@ -40,7 +33,7 @@ const Piece = ({ piece: { x, width, name }, y, colour }: PieceProps) => (
       strokeWidth="1.5"
     />
     <Letters x={x + 3} y={y + 17} size={12} colour={colour} strong>
-      {fitting(name, width + 8)}
+      {fittingName(name, width + 8)}
     </Letters>
   </g>
 );
@@ -150,7 +143,7 @@ function DrawnRow({ row, top, height, gap, showHolds, showCall, small, layers, p
                 fill={tone("sunk")}
               />
               <Letters x={hold.x + 9} y={bottom + 14.5} size={13} colour={tone("ink")}>
-                {fitting(hold.name, hold.width)}
+                {fittingName(hold.name, hold.width)}
               </Letters>
             </g>
           ))

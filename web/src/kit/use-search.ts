@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { tellError } from "../../kit/toasts.ts";
-import { type Asked, ask } from "../../workers/ask.ts";
+import { type Asked, ask } from "../workers/ask.ts";
+import { tellError } from "./toasts.ts";
 
 /** What a worker is asked, and how what it says changes what is shown. `null` is nothing yet. */
 interface Search<State, Answer, News> {

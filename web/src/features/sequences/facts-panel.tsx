@@ -1,0 +1,58 @@
+import { Box, Heading, Stack, Text } from "@chakra-ui/react";
+import { counted, inWords } from "@map-step/core/words";
+import { FloorTrack } from "./floor-track.tsx";
+import type { Builder } from "./use-builder.ts";
+import { floorInWords, lastsInWords, lengthInWords, meetingInWords, rolesInWords } from "./words.ts";
+
+/** What follows from the whole sequence. */
+export function FactsPanel({ builder }: { builder: Builder }) {
+  const { facts, round, content, library } = builder;
+  const { least, most, joins, missing } = facts;
+  const open = joins.filter(({ fits }) => !fits).length;
+  const lasts = lastsInWords(least, most);
+  const times = [
+    lasts === "" ? "" : `${lasts} at ${content.bpm} beats a minute`,
+    least.beats === most.beats ? meetingInWords(least) : "",
+  ].filter(Boolean);
+  const floor = floorInWords(round);
+  if (round.danced.length === 0 && facts.figures === 0)
+    return <Text color="soft">Figures that you put in are counted here.</Text>;
+  return (
+    <Stack gap="3">
+      <Box>
+        <Heading as="h2" size="lg" className="numbers">
+          {lengthInWords(least, most)}
+        </Heading>
+        {times.length > 0 ? <Text color="soft">{times.join("; ")}.</Text> : null}
+        {least.beats === most.beats ? null : (
+          <Text color="soft">
+            The shortest way {meetingInWords(least)}, the longest {meetingInWords(most)}.
+          </Text>
+        )}
+      </Box>
+      {missing.length > 0 ? (
+        <Text fontWeight="700" color="brick">
+          {counted(missing.length, "figure")} {missing.length === 1 ? "has" : "have"} no steps any more:{" "}
+          {inWords(missing.map(library.nameOf))}.
+        </Text>
+      ) : null}
+      <Text fontWeight="700" color={open > 0 ? "brick" : undefined}>
+        {open === 0
+          ? "Every join fits."
+          : `${counted(open, "join")} ${open === 1 ? "does" : "do"} not fit: see the ! in the routine.`}
+      </Text>
+      <Box>
+        <Heading as="h3" size="sm" mb="1.5">
+          Over the floor
+        </Heading>
+        <FloorTrack round={round} holds={library.dance.holds} loops={content.loops} />
+        <Stack gap="0.5" mt="1.5" fontSize="sm">
+          {rolesInWords(round).map((sentence) => (
+            <Text key={sentence}>{sentence}</Text>
+          ))}
+          {floor === "" ? null : <Text>Needs {floor} a couple with elbow room, an estimate.</Text>}
+        </Stack>
+      </Box>
+    </Stack>
+  );
+}

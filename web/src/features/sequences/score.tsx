@@ -1,0 +1,275 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { itemById, type SequenceJoin } from "@map-step/core/sequence";
+import { counted } from "@map-step/core/words";
+import { type DragEvent, type KeyboardEvent, type ReactNode, useMemo } from "react";
+import { useWidth } from "../../kit/use-width.ts";
+import { RowDrawing, rowHeight } from "./row-drawing.tsx";
+import look from "./score.module.css";
+import { type Bar, type Knot, type ScoreRow, scoreLayout } from "./score-layout.ts";
+import { type Builder, type Gap, newFromLibrary } from "./use-builder.ts";
+import { itemTitle } from "./words.ts";
+
+/** Room at the left for the names of the phrases. */
+const GUTTER = 58;
+const BAR = { top: 30, height: 44 } as const;
+/** What is dragged over the score is told by this kind of data. */
+const DRAGGED = "application/x-map-step-item";
+
+interface Props {
+  readonly builder: Builder;
+  readonly mayEdit: boolean;
+  /** What stands beneath the row of the selected place. */
+  readonly children: ReactNode;
+}
+
+/** The join at a knot: between two figures of the round, or from the last back to the first. */
+export const joinAt = (
+  joins: readonly SequenceJoin[],
+  { before, after }: Gap,
+  first: string | undefined,
+): SequenceJoin | undefined =>
+  joins.find(({ from, to }) => from === before?.id && to === (after?.id ?? first));
+
+interface BarProps {
+  readonly bar: Bar;
+  readonly builder: Builder;
+  readonly mayEdit: boolean;
+}
+
+function FigureBar({ bar, builder, mayEdit }: BarProps) {
+  const { item, x, width, within, goesOnFrom, goesOn, from } = bar;
+  const { library, selected, actions, content } = builder;
+  const isSelected = selected !== null && "item" in selected && selected.item === item.id;
+  const isMissing = library.figureOf(item.figureId) === null;
+  const title = itemTitle(item, library.nameOf);
+  const first = from % content.phraseBeats;
+  return (
+    <button
+      type="button"
+      data-bar={item.id}
+      aria-pressed={isSelected}
+      aria-label={`${title}, from count ${first + 1}${within.length > 0 ? ", a choice" : ""}`}
+      title={title}
+      draggable={mayEdit}
+      tabIndex={isSelected ? 0 : -1}
+      onDragStart={(event) => event.dataTransfer.setData(DRAGGED, item.id)}
+      onClick={() => actions.select(isSelected ? null : { item: item.id })}
+      className={look.bar}
+      data-state={isMissing ? "missing" : within.length > 0 ? "choice" : "usual"}
+      style={{
+        left: x + 1,
+        width: Math.max(6, width - 2),
+        top: BAR.top,
+        height: BAR.height,
+        ...(goesOnFrom
+          ? { borderTopLeftRadius: 0, borderBottomLeftRadius: 0, borderLeftStyle: "dashed" }
+          : {}),
+        ...(goesOn
+          ? { borderTopRightRadius: 0, borderBottomRightRadius: 0, borderRightStyle: "dashed" }
+          : {}),
+      }}
+    >
+      <span className={look.name}>{goesOnFrom ? `… ${title}` : title}</span>
+    </button>
+  );
+}
+
+interface KnotProps {
+  readonly knot: Knot;
+  readonly join: SequenceJoin | undefined;
+  readonly builder: Builder;
+  readonly height: number;
+  readonly mayEdit: boolean;
+}
+
+function JoinKnot({ knot, join, builder, height, mayEdit }: KnotProps) {
+  const { library, actions, selected } = builder;
+  const { before, after, x } = knot;
+  const isBroken = join !== undefined && !join.fits;
+  const gap = { before, after };
+  const isOpen =
+    selected !== null &&
+    "gap" in selected &&
+    selected.gap.before?.id === before?.id &&
+    selected.gap.after?.id === after?.id;
+  const names = [before, after].map((item) => (item ? library.nameOf(item.figureId) : null));
+  const where =
+    names[0] && names[1]
+      ? `between ${names[0]} and ${names[1]}`
+      : names[1]
+        ? `before ${names[1]}`
+        : `after ${names[0] ?? "the beginning"}`;
+  if (!mayEdit && !isBroken) return null;
+  return (
+    <>
+      {isBroken ? <i className={look.broken} style={{ left: x - 2, top: BAR.top - 6, height }} /> : null}
+      <button
+        type="button"
+        className={look.knot}
+        data-broken={isBroken}
+        aria-expanded={isOpen}
+        aria-label={isBroken ? `Does not fit ${where}` : `Put a figure ${where}`}
+        tabIndex={isBroken ? 0 : -1}
+        onClick={() => actions.select(isOpen ? null : { gap })}
+        style={{ left: x - 11, top: BAR.top + BAR.height / 2 - 11 }}
+      >
+        <span aria-hidden>{isBroken ? "!" : ""}</span>
+      </button>
+    </>
+  );
+}
+
+/** The ways of a choice that are not on screen, to be put there with a click. */
+function OtherWays({ row, builder }: { row: ScoreRow; builder: Builder }) {
+  const { content, picks, library, actions } = builder;
+  const choices = [...new Map(row.bars.flatMap((bar) => bar.within.map((id) => [id, bar] as const)))];
+  const skipped = content.items.filter((item) => item.kind === "choice" && picks[item.id] === null);
+  if (choices.length + skipped.length === 0) return null;
+  return (
+    <Flex gap="1.5" wrap="wrap" pl={`${GUTTER}px`} mt="1" fontSize="sm">
+      {choices.map(([id, bar]) => {
+        const choice = itemById(content.items, id);
+        if (choice?.kind !== "choice") return null;
+        const now = picks[id] ?? 0;
+        return (
+          <Flex key={id} gap="1.5" align="baseline" wrap="wrap">
+            <Text color="soft">{library.nameOf(bar.item.figureId)}</Text>
+            {choice.ways.map((way, index) =>
+              index === now ? null : (
+                <button
+                  // biome-ignore lint/suspicious/noArrayIndexKey: a way has no other name than its place
+                  key={index}
+                  type="button"
+                  className={look.way}
+                  onClick={() => actions.pick(id, index)}
+                >
+                  or{" "}
+                  {way
+                    .map((item) => (item.kind === "figure" ? itemTitle(item, library.nameOf) : "a choice"))
+                    .join(", ")}
+                </button>
+              ),
+            )}
+            {choice.optional ? (
+              <button type="button" className={look.way} onClick={() => actions.pick(id, null)}>
+                or nothing
+              </button>
+            ) : null}
+          </Flex>
+        );
+      })}
+    </Flex>
+  );
+}
+
+/** The routine as a score: rows of phrases, figures as bars over the counts, both roles and the hold beneath. */
+export function Score({ builder, mayEdit, children }: Props) {
+  const { round, content, facts, selected, actions, library } = builder;
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const rows = useMemo(
+    () => (width === 0 ? [] : scoreLayout(round, Math.max(120, width - GUTTER - 12), content.phraseBeats)),
+    [round, width, content.phraseBeats],
+  );
+  const first = round.danced[0]?.item.id;
+  const bars = round.danced.filter(({ time }) => time === 0).map(({ item }) => item);
+  const selectedGap = selected !== null && "gap" in selected ? selected.gap : null;
+  const isRowOf = (row: ScoreRow) =>
+    selectedGap !== null &&
+    row.knots.some(
+      ({ before, after }) => before?.id === selectedGap.before?.id && after?.id === selectedGap.after?.id,
+    );
+
+  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
+    const id = (event.target as HTMLElement).dataset.bar;
+    const at = bars.findIndex((item) => item.id === id);
+    if (id === undefined || at < 0) return;
+    const go = (index: number) => {
+      const next = bars[index];
+      if (!next) return;
+      actions.select({ item: next.id });
+      const all = event.currentTarget.querySelectorAll<HTMLElement>("[data-bar]");
+      [...all].find((bar) => bar.dataset.bar === next.id)?.focus();
+    };
+    const times = bars[at]?.times ?? 1;
+    const setTimes = (next: number) => actions.change(id, { times: Math.min(64, Math.max(1, next)) });
+    const changes: readonly (readonly [string, () => void])[] = [
+      ["Delete", () => actions.remove(id)],
+      ["+", () => setTimes(times + 1)],
+      ["-", () => setTimes(times - 1)],
+      ["i", () => actions.select({ gap: { before: bars[at - 1] ?? null, after: bars[at] ?? null } })],
+    ];
+    const isMove = event.altKey && mayEdit;
+    const act = new Map<string, () => void>([
+      ["ArrowRight", () => (isMove ? actions.step(id, 1) : go(at + 1))],
+      ["ArrowLeft", () => (isMove ? actions.step(id, -1) : go(at - 1))],
+      ["Home", () => go(0)],
+      ["End", () => go(bars.length - 1)],
+      ...(mayEdit ? changes : []),
+    ]).get(event.key);
+    if (!act) return;
+    event.preventDefault();
+    act();
+  };
+
+  const dropOn = (row: ScoreRow) => (event: DragEvent<HTMLDivElement>) => {
+    const id = event.dataTransfer.getData(DRAGGED);
+    if (id === "" || row.knots.length === 0) return;
+    event.preventDefault();
+    const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
+    const near = row.knots.reduce((a, b) => (Math.abs(b.x - x) < Math.abs(a.x - x) ? b : a));
+    const before = near.after?.id ?? null;
+    if (itemById(content.items, id)) actions.move(id, before);
+    else if (library.figureOf(id)) actions.insert(before, [newFromLibrary(id)]);
+  };
+
+  return (
+    <Box ref={ref} onKeyDown={onKeyDown} aria-label="The routine" role="group" minW="0">
+      {rows.map((row) => {
+        const height = rowHeight(row);
+        return (
+          <Box key={row.from} mb="5">
+            <Flex align="flex-start">
+              <Box w={`${GUTTER}px`} flexShrink="0" pt="7" lineHeight="1.1">
+                <Text fontSize="xs" color="soft">
+                  phrase
+                </Text>
+                <Text fontFamily="heading" fontWeight="700" fontSize="lg">
+                  {row.phrases}
+                </Text>
+              </Box>
+              <Box
+                position="relative"
+                w={`${row.width}px`}
+                h={`${height}px`}
+                onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
+                onDrop={mayEdit ? dropOn(row) : undefined}
+              >
+                <RowDrawing row={row} height={height} />
+                {row.bars.map((bar) => (
+                  <FigureBar key={`${bar.item.id} ${bar.from}`} {...{ bar, builder, mayEdit }} />
+                ))}
+                {row.knots.map((knot) => (
+                  <JoinKnot
+                    key={`${knot.before?.id} ${knot.after?.id} ${knot.x}`}
+                    join={
+                      knot.after === null && !content.loops ? undefined : joinAt(facts.joins, knot, first)
+                    }
+                    height={height - BAR.top + 6}
+                    {...{ knot, builder, mayEdit }}
+                  />
+                ))}
+              </Box>
+            </Flex>
+            <OtherWays row={row} builder={builder} />
+            {isRowOf(row) ? <Box pl={{ md: `${GUTTER}px` }}>{children}</Box> : null}
+          </Box>
+        );
+      })}
+      {content.loops && round.beats > 0 ? (
+        <Text pl={`${GUTTER}px`} color="soft" fontSize="sm">
+          ↺ and from the beginning again, {counted(round.beats, "count")} a round
+        </Text>
+      ) : null}
+    </Box>
+  );
+}
