@@ -13,6 +13,35 @@ const TIMES = /^(.*?)[\s]*(?:[x×]\s*(\d{1,2})|(\d{1,2})\s*(?:x|×|times))$/i;
 const OTHER_SIDE = /^(.*?)[\s,]*\b(?:on the )?other side$/i;
 const NUMBERED = /^(\d{1,2})\s+(.+)$/;
 
+interface Read {
+  readonly name: string;
+  readonly times: number;
+  readonly isOther: boolean;
+}
+
+/** What a piece of text may mean, the plainest first: how often and the side stand around the name in either order. */
+function readings(text: string): Read[] {
+  const plain: Read = { name: text, times: 1, isOther: false };
+  const sided = ({ name, ...rest }: Read): Read[] => {
+    const found = OTHER_SIDE.exec(name);
+    return found ? [{ ...rest, name: (found[1] ?? "").trim(), isOther: true }] : [];
+  };
+  const timed = ({ name, ...rest }: Read): Read[] => {
+    const [after, before] = [TIMES.exec(name), NUMBERED.exec(name)];
+    return [
+      ...(after ? [{ ...rest, name: (after[1] ?? "").trim(), times: Number(after[2] ?? after[3]) }] : []),
+      ...(before ? [{ ...rest, name: (before[2] ?? "").trim(), times: Number(before[1]) }] : []),
+    ];
+  };
+  return [
+    plain,
+    ...timed(plain),
+    ...sided(plain),
+    ...sided(plain).flatMap(timed),
+    ...timed(plain).flatMap(sided),
+  ];
+}
+
 /**
  * Figures as they are said: names with a comma, an arrow, `then` or a new line between them, each with how often (`x2`,
  * `3 times`) and `other side` where that is wanted. Names are found whatever their case, and by their beginning where only
@@ -27,38 +56,30 @@ export function typedFigures(
   names: readonly (readonly [name: string, figureId: string])[],
   newId: () => string,
 ): TypedFigures {
-  const byKey = new Map(names.map(([name, id]) => [nameKey(name), id]));
+  // People leave the hyphens of names out.
+  const keyOf = (name: string): string => nameKey(name.replaceAll("-", " "));
+  const byKey = new Map(names.map(([name, id]) => [keyOf(name), id]));
   const find = (said: string): string | undefined => {
-    const key = nameKey(said);
+    const key = keyOf(said);
     const exact = byKey.get(key);
     if (exact !== undefined || key === "") return exact;
-    const starting = new Set(names.flatMap(([name, id]) => (nameKey(name).startsWith(key) ? [id] : [])));
+    const starting = new Set(names.flatMap(([name, id]) => (keyOf(name).startsWith(key) ? [id] : [])));
     return starting.size === 1 ? [...starting][0] : undefined;
   };
   const items: FigureItem[] = [];
   const unknown: string[] = [];
   const parts = text.split(/[\n,;→]|\bthen\b|->/);
   for (const part of parts.map((one) => one.trim()).filter((one) => one !== "")) {
-    // A figure may be called by what looks like a number of times.
-    const whole = find(part);
-    const side = OTHER_SIDE.exec(part);
-    const rest = whole === undefined && side ? (side[1] ?? "").trim() : part;
-    const counted = TIMES.exec(rest);
-    const numbered = NUMBERED.exec(rest);
-    const tries: (readonly [string, number])[] = [
-      [rest, 1],
-      ...(counted ? ([[(counted[1] ?? "").trim(), Number(counted[2] ?? counted[3])]] as const) : []),
-      ...(numbered ? ([[(numbered[2] ?? "").trim(), Number(numbered[1])]] as const) : []),
-    ];
-    const read = tries.flatMap(([name, times]) => {
-      const id = find(name);
-      return id === undefined || times < 1 || times > 64 ? [] : [{ id, times }];
-    })[0];
-    if (!read) unknown.push(part);
-    else {
-      const item = newFigureItem(newId(), read.id, whole === undefined && side ? "other" : "written");
-      items.push({ ...item, times: read.times });
-    }
+    // A figure may be called by what looks like a number of times, so its whole name is tried first.
+    const read = readings(part).find(
+      ({ name, times }) => times >= 1 && times <= 64 && find(name) !== undefined,
+    );
+    if (read)
+      items.push({
+        ...newFigureItem(newId(), find(read.name) as string, read.isOther ? "other" : "written"),
+        times: read.times,
+      });
+    else unknown.push(part);
   }
   return { items, unknown };
 }

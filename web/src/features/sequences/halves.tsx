@@ -1,11 +1,13 @@
 import { Box, Button, Flex, Stack, Table, Text } from "@chakra-ui/react";
 import { formatFigure } from "@map-step/core/notation";
-import { figureItemsOf, type Half, halves } from "@map-step/core/sequence";
+import { cutsOfFigure, figureItemsOf, type Half, halves } from "@map-step/core/sequence";
 import { ticksToBeats } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { Modal } from "../../kit/dialog.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { timingOf } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
 import { FigureSet } from "./figure-set.tsx";
 import { type Builder, newFromLibrary } from "./use-builder.ts";
@@ -13,10 +15,12 @@ import type { NameOf } from "./words.ts";
 
 /** More than this no table is read of. */
 const MOST_FIGURES = 8;
+/** A place to cut is marked on the ribbon so many beats wide on each side. */
+const CUT = 0.06;
 
 /** A half by where it is from: `Side pass 1–4`. */
 const originOf = ({ figureId, counts }: Half, nameOf: NameOf): string =>
-  `${nameOf(figureId)} ${counts[0]}–${counts[1]}`;
+  `${nameOf(figureId)} ${counts[0] === counts[1] ? counts[0] : `${counts[0]}–${counts[1]}`}`;
 
 interface Props {
   readonly builder: Builder;
@@ -34,10 +38,11 @@ export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
     () => new Set([...new Set(figureItemsOf(content.items).map(({ figureId }) => figureId))].slice(0, 3)),
   );
   const [picked, setPicked] = useState<readonly [Half, Half] | null>(null);
-  const table = useMemo(
-    () => halves(figures.filter(({ id }) => chosen.has(id)).slice(0, MOST_FIGURES), dance),
-    [figures, chosen, dance],
+  const shown = useMemo(
+    () => figures.filter(({ id }) => chosen.has(id)).slice(0, MOST_FIGURES),
+    [figures, chosen],
   );
+  const table = useMemo(() => halves(shown, dance), [shown, dance]);
   const dances = table.dances.flat().filter((one) => one === true).length;
   const items = (pair: readonly [Half, Half]) =>
     pair.map(({ figureId, counts }) => ({ ...newFromLibrary(figureId), counts }));
@@ -71,6 +76,23 @@ export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
             The first {MOST_FIGURES} of them are shown.
           </Text>
         ) : null}
+        {shown.map(({ id, figure }) => (
+          <Box key={id}>
+            <Text fontSize="sm" fontWeight="600">
+              {nameOf(id)}
+            </Text>
+            <CountRibbon
+              figure={figure}
+              name={nameOf(id)}
+              timing={timingOf(dance)}
+              small
+              marked={cutsOfFigure(figure, dance).map((count) => ({
+                from: count - 1 - CUT,
+                to: count - 1 + CUT,
+              }))}
+            />
+          </Box>
+        ))}
         {table.firsts.length === 0 ? (
           <Text>None of these can be cut.</Text>
         ) : (
@@ -105,7 +127,9 @@ export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
             <Table.Root size="sm" className="numbers">
               <Table.Header>
                 <Table.Row>
-                  <Table.ColumnHeader>first half, then</Table.ColumnHeader>
+                  <Table.ColumnHeader whiteSpace="nowrap" verticalAlign="bottom">
+                    first half, then
+                  </Table.ColumnHeader>
                   {table.seconds.map((half) => (
                     <Table.ColumnHeader
                       key={originOf(half, nameOf)}
@@ -122,7 +146,7 @@ export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
               <Table.Body>
                 {table.firsts.map((one, row) => (
                   <Table.Row key={originOf(one, nameOf)}>
-                    <Table.Cell fontWeight="600" position="sticky" left="0" bg="panel">
+                    <Table.Cell fontWeight="600" position="sticky" left="0" bg="panel" whiteSpace="nowrap">
                       {originOf(one, nameOf)}
                     </Table.Cell>
                     {table.seconds.map((other, column) => {

@@ -7,6 +7,8 @@ const RULER = 24;
 const FIRST_ROLE = 90;
 const ROLE = { height: 15, gap: 5 } as const;
 const HOLD = 17;
+/** A step that is narrower shows no turn. */
+const TURN_WIDTH = 24;
 const HOLD_TONES = ["sunk", "pine3", "plumWash", "apricotWash", "pineWash", "pine2"] as const;
 
 /** How high a row is drawn, in pixels. */
@@ -71,8 +73,16 @@ export const RowDrawing = memo(function RowDrawing({ row, height }: Props) {
               />
             ))}
             {steps.map((step) =>
-              step.turn === "" ? null : (
-                <Letters key={step.x} x={step.x + 4} y={y - 2} size={11} colour={tone(text)} strong>
+              step.turn === "" || step.width < TURN_WIDTH ? null : (
+                <Letters
+                  key={step.x}
+                  x={step.x + step.width / 2}
+                  y={y + 11.5}
+                  size={11}
+                  colour={tone(step.isWeight ? "onSolid" : text)}
+                  strong
+                  middle
+                >
                   {`↻${step.turn}`}
                 </Letters>
               ),

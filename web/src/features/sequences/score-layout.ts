@@ -101,7 +101,8 @@ export function scoreLayout(
   const scale = width / each;
   const runs = runsOf(danced);
   const roles = whole ? writtenRoles(whole).map((role) => ({ role, steps: stepsOf(whole, role) })) : [];
-  const said = whole ? holdsSaid(whole) : [];
+  // What is said again while it is in force changes nothing.
+  const said = (whole ? holdsSaid(whole) : []).filter(({ hold }, at, all) => hold !== all[at - 1]?.hold);
   const names = [...new Set(said.map(({ hold = "" }) => hold))];
   const rows: ScoreRow[] = [];
   for (let from = 0; from < Math.max(beats, 1); from += each) {
