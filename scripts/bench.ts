@@ -1,7 +1,6 @@
 import { callOf, elementSet, readingOf } from "@map-step/core/element";
 import { figureFacts } from "@map-step/core/figure";
 import { USUAL_HOLDS } from "@map-step/core/hold";
-import { chainOf } from "@map-step/core/lesson";
 import { compareLibrary } from "@map-step/core/likeness";
 import { type Figure, formatFigure, parseFigure } from "@map-step/core/notation";
 import {
@@ -14,6 +13,7 @@ import {
   problemOf,
   strandsOf,
 } from "@map-step/core/plan";
+import { chainOf } from "@map-step/core/sequence";
 import type { Dance } from "@map-step/core/time";
 import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";

@@ -8,7 +8,7 @@ import {
   shareOut,
   teachingMinutes,
 } from "../plan/index.ts";
-import { chainOf } from "./chain.ts";
+import { chainOf } from "../sequence/index.ts";
 import { NOTHING_PLANNED, type Segment, type SegmentKind, sayFirst } from "./segment.ts";
 
 /** What a lesson is built from. */

@@ -1,6 +1,5 @@
 export { buildLesson, lessonLength, segment } from "./build.ts";
 export * from "./carry.ts";
-export * from "./chain.ts";
 export * from "./guide.ts";
 export * from "./ladder.ts";
 export * from "./log.ts";

@@ -1,9 +1,9 @@
 import { inWords, weeksInWords } from "../words/index.ts";
-import { looseEnds } from "./facts.ts";
 import type { Finding } from "./finding.ts";
 import type { Layout } from "./layout.ts";
 import type { PlanFigure } from "./level.ts";
 import { loadsFrom, type WeekLoad } from "./loads.ts";
+import { breaksOf } from "./routine-breaks.ts";
 
 /**
  * Rhythms that are new in a week: neither known nor taught in a week before.
@@ -81,15 +81,24 @@ function checkRoutine(layout: Layout): Finding[] {
     );
   });
   const withSteps = danced.flatMap(({ id, facts }) => (facts ? [{ id, steps: facts.steps }] : []));
-  const findings = looseEnds(withSteps, { holds: layout.level.holds ?? [] }).map(({ id, side }): Finding => {
-    const name = layout.figures.get(id)?.name ?? "";
-    const text =
-      side === "before"
-        ? `Nothing that is danced by week ${routine.week} leads into ${name}, so it cannot stand in the routine.`
-        : `${name} leads into nothing that is danced by week ${routine.week}, so the routine cannot go on after it.`;
-    const about = { severity: "should", week: routine.week, figureId: id, size: 1 } as const;
-    return { code: "routine-does-not-close", ...about, text };
-  });
+  const findings = breaksOf(withSteps, layout.level.holds ?? []).map(
+    ({ after, before, from, to }): Finding => {
+      const [one, other] = [after, before].map((id) => layout.figures.get(id)?.name ?? "");
+      const way =
+        after === before
+          ? `${one} can't be danced again after itself`
+          : `nothing that is danced by week ${routine.week} leads from the end of ${one} to the beginning of ${other}`;
+      const text = `The routine can't hold everything and go round: ${way}. A figure from ${from} to ${to} is missing.`;
+      const about = {
+        severity: "should",
+        week: routine.week,
+        figureId: after,
+        otherId: before,
+        size: 1,
+      } as const;
+      return { code: "routine-does-not-close", ...about, text };
+    },
+  );
   const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
   const phrase = layout.level.phraseBeats ?? 8;
   const over = beats % phrase;

@@ -1,4 +1,4 @@
-import { countStructure, figureFacts, join } from "../figure/index.ts";
+import { countStructure, figureFacts } from "../figure/index.ts";
 import { holdNamed } from "../hold/index.ts";
 import { type KnownFigure, newMaterial } from "../likeness/index.ts";
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
@@ -44,22 +44,4 @@ export function planFacts(
     newBeats: Object.fromEntries(Object.entries(byRole).map(([role, material]) => [role, material.newBeats])),
     steps,
   };
-}
-
-/**
- * Whether all figures can be danced in some order as one loop: nothing that none flows into, or that flows nowhere.
- * @example
- * looseEnds([{ id: "basic", steps: BASIC }, { id: "turn", steps: TURN }], DANCE) // []
- */
-export function looseEnds(
-  figures: readonly { readonly id: string; readonly steps: Figure }[],
-  dance: Pick<Dance, "holds">,
-): { readonly id: string; readonly side: "before" | "after" }[] {
-  return figures.flatMap(({ id, steps }): { id: string; side: "before" | "after" }[] => {
-    const others = figures.filter((other) => other.id !== id);
-    if (others.length === 0) return [];
-    if (!others.some((other) => join(other.steps, steps, dance).fits)) return [{ id, side: "before" }];
-    if (!others.some((other) => join(steps, other.steps, dance).fits)) return [{ id, side: "after" }];
-    return [];
-  });
 }

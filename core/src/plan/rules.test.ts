@@ -97,11 +97,29 @@ describe("what a plan is checked for", () => {
     const special = [{ week: 6, kind: "routine" as const, minutes: 20 }];
     const level = { ...two({ facts: OPEN }, { facts: CLOSED }, [1, 2]), special };
     expect(codes(level)).toEqual([
-      "routine-does-not-close@6",
-      "routine-does-not-close@6",
       "routine-does-not-fit@6",
+      "routine-does-not-close@6",
+      "routine-does-not-close@6",
     ]);
     expect(codes({ ...two({ facts: OPEN }, { facts: OPEN }, [1, 2]), special })).toEqual([]);
+  });
+
+  it("a routine of two closed and two open figures, and of one vine that ends on a touch", () => {
+    const special = [{ week: 6, kind: "routine" as const, minutes: 20 }];
+    const breaks = (facts: readonly (typeof OPEN)[]) => {
+      const names = ["A", "B", "C", "D"].slice(0, facts.length);
+      const figures = names.map((name, at) => figure(name, { facts: facts[at] ?? OPEN }));
+      const level = levelOf(figures, names.map((name, at) => [name, at + 1]));
+      return checkPlan({ ...level, special }).filter(({ code }) => code === "routine-does-not-close");
+    };
+    expect(breaks([CLOSED, CLOSED, OPEN, OPEN])).toHaveLength(2);
+    expect(breaks([CLOSED, CLOSED])).toEqual([]);
+    const vine = "leader\n1 L side\n2 R cross-behind\n3 L side\n4 R touch\nfollower opposite";
+    const [found, ...others] = breaks([{ ...OPEN, steps: parseFigure(vine).figure }]);
+    expect(others).toEqual([]);
+    expect(found?.text).toBe(
+      "The routine can't hold everything and go round: A can't be danced again after itself. A figure from any hold, leader's right and follower's left free to any hold, leader's left and follower's right free is missing.",
+    );
   });
 
   it("who teaches: nobody, nobody who may, or somebody who is away", () => {

@@ -1,7 +1,8 @@
 import { callInWords, callOf, elementSet } from "../element/index.ts";
 import { countCall, join, type Layer, roleCall } from "../figure/index.ts";
-import { chainOf, SLOW_SHARE } from "../lesson/index.ts";
+import { SLOW_SHARE } from "../lesson/index.ts";
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { chainOf } from "../sequence/index.ts";
 import type { Dance } from "../time/index.ts";
 import { spokenCount } from "../time/index.ts";
 import {

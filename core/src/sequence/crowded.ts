@@ -91,9 +91,13 @@ export function crowdedFloor(
   const added: string[] = [];
   const walk = () => walkSequence({ ...sequence, items }, figureOf, dance);
   let open = walk();
+  // Each join of two figures that were there is mended once; what is put in is not mended again.
+  const own = new Set(all.map(({ id }) => id));
   const tried = new Set<string>();
   for (;;) {
-    const broken = open.joins.find(({ fits, to, from }) => !fits && !tried.has(`${from} ${to}`));
+    const broken = open.joins.find(
+      ({ fits, to, from }) => !fits && own.has(from) && own.has(to) && !tried.has(`${from} ${to}`),
+    );
     if (!broken) break;
     tried.add(`${broken.from} ${broken.to}`);
     const next = figureItemsOf(items).find(({ id }) => id === broken.to);

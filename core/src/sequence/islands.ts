@@ -107,7 +107,7 @@ const isBetter = (one: Kept, other: Kept): boolean =>
   one.missing - other.missing < 0 || (one.missing === other.missing && one.parts.length < other.parts.length);
 
 /** So many parts that a routine could do without are tried in every choice of them. */
-const MOST_TRIED = 12;
+const MOST_TRIED = 10;
 
 /**
  * The parts that a routine of all figures needs: of all choices that dance every figure the one with the fewest missing
@@ -132,6 +132,12 @@ function fewest(parts: Parts): Kept {
     best = kept;
     return true;
   };
+  // Most often one part has everything.
+  if (needed.size < 2)
+    for (const part of every) {
+      const alone = keptOf(parts, (one) => one === part);
+      if (alone) return alone;
+    }
   if (free.length <= MOST_TRIED) {
     for (let choice = 1; choice < 2 ** free.length; choice++)
       better(new Set(free.filter((_, at) => (choice >> at) % 2 === 1)));
@@ -154,7 +160,7 @@ function fewest(parts: Parts): Kept {
  * The islands of a graph, and the fewest figures that would join them, so that one routine can hold every figure: the
  * larger of the parts that nothing leads into and those that lead nowhere, a lone island being both (Eswaran and Tarjan,
  * 1976). States in which nothing is danced but what is danced elsewhere too are left out where that takes fewer. (Which
- * to leave out is set covering; with more than twelve to choose from, the fewest are those that were found.)
+ * to leave out is set covering; with more than ten to choose from, the fewest are those that were found.)
  * @returns islands in the order of their first state; no links where there is one island or none
  * @example
  * islands(GRAPH).links // []
