@@ -30,6 +30,8 @@ export const segmentContent = z.object({
   title: words(200),
   figureId: z.uuid().nullable(),
   withIds: z.array(z.uuid()).max(20).default([]),
+  /** The sequence that is taught here, or a part of it. */
+  sequenceId: z.uuid().nullable().default(null),
   layers: z.array(z.object({ layer: z.enum(WORK), minutes: wholeNumber(1, 240) })).max(12),
   minutes: wholeNumber(1, 240),
   locked: z.boolean().default(false),

@@ -8,12 +8,15 @@ import {
   type LevelPlan,
   type PlanFacts,
   planFacts,
+  type SpecialWeek,
 } from "@map-step/core/plan";
+import { chunksOf, roundOf } from "@map-step/core/sequence";
 import { type ApproachRecord, asApproach } from "./approaches.ts";
 import type { DanceRecord } from "./dances.ts";
 import type { FigureRecord } from "./figures.ts";
 import type { Level } from "./levels.ts";
 import type { Plan } from "./plans.ts";
+import type { SequenceContent } from "./sequences.ts";
 
 /** What plans read off a dance's figures, each thing worked out when it is first asked for. */
 export interface DanceFacts {
@@ -88,8 +91,36 @@ export interface PlanSurroundings {
   readonly approaches?: readonly ApproachRecord[];
   /** Pairs that have something in common; worked out from the dance where nothing is given. */
   readonly alike?: readonly AlikeFigures[] | undefined;
+  /** The sequences that its routine weeks are for, by id. */
+  readonly sequences?: ReadonlyMap<string, SequenceContent> | undefined;
   /** Who teaches the section; nothing for a level's own plan. */
   readonly teachers?: readonly { readonly id: string; readonly name: string }[] | undefined;
+}
+
+/** So many chunks a routine is taught in at most. */
+const MOST_CHUNKS = 4;
+
+/** A special week with the routine that it is for, chunk by chunk. */
+function withRoutine(
+  { sequenceId, ...entry }: Plan["special"][number],
+  sequences: PlanSurroundings["sequences"],
+  library: readonly FigureRecord[],
+  read: DanceFacts | null,
+): SpecialWeek {
+  const sequence = sequences?.get(sequenceId ?? "");
+  if (!sequenceId || !sequence || entry.kind !== "routine" || !read) return entry;
+  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "A removed figure";
+  const danced = roundOf(sequence.items, (id) => read.factsOf(id)?.steps ?? null);
+  const chunks = chunksOf(danced, sequence.phraseBeats, MOST_CHUNKS).map(
+    ({ firstPhrase, lastPhrase, beats, figures }) => ({
+      title: `${firstPhrase === lastPhrase ? `phrase ${firstPhrase}` : `phrases ${firstPhrase}–${lastPhrase}`}: ${figures
+        .map(({ figureId, times }) => `${nameOf(figureId)}${times > 1 ? ` ×${times}` : ""}`)
+        .join(", ")}`,
+      figureIds: figures.map(({ figureId }) => figureId),
+      beats,
+    }),
+  );
+  return { ...entry, routine: { sequenceId, name: sequence.name, chunks } };
 }
 
 /** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */
@@ -97,7 +128,7 @@ export function toLevelPlan(
   rules: Level,
   plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "held" | "notReached">,
   library: readonly FigureRecord[],
-  { dance, approaches = [], alike, teachers }: PlanSurroundings = {},
+  { dance, approaches = [], alike, teachers, sequences }: PlanSurroundings = {},
 ): LevelPlan {
   const own = approaches.map(asApproach);
   const chosen = new Map(plan.chosen.map((entry) => [entry.figureId, entry]));
@@ -137,7 +168,7 @@ export function toLevelPlan(
     placements: plan.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [{ figureId, week }])),
     phraseBeats: dance?.phraseBeats ?? 8,
     holds: dance?.holds ?? [],
-    special: plan.special,
+    special: plan.special.map((entry) => withRoutine(entry, sequences, library, read)),
     muted: plan.muted,
     away: plan.away,
     held: plan.held,

@@ -45,7 +45,15 @@ export const planContent = z.object({
     .max(200, "At most 200 figures")
     .refine(...once<ChosenFigure>(({ figureId }) => figureId, "A figure stands here twice")),
   special: z
-    .array(z.object({ week, kind: z.enum(SPECIAL_KINDS), minutes: wholeNumber(0, 240) }))
+    .array(
+      z.object({
+        week,
+        kind: z.enum(SPECIAL_KINDS),
+        minutes: wholeNumber(0, 240),
+        /** The sequence that a routine week is for. */
+        sequenceId: z.uuid().nullish(),
+      }),
+    )
     .refine(...once<{ week: number }>((entry) => entry.week, "A week stands here twice")),
   muted: z
     .array(

@@ -4,6 +4,7 @@ import { localDate, version, words } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
+import { sequenceContent, shownFigures } from "./sequences.ts";
 
 /** Characters of one run of text: a spoken count of the longest figure fits in. */
 const MOST_TEXT = 40_000;
@@ -37,6 +38,12 @@ const liveFigure = z.object({
   attrs: z.object({ figureId: z.uuid(), name: words(80), counts: z.string().max(MOST_TEXT) }),
 });
 
+/** A sequence that is shown and played where it stands. */
+const liveSequence = z.object({
+  type: z.literal("sequence"),
+  attrs: z.object({ sequenceId: z.uuid(), name: words(80), figures: z.string().max(MOST_TEXT) }),
+});
+
 /** Lists nest at most four deep, so that no document can exhaust its reader. */
 function listOf(depth: number): z.ZodType<unknown> {
   const inner = depth > 1 ? z.union([paragraph, listOf(depth - 1)]) : paragraph;
@@ -47,7 +54,7 @@ function listOf(depth: number): z.ZodType<unknown> {
 /** The text of a recap; nothing else may stand in it. */
 export const recapDocument = z.object({
   type: z.literal("doc"),
-  content: z.array(z.union([paragraph, heading, liveFigure, listOf(4)])).max(300),
+  content: z.array(z.union([paragraph, heading, liveFigure, liveSequence, listOf(4)])).max(300),
 }) as unknown as z.ZodType<RecapDocument>;
 
 /** A recap as it is kept, with its public address. */
@@ -75,7 +82,9 @@ export const publicRecap = z.object({
   document: recapDocument,
   dance: danceContent,
   /** The figures that the text shows, each by itself, made of no others; a removed one is missing. */
-  figures: z.array(z.object({ id: z.uuid(), name: z.string(), notation: z.string() })),
+  figures: shownFigures,
+  /** The sequences that the text shows, as they are now; a removed one is missing. */
+  sequences: z.array(z.object({ id: z.uuid(), content: sequenceContent })),
 });
 
 /** A text that was kept before, and by whom. */

@@ -43,6 +43,7 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     sectionId: "sections",
     "chosen.*.figureId": "figures",
     "away.*.staffId": "staff",
+    "special.*.sequenceId": "sequences",
   },
   planDrafts: { deletedBy: "staff", planId: "plans" },
   lessons: {
@@ -50,6 +51,7 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     sectionId: "sections",
     "segments.*.figureId": "figures",
     "segments.*.withIds.*": "figures",
+    "segments.*.sequenceId": "sequences",
     "log.*.staffId": "staff",
   },
   recaps: { changedBy: "staff", lessonId: "lessons", "versions.*.staffId": "staff" },

@@ -57,6 +57,10 @@ test("what leads where is told, with the figures that are missing", async ({ pag
   );
   await expect(leads.getByRole("list", { name: "Missing figures" }).getByRole("listitem")).toHaveCount(3);
   await page.getByLabel("Dance").selectOption({ label: "Cross-step waltz" });
-  await expect(leads).toContainText("one routine can hold all of them");
+  await expect(leads.getByRole("list", { name: "Missing figures" }).getByRole("listitem")).toHaveCount(2);
+  await expect(leads).toContainText("from open two-hand to shadow");
   await expectAccessible(page);
+  await leads.getByRole("link", { name: "Write it" }).first().click();
+  await expect(page.getByLabel("Name", { exact: true })).toHaveValue("From open two-hand to shadow");
+  expect(await stepsIn(page)).toContain('hold "shadow"');
 });

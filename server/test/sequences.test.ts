@@ -1,6 +1,6 @@
-import { api, type SequenceContent, type SequenceRecord } from "@map-step/contract";
+import { api, contentOfPlan, type SequenceContent, type SequenceRecord } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
-import { PASSWORD, studioWithCourse } from "./studio.ts";
+import { noted, PASSWORD, studioWithCourse } from "./studio.ts";
 
 const { studio, course, director, teacher, other } = await studioWithCourse();
 const { home, pass } = course.figures;
@@ -123,6 +123,76 @@ describe("a sequence", () => {
     expect(problem.detail).toContain("Holds the spare");
     await teacher.call(api.sequences.remove, { params: { id: made.id } });
     expect((await director.call(api.figures.remove, { params: { id: spare.id } })).status).toBe(200);
+  });
+});
+
+describe("a routine week", () => {
+  it("teaches its sequence by phrase, and a plan takes no sequence of another dance", async () => {
+    const made = await create("Taught", {
+      items: [figure(home.id, { times: 6 }), figure(pass.id, { times: 2 })],
+    });
+    const plan = (await director.call(api.plans.read, { params: { id: course.section.planId } })).body;
+    const change = (sequenceId: string) =>
+      director.call(api.plans.change, {
+        params: { id: plan.id },
+        body: {
+          ...contentOfPlan(plan),
+          special: [{ week: 5, kind: "routine", minutes: 20, sequenceId }],
+          version: plan.version,
+        },
+      });
+    const strange = await change("00000000-0000-4000-8000-000000000000");
+    expect(strange.status).toBe(422);
+    expect(strange.problem.errors?.map(({ path }) => path)).toEqual(["special.0.sequenceId"]);
+    expect((await change(made.id)).status).toBe(200);
+    const at = { params: { sectionId: course.section.id, week: 5 } };
+    const lesson = (await teacher.call(api.lessons.read, at)).body;
+    const parts = lesson.segments.filter(({ sequenceId }) => sequenceId === made.id);
+    expect(parts.map(({ title, minutes, withIds }) => [title, minutes, withIds])).toEqual([
+      ["Taught, phrase 1: Home ×6", 7, [home.id]],
+      ["Taught, phrase 2: Pass ×2", 7, [pass.id]],
+      ["Taught, the whole routine", 6, [home.id, pass.id]],
+    ]);
+    // It can be kept as it is, and still knows its routine.
+    const kept = await teacher.call(api.lessons.change, {
+      ...at,
+      body: { version: lesson.version, segments: lesson.segments },
+    });
+    expect(kept.body.segments.map(({ sequenceId }) => sequenceId)).toEqual(
+      lesson.segments.map(({ sequenceId }) => sequenceId),
+    );
+    // Taken away, the routine is none of the week any more.
+    await teacher.call(api.sequences.remove, { params: { id: made.id } });
+    const later = (await teacher.call(api.lessons.read, at)).body;
+    expect(later.segments.some(({ sequenceId }) => sequenceId === made.id)).toBe(true);
+  });
+});
+
+describe("a sequence in a recap", () => {
+  it("is seen by whoever reads it, with its figures, as it is now", async () => {
+    const made = await create("In the recap");
+    const at = { params: { sectionId: course.section.id, week: 1 } };
+    await teacher.call(api.classLog.note, {
+      ...at,
+      body: { entries: [noted({ kind: "ended", target: "class", value: { ended: true } })] },
+    });
+    const recap = (await teacher.call(api.recaps.read, at)).body;
+    const block = { type: "sequence", attrs: { sequenceId: made.id, name: made.name, figures: "Home ×2" } };
+    const saved = await teacher.call(api.recaps.change, {
+      ...at,
+      body: { ...recap, document: { type: "doc", content: [block] } as typeof recap.document },
+    });
+    expect(saved.status).toBe(200);
+    const { secret } = (
+      await teacher.call(api.recaps.publish, { ...at, body: { version: saved.body.version } })
+    ).body;
+    const seen = async () =>
+      (await (await studio.visitor()).call(api.recaps.readPublic, { params: { secret } })).body;
+    const first = await seen();
+    expect(first.sequences).toEqual([{ id: made.id, content: withoutIds(made) }]);
+    expect(first.figures.map(({ name }) => name).sort()).toEqual(["Home", "Pass"]);
+    await change(made, { name: "Changed since" });
+    expect((await seen()).sequences[0]?.content.name).toBe("Changed since");
   });
 });
 

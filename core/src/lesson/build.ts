@@ -2,6 +2,7 @@ import {
   type LevelPlan,
   layOut,
   type PlacedShare,
+  type RoutineOfWeek,
   refresherOf,
   roomsOf,
   type SpecialKind,
@@ -87,6 +88,7 @@ export const segment = (kind: SegmentKind, title: string, minutes: number): Segm
   title,
   figureId: null,
   withIds: [],
+  sequenceId: null,
   layers: [],
   minutes,
   locked: false,
@@ -139,6 +141,30 @@ function practice({ plan, week }: LessonInput, work: readonly Segment[], minutes
   return [...fixed("own", NOTHING_PLANNED, minutes - part.minutes), { ...part, withIds: figureIds }];
 }
 
+/** So many figures of a chunk are named with it. */
+const MOST_NAMED = 20;
+
+/** A routine in its week: chunk by chunk, and half as long again as a whole; as one part where there is no time for more. */
+function routineParts({ sequenceId, name, chunks }: RoutineOfWeek, minutes: number): Segment[] {
+  const all = [...new Set(chunks.flatMap(({ figureIds }) => figureIds))];
+  const part = (title: string, ids: readonly string[], own: number): Segment => ({
+    ...segment("practice", title, own),
+    sequenceId,
+    withIds: [...new Set(ids)].slice(0, MOST_NAMED),
+  });
+  const beats = chunks.map((chunk) => chunk.beats);
+  const whole = beats.reduce((sum, own) => sum + own, 0) / 2;
+  const shares = shareOut(minutes, [...beats, whole]);
+  if (chunks.length < 2 || shares.some((own) => own < 1))
+    return minutes > 0 ? [part(`${name}, the whole routine`, all, minutes)] : [];
+  return [
+    ...chunks.map(({ title, figureIds }, at) =>
+      part(`${name}, ${title}`.slice(0, 200), figureIds, shares[at] ?? 1),
+    ),
+    part(`${name}, the whole routine`, all, shares.at(-1) ?? 1),
+  ];
+}
+
 const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
   routine: "All in one routine",
   check: "The check",
@@ -175,7 +201,8 @@ export function buildLesson(input: LessonInput): Segment[] {
   const length = lessonLength(plan, week);
   const title = SPECIAL_TITLES[here?.special?.kind ?? "short"];
   const ownMinutes = title === undefined ? 0 : Math.max(0, teachingMinutes(rules) - room);
-  const own = fixed("own", title ?? "", ownMinutes);
+  const routine = here?.special?.kind === "routine" ? here.special.routine : undefined;
+  const own = routine ? routineParts(routine, ownMinutes) : fixed("own", title ?? "", ownMinutes);
   const isFirst = rooms.find(({ held }) => held)?.week === week;
   const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
   const back = fixed("return", "Back to what came before the break", refresher);

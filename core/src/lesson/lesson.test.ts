@@ -292,6 +292,45 @@ describe("weeks unlike the others", () => {
   });
 });
 
+describe("a routine week", () => {
+  const PLAIN = levelOf([figure("A")], [["A", 1]]);
+  const chunk = (beats: number, ...figureIds: string[]) => ({
+    title: `phrase of ${beats}`,
+    figureIds,
+    beats,
+  });
+  const routineWeek = (minutes: number, chunks: readonly ReturnType<typeof chunk>[]) =>
+    buildLesson({
+      plan: {
+        ...PLAIN,
+        special: [{ week: 6, kind: "routine", minutes, routine: { sequenceId: "s", name: "Round", chunks } }],
+      },
+      week: 6,
+      carryOver: [],
+    });
+
+  it("teaches its sequence chunk by chunk, then whole, in exactly its minutes", () => {
+    const lesson = routineWeek(20, [chunk(16, "a", "b"), chunk(8, "c")]);
+    const own = lesson.filter(({ sequenceId }) => sequenceId === "s");
+    expect(own.map(({ title, minutes, withIds }) => [title, minutes, withIds])).toEqual([
+      ["Round, phrase of 16", 9, ["a", "b"]],
+      ["Round, phrase of 8", 4, ["c"]],
+      ["Round, the whole routine", 7, ["a", "b", "c"]],
+    ]);
+    expect(totalMinutes(lesson)).toBe(PLAIN.rules.lessonMinutes);
+  });
+
+  it("is one part where it is short, or there is no time for more", () => {
+    const titles = (lesson: ReturnType<typeof routineWeek>) =>
+      lesson.flatMap(({ sequenceId, title }) => (sequenceId === null ? [] : [title]));
+    expect(titles(routineWeek(20, [chunk(8, "a")]))).toEqual(["Round, the whole routine"]);
+    expect(titles(routineWeek(2, [chunk(8, "a"), chunk(8, "b"), chunk(8, "c")]))).toEqual([
+      "Round, the whole routine",
+    ]);
+    expect(titles(routineWeek(0, [chunk(8, "a")]))).toEqual([]);
+  });
+});
+
 describe("look-alikes and chains", () => {
   const steps = (text: string) =>
     planFacts(parseFigure(`leader\n${text}\nfollower mirror`).figure, 1, IN_FOUR, []);

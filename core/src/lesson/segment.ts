@@ -38,6 +38,8 @@ export interface Segment {
   readonly figureId: string | null;
   /** The look-alikes that are told apart, or the chain that is danced, in order. */
   readonly withIds: readonly string[];
+  /** The sequence that is taught here, or a part of it; `null` for none. */
+  readonly sequenceId: string | null;
   /** What is worked on, in order, as planned; `minutes` is what the lesson gives it. */
   readonly layers: readonly { readonly layer: Work; readonly minutes: number }[];
   /** Whole minutes, at least 1. */

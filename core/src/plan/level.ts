@@ -74,6 +74,20 @@ export interface SpecialWeek {
   readonly kind: SpecialKind;
   /** Minutes of the lesson that it takes; a cancelled one takes all. */
   readonly minutes: number;
+  /** The routine that a routine week is for, phrase by phrase; none where none was chosen. */
+  readonly routine?: RoutineOfWeek | undefined;
+}
+
+/** A sequence as a lesson teaches it. */
+export interface RoutineOfWeek {
+  readonly sequenceId: string;
+  readonly name: string;
+  readonly chunks: readonly {
+    /** Such as `phrases 1–3: Basic ×2, Turn`. */
+    readonly title: string;
+    readonly figureIds: readonly string[];
+    readonly beats: number;
+  }[];
 }
 
 /** A finding that somebody accepted, and why. */

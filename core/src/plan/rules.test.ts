@@ -109,7 +109,10 @@ describe("what a plan is checked for", () => {
     const breaks = (facts: readonly (typeof OPEN)[]) => {
       const names = ["A", "B", "C", "D"].slice(0, facts.length);
       const figures = names.map((name, at) => figure(name, { facts: facts[at] ?? OPEN }));
-      const level = levelOf(figures, names.map((name, at) => [name, at + 1]));
+      const level = levelOf(
+        figures,
+        names.map((name, at) => [name, at + 1]),
+      );
       return checkPlan({ ...level, special }).filter(({ code }) => code === "routine-does-not-close");
     };
     expect(breaks([CLOSED, CLOSED, OPEN, OPEN])).toHaveLength(2);

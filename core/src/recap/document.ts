@@ -47,8 +47,19 @@ interface Live<T extends "ribbon" | "floor"> {
 /** A figure drawn among the text, as its ribbon or its floor. */
 export type LiveFigure = Live<"ribbon"> | Live<"floor">;
 
+/** A sequence that is shown and played where it stands. */
+export interface LiveSequence {
+  readonly type: "sequence";
+  readonly attrs: {
+    readonly sequenceId: string;
+    readonly name: string;
+    /** Its figures in order, for where nothing can be drawn. */
+    readonly figures: string;
+  };
+}
+
 /** A block of a recap. */
-export type RecapBlock = Paragraph | Heading | List | LiveFigure;
+export type RecapBlock = Paragraph | Heading | List | LiveFigure | LiveSequence;
 
 /** A whole recap. */
 export interface RecapDocument {
@@ -134,6 +145,16 @@ export const ribbonBlock = (figureId: string, name: string, counts: string): Liv
 export const floorBlock = (figureId: string, name: string, counts: string): Live<"floor"> => ({
   type: "floor",
   attrs: { figureId, name, counts },
+});
+
+/**
+ * A sequence among the text.
+ * @example
+ * sequenceBlock("s1", "Closing", "Basic, Turn").attrs.name // "Closing"
+ */
+export const sequenceBlock = (sequenceId: string, name: string, figures: string): LiveSequence => ({
+  type: "sequence",
+  attrs: { sequenceId, name, figures },
 });
 
 /**

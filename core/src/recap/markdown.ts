@@ -107,6 +107,8 @@ function block(node: RecapBlock, other: boolean): string[] {
     }
     case "ribbon":
       return [`> ${markdownLine(`${node.attrs.name}: ${node.attrs.counts}`)}`];
+    case "sequence":
+      return [`> ${markdownLine(`${node.attrs.name}: ${node.attrs.figures}`)}`];
     // The floor cannot be told in text; its ribbon stands before it.
     case "floor":
       return [];

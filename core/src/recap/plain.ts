@@ -15,6 +15,7 @@ const list = ({ type, content }: List, indent: string): string =>
     .join("\n");
 
 function block(node: RecapBlock): string {
+  if (node.type === "sequence") return `[routine] ${node.attrs.name}: ${node.attrs.figures}`;
   if (node.type === "ribbon" || node.type === "floor") return `[${node.type}] ${node.attrs.name}`;
   return node.type === "paragraph" || node.type === "heading" ? inline(node.content) : list(node, "");
 }

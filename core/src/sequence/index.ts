@@ -1,6 +1,7 @@
 export { type CountOptions, type Danced, MOST_MUSTS } from "./automaton.ts";
 export * from "./call-sheet.ts";
 export * from "./chain.ts";
+export * from "./chunks.ts";
 export * from "./count.ts";
 export * from "./crowded.ts";
 export * from "./edit.ts";

@@ -3,6 +3,14 @@ import { beatsToTicks } from "../time/index.ts";
 import { moved } from "./part.ts";
 import type { DancedFigure } from "./sequence.ts";
 
+/** One figure at its place in a round. */
+interface Danced {
+  readonly figure: DancedFigure["figure"];
+  /** Beats from the first count, and how many it lasts. */
+  readonly from: number;
+  readonly beats: number;
+}
+
 /**
  * A round put together as the steps of one figure, to be drawn, played and measured like any other. Where a pick-up falls
  * on a step of the figure before, the earlier step stays.
@@ -10,9 +18,7 @@ import type { DancedFigure } from "./sequence.ts";
  * @example
  * asOneFigure(roundOf(SEQUENCE.items, () => BASIC))?.length // 576
  */
-export function asOneFigure(
-  danced: readonly Pick<DancedFigure, "figure" | "from" | "beats">[],
-): Figure | null {
+export function asOneFigure(danced: readonly Danced[]): Figure | null {
   const rows = new Map<Role, Step[]>();
   let isFree = false;
   let beats = 0;

@@ -45,14 +45,18 @@ const loadStudio = async () => {
 };
 const StudioLater = lazy(async () => ({ default: await loadStudio() }));
 
-/** What a recap's link holds, for those who read it without signing in. */
-const [, secret] = /^\/r\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
+/** What the link of a recap or of a routine holds, for those who read it without signing in. */
+const [, shared, secret] = /^\/([rs])\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
 
 /**
  * The first page, with what it needs fetched before: a lazy one always shows the waiting sign, which then stays for
  * 300 ms.
  */
 async function firstPage(): Promise<ReactNode> {
+  if (secret !== undefined && shared === "s") {
+    const { PublicSequencePage } = await import("../features/sequences/public.tsx");
+    return <PublicSequencePage secret={secret} />;
+  }
   if (secret !== undefined) {
     const { PublicRecapPage } = await import("../features/recaps/public.tsx");
     return <PublicRecapPage secret={secret} />;

@@ -56,7 +56,7 @@ export const PageFailed = () => (
 
 export function Loading() {
   return (
-    <Stack gap="4" aria-busy="true" aria-label="Opening">
+    <Stack gap="4" role="status" aria-busy="true" aria-label="Opening">
       <Skeleton height="9" width="40%" />
       <Skeleton height="40" />
       <Skeleton height="24" />

@@ -30,3 +30,6 @@ create table sequence_versions (
   updated_at timestamptz not null default now(),
   unique (sequence_id, number)
 );
+
+-- A part of a lesson may teach a sequence, or some phrases of it.
+alter table lesson_segments add column sequence_id uuid references sequences (id);

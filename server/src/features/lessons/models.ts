@@ -30,6 +30,7 @@ export interface LessonSegmentRow extends Row<LessonSegmentRow> {
   title: string;
   figureId: string | null;
   withIds: string[];
+  sequenceId: string | null;
   layers: LessonSegment["layers"];
   minutes: number;
   locked: boolean;
@@ -62,6 +63,7 @@ export const defineLessons = (sequelize: Sequelize) => ({
       title: textColumn(),
       figureId: { type: DataTypes.UUID, allowNull: true },
       withIds: { type: DataTypes.ARRAY(DataTypes.UUID), allowNull: false },
+      sequenceId: { type: DataTypes.UUID, allowNull: true },
       layers: { type: DataTypes.JSONB, allowNull: false },
       minutes: wholeColumn(),
       locked: { type: DataTypes.BOOLEAN, allowNull: false },

@@ -62,7 +62,7 @@ export async function keptLessons(
     `select l.id, l.week, l.state, l.version, l.short_by as "shortBy", l.follows_plan as "followsPlan",
        coalesce((
          select json_agg(json_build_object(
-           'id', id, 'kind', kind, 'title', title, 'figureId', figure_id, 'withIds', with_ids, 'layers', layers,
+           'id', id, 'kind', kind, 'title', title, 'figureId', figure_id, 'withIds', with_ids, 'sequenceId', sequence_id, 'layers', layers,
            'minutes', minutes, 'locked', locked, 'cautions', cautions, 'covered', covered, 'reached', reached)
            order by position)
          from lesson_segments where lesson_id = l.id), '[]') as segments

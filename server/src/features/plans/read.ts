@@ -11,6 +11,7 @@ import { readLibraries } from "../figures/library.ts";
 import { alikeIn } from "../figures/likeness.ts";
 import type { LessonSegmentRow } from "../lessons/models.ts";
 import { listLevels } from "../levels/read.ts";
+import { sequencesIn } from "../sequences/read.ts";
 
 interface PlanRow extends Omit<Plan, "held" | "notReached"> {
   readonly weeks: number;
@@ -153,12 +154,15 @@ export async function computablePlans(db: Database, plans: readonly TaughtPlan[]
   );
   const alikeOf = new Map<string, readonly LikePair[]>();
   for (const [danceId, library] of libraries) alikeOf.set(danceId, await alikeIn(library));
+  const wanted = plans.flatMap(({ special }) => special.flatMap(({ sequenceId }) => sequenceId ?? []));
+  const sequences = new Map((await sequencesIn(db, wanted)).map(({ id, content }) => [id, content]));
   return plans.flatMap((plan) => {
     const level = levelOf.get(plan.levelId);
     const library = libraries.get(level?.danceId ?? "");
     if (!level || !library) return [];
     const teachers = plan.sectionId === null ? undefined : plan.teachers;
-    const surroundings = { dance: library.dance, approaches, teachers, alike: alikeOf.get(level.danceId) };
+    const alike = alikeOf.get(level.danceId);
+    const surroundings = { dance: library.dance, approaches, teachers, alike, sequences };
     return [{ plan, level, computable: toLevelPlan(level, plan, library.figures, surroundings) }];
   });
 }

@@ -29,7 +29,18 @@ async function faultsOf(
     db,
     chosen.flatMap(({ approachId }) => approachId ?? []),
   );
+  const wanted = special.flatMap(({ sequenceId }) => sequenceId ?? []);
+  const there = await db.Sequence.findAll({
+    where: { id: wanted, danceId, deletedAt: null },
+    attributes: ["id"],
+  });
+  const sequences = new Set(there.map(({ id }) => id));
   return [
+    ...special.flatMap(({ sequenceId }, index) =>
+      !sequenceId || sequences.has(sequenceId)
+        ? []
+        : [{ path: `special.${index}.sequenceId`, message: "This dance does not have that sequence" }],
+    ),
     ...[...special, ...away].flatMap(({ week }) => (week > weeks ? [tooLate("special")] : [])),
     ...chosen.flatMap(({ figureId, week, approachId }, index) => [
       ...(approachId !== null && strange.has(approachId)

@@ -1,6 +1,7 @@
 import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import { figureItemsOf } from "@map-step/core/sequence";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -12,6 +13,7 @@ import { shownFigures } from "../figures/shown.ts";
 import { openLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
 import { readSection } from "../sections/read.ts";
+import { sequencesIn } from "../sequences/read.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
 
@@ -149,6 +151,9 @@ const figuresIn = ({ content }: Recap["document"]): ReadonlySet<string> =>
     ),
   );
 
+const sequenceIdsOf = ({ content }: Recap["document"]): string[] =>
+  content.flatMap((block) => (block.type === "sequence" ? [block.attrs.sequenceId] : []));
+
 interface Published {
   readonly title: string;
   readonly document: Recap["document"];
@@ -175,6 +180,7 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const library = await readLibrary(db, level.danceId);
   const date = section.dates[week - 1];
   if (!date) throw gone();
+  const sequences = await sequencesIn(db, sequenceIdsOf(document));
   return {
     studioName: studioName ?? "",
     title,
@@ -182,6 +188,13 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
     date,
     document,
     dance: library.dance,
-    figures: shownFigures(figuresIn(document), library),
+    figures: shownFigures(
+      new Set([
+        ...figuresIn(document),
+        ...sequences.flatMap(({ content }) => figureItemsOf(content.items).map(({ figureId }) => figureId)),
+      ]),
+      library,
+    ),
+    sequences,
   };
 }

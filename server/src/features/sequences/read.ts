@@ -79,3 +79,13 @@ export async function sequencesWith(db: Database, figureId: string): Promise<str
   );
   return rows.map(({ name }) => name);
 }
+
+/** Sequences by their ids, removed ones missing, without the level that they are for. */
+export async function sequencesIn(
+  db: Database,
+  ids: readonly string[],
+): Promise<{ id: string; content: SequenceContent }[]> {
+  if (ids.length === 0) return [];
+  const rows = await db.Sequence.findAll({ where: { id: [...new Set(ids)], deletedAt: null } });
+  return rows.map((row) => ({ id: row.id, content: { ...contentOf(row), levelId: null } }));
+}

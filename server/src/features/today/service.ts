@@ -43,7 +43,7 @@ async function aheadOf(
              where t.section_id = asked.section_id order by staff.name, staff.id) as teachers,
        coalesce((
          select json_agg(json_build_object(
-           'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'layers', s.layers,
+           'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'sequenceId', s.sequence_id, 'layers', s.layers,
            'minutes', s.minutes, 'locked', s.locked, 'cautions', s.cautions, 'covered', s.covered,
            'reached', s.reached) order by s.position)
          from lesson_segments s where s.lesson_id = l.id), '[]') as segments

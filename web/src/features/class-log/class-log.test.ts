@@ -16,6 +16,7 @@ const part = (
   title: `Part ${id}`,
   figureId: null,
   withIds: [],
+  sequenceId: null,
   layers: [{ layer: "steps", minutes: 6 }],
   minutes: 10,
   locked: false,

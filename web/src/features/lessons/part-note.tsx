@@ -88,6 +88,11 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
       {others.length > 0 ? (
         <Text mt="2">{others.join(part.kind === "practice" ? ", then " : " against ")}</Text>
       ) : null}
+      {part.sequenceId ? (
+        <Button asChild size="sm" variant="outline" mt="2">
+          <Link to={`/sequences/${part.sequenceId}`}>Open the routine</Link>
+        </Button>
+      ) : null}
       {steps && sidesInWords(steps) ? (
         <Text mt="2" fontSize="sm">
           {sidesInWords(steps)}

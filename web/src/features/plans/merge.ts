@@ -22,15 +22,19 @@ function entryInWords(entry: ChosenFigure | undefined): string {
     .join(", ");
 }
 
+/** Teachers and routines by their ids. */
 type Named = ReadonlyMap<string, string>;
 const WEEK = "week:";
 
 /** Weeks, muted findings and absences, each by its own name and in words. */
-function restOf({ special, muted, away }: PlanContent, staff: Named): Map<string, readonly [string, string]> {
+function restOf({ special, muted, away }: PlanContent, names: Named): Map<string, readonly [string, string]> {
   return new Map([
-    ...special.map(({ week, kind, minutes }): [string, readonly [string, string]] => [
+    ...special.map(({ week, kind, minutes, sequenceId }): [string, readonly [string, string]] => [
       `${WEEK}${week}`,
-      [`Week ${week}`, `${SPECIAL_NAMES[kind]}, ${counted(minutes, "minute")}`],
+      [
+        `Week ${week}`,
+        `${SPECIAL_NAMES[kind]}, ${counted(minutes, "minute")}${sequenceId ? `, ${names.get(sequenceId) ?? "a removed routine"}` : ""}`,
+      ],
     ]),
     ...muted.map(({ key, reason }): [string, readonly [string, string]] => [
       `muted:${key}`,
@@ -38,7 +42,7 @@ function restOf({ special, muted, away }: PlanContent, staff: Named): Map<string
     ]),
     ...away.map(({ week, staffId }): [string, readonly [string, string]] => [
       `away:${week}:${staffId}`,
-      [`${staff.get(staffId) ?? "A teacher"}, week ${week}`, "away"],
+      [`${names.get(staffId) ?? "A teacher"}, week ${week}`, "away"],
     ]),
   ]);
 }
@@ -48,11 +52,11 @@ export function planDifferences(
   mine: PlanContent,
   theirs: PlanContent,
   nameOf: (figureId: string) => string,
-  staff: Named = new Map(),
+  names: Named = new Map(),
 ): Difference[] {
   const entryIn = ({ chosen }: PlanContent, id: string) => chosen.find(({ figureId }) => figureId === id);
   const ids = [...new Set([...mine.chosen, ...theirs.chosen].map(({ figureId }) => figureId))];
-  const [own, other] = [restOf(mine, staff), restOf(theirs, staff)];
+  const [own, other] = [restOf(mine, names), restOf(theirs, names)];
   const figures = ids.map((id) => ({
     key: id,
     label: nameOf(id),
@@ -86,6 +90,6 @@ export function mergePlans(mine: PlanContent, theirs: PlanContent, taken: Readon
 
 /** How two changes of one plan go together. */
 export const planMerger =
-  (nameOf: (figureId: string) => string, staff: Named = new Map()) =>
+  (nameOf: (figureId: string) => string, names: Named = new Map()) =>
   (base: PlanContent | undefined, mine: PlanContent, theirs: PlanContent): Merged<PlanContent> =>
-    threeWay(base, mine, theirs, (one, other) => planDifferences(one, other, nameOf, staff), mergePlans);
+    threeWay(base, mine, theirs, (one, other) => planDifferences(one, other, nameOf, names), mergePlans);

@@ -8,7 +8,7 @@ import {
   type StaffMember,
 } from "@map-step/contract";
 import { useMemo } from "react";
-import { useChange } from "../../kit/api.ts";
+import { useApi, useChange } from "../../kit/api.ts";
 import { type Edited, useEdited } from "../../kit/use-edited.ts";
 import { planMerger } from "./merge.ts";
 
@@ -25,11 +25,12 @@ export function usePlan(
   members: readonly StaffMember[],
 ): PlanEdit {
   const save = useChange(api.plans.change);
+  const { data: sequences } = useApi(api.sequences.list, {});
   const merge = useMemo(() => {
     const names = new Map(library.map((figure) => [figure.id, figure.name]));
-    const staff = new Map(members.map((member) => [member.id, member.name]));
-    return planMerger((id) => names.get(id) ?? "A removed figure", staff);
-  }, [library, members]);
+    const others = new Map([...members, ...(sequences ?? [])].map(({ id, name }) => [id, name]));
+    return planMerger((id) => names.get(id) ?? "A removed figure", others);
+  }, [library, members, sequences]);
   const edited = useEdited<PlanContent, Plan>({
     name: `plan:${plan.id}`,
     kept: plan,

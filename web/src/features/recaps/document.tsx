@@ -29,12 +29,12 @@ function list({ type, content }: List): ReactNode {
   return type === "orderedList" ? <ol>{items}</ol> : <ul>{items}</ul>;
 }
 
-type Live = Extract<RecapBlock, { type: "ribbon" | "floor" }>;
+type Live = Extract<RecapBlock, { type: "ribbon" | "floor" | "sequence" }>;
 
 const block =
   (drawLive: (node: Live) => ReactNode) =>
   (node: RecapBlock): ReactNode => {
-    if (node.type === "ribbon" || node.type === "floor") return drawLive(node);
+    if (node.type === "ribbon" || node.type === "floor" || node.type === "sequence") return drawLive(node);
     if (node.type === "paragraph") return <p>{inline(node.content)}</p>;
     if (node.type !== "heading") return list(node);
     return node.attrs.level === 2 ? <h2>{inline(node.content)}</h2> : <h3>{inline(node.content)}</h3>;

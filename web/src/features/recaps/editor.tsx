@@ -1,6 +1,6 @@
 import { Box, Flex, IconButton } from "@chakra-ui/react";
-import type { RecapDocument } from "@map-step/core/recap";
-import { type Editor, EditorContent, useEditor, useEditorState } from "@tiptap/react";
+import type { RecapBlock, RecapDocument } from "@map-step/core/recap";
+import { type Editor, EditorContent, type JSONContent, useEditor, useEditorState } from "@tiptap/react";
 import StarterKit from "@tiptap/starter-kit";
 import {
   Bold,
@@ -15,6 +15,7 @@ import {
 } from "lucide-react";
 import { useEffect, useRef } from "react";
 import { Select } from "../../kit/select.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { LIVE_EXTENSIONS } from "./live-nodes.tsx";
 import { PAPER } from "./paper.ts";
 
@@ -30,6 +31,7 @@ const EXTENSIONS = [
     strike: false,
     underline: false,
     trailingNode: false,
+    document: false,
   }),
   ...LIVE_EXTENSIONS,
 ];
@@ -82,36 +84,36 @@ const TOOLS: readonly Tool[] = [
   { name: "Redo", icon: Redo2, run: (editor) => editor.chain().focus().redo().run() },
 ];
 
-/** A figure that can be put among the text. */
+/** A figure or a sequence that can be put among the text. */
 export interface Insertable {
-  readonly figureId: string;
-  readonly name: string;
-  readonly counts: string;
+  /** What it is chosen by; no two are alike. */
+  readonly label: string;
+  readonly node: () => RecapBlock | Promise<RecapBlock>;
 }
 
-/** Puts the ribbon or the floor of a figure where the cursor stands. */
+/** Puts the ribbon or the floor of a figure, or a sequence, where the cursor stands. */
 function InsertFigure({ editor, figures }: { editor: Editor; figures: readonly Insertable[] }) {
   const insert = (value: string) => {
-    const [type = "", id] = value.split(" ");
-    const attrs = figures.find(({ figureId }) => figureId === id);
-    if (attrs)
+    const chosen = figures.find(({ label }) => label === value);
+    if (!chosen) return;
+    const put = (node: RecapBlock) => {
+      // It stands by itself: below the paragraph or the list in which the cursor is.
+      const { $from } = editor.state.selection;
+      const at = $from.depth > 0 ? $from.after(1) : $from.pos;
       editor
         .chain()
         .focus()
-        .insertContent({ type, attrs: { ...attrs } })
+        .insertContentAt(at, node as JSONContent)
         .run();
+    };
+    Promise.resolve(chosen.node()).then(put, tellError);
   };
   return (
     <Select
       label="Insert a figure"
       value=""
       onChange={insert}
-      choices={[
-        ["", "Insert a figure"],
-        ...figures.flatMap(({ figureId, name }) =>
-          (["ribbon", "floor"] as const).map((type) => [`${type} ${figureId}`, `${name}, ${type}`] as const),
-        ),
-      ]}
+      choices={[["", "Insert a figure"], ...figures.map(({ label }) => [label, label] as const)]}
       size="xs"
       maxW="full"
       ml="auto"

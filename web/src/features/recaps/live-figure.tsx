@@ -86,9 +86,15 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
   );
 }
 
-/** Where a figure's steps are not at hand: its counts. */
-export const CountsOnly = ({ name, counts }: { name: string; counts: string }) => (
+interface InWordsProps {
+  readonly name: string;
+  readonly counts?: string;
+  readonly figures?: string;
+}
+
+/** Where the steps are not at hand: the counts of a figure, the figures of a sequence. */
+export const CountsOnly = ({ name, counts, figures }: InWordsProps) => (
   <Text my="2" fontWeight="600">
-    {name}: {counts}
+    {name}: {counts ?? figures}
   </Text>
 );

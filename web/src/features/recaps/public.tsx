@@ -1,29 +1,19 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type PublicRecap } from "@map-step/contract";
-import { readingOf } from "@map-step/core/element";
-import { asHouseCounts } from "@map-step/core/figure";
-import { parseFigure } from "@map-step/core/notation";
 import { blocksFor } from "@map-step/core/recap";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { useShownFigures } from "../figures/shown.ts";
+import { LiveSequence } from "../sequences/live-sequence.tsx";
 import { RecapText } from "./document.tsx";
 import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 
 function Sheet({ recap }: { recap: PublicRecap }) {
   const [role, setRole] = useState<"leader" | "follower" | null>(null);
-  const figures = useMemo(
-    () =>
-      new Map(
-        recap.figures.flatMap(({ id, notation }) => {
-          const steps = asHouseCounts(parseFigure(notation, readingOf(recap.dance)), recap.dance);
-          return steps ? [[id, steps] as const] : [];
-        }),
-      ),
-    [recap],
-  );
+  const library = useShownFigures(recap.figures, recap.dance);
   useEffect(() => {
     document.title = `${recap.title} · ${recap.studioName}`;
   }, [recap]);
@@ -52,8 +42,17 @@ function Sheet({ recap }: { recap: PublicRecap }) {
       </Flex>
       <RecapText
         blocks={blocksFor(recap.document.content, role)}
-        drawLive={({ type, attrs }) => {
-          const figure = figures.get(attrs.figureId);
+        drawLive={(node) => {
+          if (node.type === "sequence") {
+            const shown = recap.sequences.find(({ id }) => id === node.attrs.sequenceId);
+            return shown ? (
+              <LiveSequence content={shown.content} library={library} />
+            ) : (
+              <CountsOnly {...node.attrs} />
+            );
+          }
+          const { type, attrs } = node;
+          const figure = library.figureOf(attrs.figureId);
           return figure ? (
             <LiveFigure show={type} figure={figure} name={attrs.name} dance={recap.dance} role={role} />
           ) : (

@@ -1,22 +1,43 @@
 import { api, type Section } from "@map-step/contract";
 import { countCall } from "@map-step/core/figure";
+import { floorBlock, ribbonBlock, sequenceBlock } from "@map-step/core/recap";
 import { useMemo } from "react";
-import { useApi } from "../../kit/api.ts";
+import { call, useApi } from "../../kit/api.ts";
 import { useDances, useFigures } from "../figures/library.ts";
 import { stepsIn } from "../figures/steps.ts";
+import { itemsInWords } from "../sequences/words.ts";
 import type { Insertable } from "./editor.tsx";
 
-/** The figures of a section's dance that have steps, to be put into its recaps. */
+/** The sequences of a section's dance, and its figures that have steps, to be put into its recaps. */
 export function useInsertable({ levelId }: Section): readonly Insertable[] {
   const { data: levels } = useApi(api.levels.list, {});
   const danceId = levels?.find(({ id }) => id === levelId)?.danceId;
   const { data: figures } = useFigures(danceId);
   const { data: dances } = useDances();
+  const { data: sequences } = useApi(api.sequences.list, {});
   return useMemo(() => {
     if (!figures || !dances) return [];
-    return figures.flatMap((record) => {
+    const nameOf = (id: string) => figures.find((figure) => figure.id === id)?.name ?? "";
+    const routines = (sequences ?? [])
+      .filter((sequence) => sequence.danceId === danceId)
+      .map(
+        ({ id, name }): Insertable => ({
+          label: `${name}, routine`,
+          node: async () => {
+            const { items } = await call(api.sequences.read, { params: { id } });
+            return sequenceBlock(id, name, itemsInWords(items, nameOf));
+          },
+        }),
+      );
+    const ribbons = figures.flatMap((record): Insertable[] => {
       const steps = stepsIn(figures, dances, record);
-      return steps ? [{ figureId: record.id, name: record.name, counts: countCall(steps) }] : [];
+      if (!steps) return [];
+      const counts = countCall(steps);
+      return [
+        { label: `${record.name}, ribbon`, node: () => ribbonBlock(record.id, record.name, counts) },
+        { label: `${record.name}, floor`, node: () => floorBlock(record.id, record.name, counts) },
+      ];
     });
-  }, [figures, dances]);
+    return [...routines, ...ribbons];
+  }, [figures, dances, sequences, danceId]);
 }

@@ -81,7 +81,7 @@ function OfferButton({ offer, name, onTake }: { offer: Offer; name: string; onTa
 
 /** One place of the score: why what stands there does not join, what mends it, and what may be put there. */
 export function JoinPanel({ builder, gap, mayWriteFigures }: Props) {
-  const { library, facts, actions, content } = builder;
+  const { library, facts, actions, content, select } = builder;
   const { next, tails, nextSteps, first } = useSurroundings(builder, gap);
   const [search, setSearch] = useState("");
   const join = gap.after || content.loops ? joinAt(facts.joins, gap, first) : undefined;
@@ -177,10 +177,10 @@ export function JoinPanel({ builder, gap, mayWriteFigures }: Props) {
           onKeyDown={(event) => {
             const [best] = shown;
             if (event.key === "Enter" && best) put([best]);
-            if (event.key === "Escape") actions.select(null);
+            if (event.key === "Escape") select(null);
           }}
         />
-        <Button size="sm" variant="ghost" onClick={() => actions.select(null)}>
+        <Button size="sm" variant="ghost" onClick={() => select(null)}>
           Close
         </Button>
       </Flex>

@@ -122,7 +122,7 @@ function Sequence({ record, dance, records, levels }: Props) {
                 : "Whoever writes it has not begun."}
             </Empty>
           ) : (
-            <Score builder={builder} mayEdit={mayEdit}>
+            <Score view={builder} actions={mayEdit ? builder.actions : undefined}>
               {selected !== null && "gap" in selected && mayEdit ? (
                 <JoinPanel
                   key={`${selected.gap.before?.id} ${selected.gap.after?.id}`}

@@ -1,12 +1,13 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { itemById, type SequenceJoin } from "@map-step/core/sequence";
+import { TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { type DragEvent, type KeyboardEvent, type ReactNode, useMemo } from "react";
 import { useWidth } from "../../kit/use-width.ts";
 import { RowDrawing, rowHeight } from "./row-drawing.tsx";
 import look from "./score.module.css";
 import { type Bar, type Knot, type ScoreRow, scoreLayout } from "./score-layout.ts";
-import { type Builder, type Gap, newFromLibrary } from "./use-builder.ts";
+import { type BuilderActions, type Gap, newFromLibrary, type ScoreView } from "./use-builder.ts";
 import { itemTitle } from "./words.ts";
 
 /** Room at the left for the names of the phrases. */
@@ -16,10 +17,13 @@ const BAR = { top: 30, height: 44 } as const;
 const DRAGGED = "application/x-map-step-item";
 
 interface Props {
-  readonly builder: Builder;
-  readonly mayEdit: boolean;
+  readonly view: ScoreView;
+  /** What can be done with it; nothing where it is only read. */
+  readonly actions?: BuilderActions | undefined;
+  /** A moment to point at, in ticks from the first count. */
+  readonly at?: Ticks | undefined;
   /** What stands beneath the row of the selected place. */
-  readonly children: ReactNode;
+  readonly children?: ReactNode;
 }
 
 /** The join at a knot: between two figures of the round, or from the last back to the first. */
@@ -32,13 +36,13 @@ export const joinAt = (
 
 interface BarProps {
   readonly bar: Bar;
-  readonly builder: Builder;
+  readonly view: ScoreView;
   readonly mayEdit: boolean;
 }
 
-function FigureBar({ bar, builder, mayEdit }: BarProps) {
+function FigureBar({ bar, view, mayEdit }: BarProps) {
   const { item, x, width, within, goesOnFrom, goesOn, from } = bar;
-  const { library, selected, actions, content } = builder;
+  const { library, selected, select, content } = view;
   const isSelected = selected !== null && "item" in selected && selected.item === item.id;
   const isMissing = library.figureOf(item.figureId) === null;
   const title = itemTitle(item, library.nameOf);
@@ -53,7 +57,7 @@ function FigureBar({ bar, builder, mayEdit }: BarProps) {
       draggable={mayEdit}
       tabIndex={isSelected ? 0 : -1}
       onDragStart={(event) => event.dataTransfer.setData(DRAGGED, item.id)}
-      onClick={() => actions.select(isSelected ? null : { item: item.id })}
+      onClick={() => select(isSelected ? null : { item: item.id })}
       className={look.bar}
       data-state={isMissing ? "missing" : within.length > 0 ? "choice" : "usual"}
       style={{
@@ -77,13 +81,13 @@ function FigureBar({ bar, builder, mayEdit }: BarProps) {
 interface KnotProps {
   readonly knot: Knot;
   readonly join: SequenceJoin | undefined;
-  readonly builder: Builder;
+  readonly view: ScoreView;
   readonly height: number;
   readonly mayEdit: boolean;
 }
 
-function JoinKnot({ knot, join, builder, height, mayEdit }: KnotProps) {
-  const { library, actions, selected } = builder;
+function JoinKnot({ knot, join, view, height, mayEdit }: KnotProps) {
+  const { library, select, selected } = view;
   const { before, after, x } = knot;
   const isBroken = join !== undefined && !join.fits;
   const gap = { before, after };
@@ -110,7 +114,7 @@ function JoinKnot({ knot, join, builder, height, mayEdit }: KnotProps) {
         aria-expanded={isOpen}
         aria-label={isBroken ? `Does not fit ${where}` : `Put a figure ${where}`}
         tabIndex={isBroken ? 0 : -1}
-        onClick={() => actions.select(isOpen ? null : { gap })}
+        onClick={() => select(isOpen ? null : { gap })}
         style={{ left: x - 11, top: BAR.top + BAR.height / 2 - 11 }}
       >
         <span aria-hidden>{isBroken ? "!" : ""}</span>
@@ -120,8 +124,8 @@ function JoinKnot({ knot, join, builder, height, mayEdit }: KnotProps) {
 }
 
 /** The ways of a choice that are not on screen, to be put there with a click. */
-function OtherWays({ row, builder }: { row: ScoreRow; builder: Builder }) {
-  const { content, picks, library, actions } = builder;
+function OtherWays({ row, view }: { row: ScoreRow; view: ScoreView }) {
+  const { content, picks, library, pick } = view;
   const choices = [...new Map(row.bars.flatMap((bar) => bar.within.map((id) => [id, bar] as const)))];
   const skipped = content.items.filter((item) => item.kind === "choice" && picks[item.id] === null);
   if (choices.length + skipped.length === 0) return null;
@@ -141,7 +145,7 @@ function OtherWays({ row, builder }: { row: ScoreRow; builder: Builder }) {
                   key={index}
                   type="button"
                   className={look.way}
-                  onClick={() => actions.pick(id, index)}
+                  onClick={() => pick(id, index)}
                 >
                   or{" "}
                   {way
@@ -151,7 +155,7 @@ function OtherWays({ row, builder }: { row: ScoreRow; builder: Builder }) {
               ),
             )}
             {choice.optional ? (
-              <button type="button" className={look.way} onClick={() => actions.pick(id, null)}>
+              <button type="button" className={look.way} onClick={() => pick(id, null)}>
                 or nothing
               </button>
             ) : null}
@@ -163,13 +167,15 @@ function OtherWays({ row, builder }: { row: ScoreRow; builder: Builder }) {
 }
 
 /** The routine as a score: rows of phrases, figures as bars over the counts, both roles and the hold beneath. */
-export function Score({ builder, mayEdit, children }: Props) {
-  const { round, content, facts, selected, actions, library } = builder;
+export function Score({ view, actions, at, children }: Props) {
+  const { round, content, facts, selected, select, library } = view;
+  const mayEdit = actions !== undefined;
   const [ref, width] = useWidth<HTMLDivElement>();
   const rows = useMemo(
     () => (width === 0 ? [] : scoreLayout(round, Math.max(120, width - GUTTER - 12), content.phraseBeats)),
     [round, width, content.phraseBeats],
   );
+  const beat = at === undefined ? undefined : at / TICKS_PER_BEAT;
   const first = round.danced[0]?.item.id;
   const bars = round.danced.filter(({ time }) => time === 0).map(({ item }) => item);
   const selectedGap = selected !== null && "gap" in selected ? selected.gap : null;
@@ -181,27 +187,27 @@ export function Score({ builder, mayEdit, children }: Props) {
 
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     const id = (event.target as HTMLElement).dataset.bar;
-    const at = bars.findIndex((item) => item.id === id);
-    if (id === undefined || at < 0) return;
+    const place = bars.findIndex((item) => item.id === id);
+    if (id === undefined || place < 0) return;
     const go = (index: number) => {
       const next = bars[index];
       if (!next) return;
-      actions.select({ item: next.id });
+      select({ item: next.id });
       const all = event.currentTarget.querySelectorAll<HTMLElement>("[data-bar]");
       [...all].find((bar) => bar.dataset.bar === next.id)?.focus();
     };
-    const times = bars[at]?.times ?? 1;
-    const setTimes = (next: number) => actions.change(id, { times: Math.min(64, Math.max(1, next)) });
+    const times = bars[place]?.times ?? 1;
+    const setTimes = (next: number) => actions?.change(id, { times: Math.min(64, Math.max(1, next)) });
     const changes: readonly (readonly [string, () => void])[] = [
-      ["Delete", () => actions.remove(id)],
+      ["Delete", () => actions?.remove(id)],
       ["+", () => setTimes(times + 1)],
       ["-", () => setTimes(times - 1)],
-      ["i", () => actions.select({ gap: { before: bars[at - 1] ?? null, after: bars[at] ?? null } })],
+      ["i", () => select({ gap: { before: bars[place - 1] ?? null, after: bars[place] ?? null } })],
     ];
     const isMove = event.altKey && mayEdit;
     const act = new Map<string, () => void>([
-      ["ArrowRight", () => (isMove ? actions.step(id, 1) : go(at + 1))],
-      ["ArrowLeft", () => (isMove ? actions.step(id, -1) : go(at - 1))],
+      ["ArrowRight", () => (isMove ? actions?.step(id, 1) : go(place + 1))],
+      ["ArrowLeft", () => (isMove ? actions?.step(id, -1) : go(place - 1))],
       ["Home", () => go(0)],
       ["End", () => go(bars.length - 1)],
       ...(mayEdit ? changes : []),
@@ -218,8 +224,8 @@ export function Score({ builder, mayEdit, children }: Props) {
     const x = event.clientX - event.currentTarget.getBoundingClientRect().left;
     const near = row.knots.reduce((a, b) => (Math.abs(b.x - x) < Math.abs(a.x - x) ? b : a));
     const before = near.after?.id ?? null;
-    if (itemById(content.items, id)) actions.move(id, before);
-    else if (library.figureOf(id)) actions.insert(before, [newFromLibrary(id)]);
+    if (itemById(content.items, id)) actions?.move(id, before);
+    else if (library.figureOf(id)) actions?.insert(before, [newFromLibrary(id)]);
   };
 
   return (
@@ -245,8 +251,14 @@ export function Score({ builder, mayEdit, children }: Props) {
                 onDrop={mayEdit ? dropOn(row) : undefined}
               >
                 <RowDrawing row={row} height={height} />
+                {beat !== undefined && beat >= row.from && beat < row.to ? (
+                  <i
+                    className={look.now}
+                    style={{ left: ((beat - row.from) * row.width) / (row.to - row.from) - 1, height }}
+                  />
+                ) : null}
                 {row.bars.map((bar) => (
-                  <FigureBar key={`${bar.item.id} ${bar.from}`} {...{ bar, builder, mayEdit }} />
+                  <FigureBar key={`${bar.item.id} ${bar.from}`} {...{ bar, view, mayEdit }} />
                 ))}
                 {row.knots.map((knot) => (
                   <JoinKnot
@@ -255,12 +267,12 @@ export function Score({ builder, mayEdit, children }: Props) {
                       knot.after === null && !content.loops ? undefined : joinAt(facts.joins, knot, first)
                     }
                     height={height - BAR.top + 6}
-                    {...{ knot, builder, mayEdit }}
+                    {...{ knot, view, mayEdit }}
                   />
                 ))}
               </Box>
             </Flex>
-            <OtherWays row={row} builder={builder} />
+            <OtherWays row={row} view={view} />
             {isRowOf(row) ? <Box pl={{ md: `${GUTTER}px` }}>{children}</Box> : null}
           </Box>
         );

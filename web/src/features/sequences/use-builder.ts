@@ -20,6 +20,7 @@ import {
   type Walk,
   walkSequence,
 } from "@map-step/core/sequence";
+import type { Dance } from "@map-step/core/time";
 import { useMemo, useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { type Edited, useEdited } from "../../kit/use-edited.ts";
@@ -36,8 +37,6 @@ export type Selected = { readonly item: string } | { readonly gap: Gap } | null;
 
 /** What can be done with a sequence. */
 export interface BuilderActions {
-  readonly select: (selected: Selected) => void;
-  readonly pick: (choiceId: string, way: number | null) => void;
   /** Puts figures before an item, or at the end. */
   readonly insert: (before: string | null, items: readonly SequenceItem[]) => void;
   readonly change: (id: string, about: Partial<Omit<FigureItem, "kind" | "id">>) => void;
@@ -52,17 +51,42 @@ export interface BuilderActions {
   readonly setItems: (items: readonly SequenceItem[]) => void;
 }
 
-export interface Builder {
-  readonly edit: Edited<SequenceContent>;
+/** A sequence as it is read: all that follows from it, the ways that are picked, and what is selected. */
+export interface ScoreView {
   readonly content: SequenceContent;
-  readonly library: SequenceLibrary;
+  readonly library: Pick<SequenceLibrary, "figureOf" | "nameOf"> & { readonly dance: Dance };
   readonly facts: SequenceFacts;
-  readonly walk: Walk;
   /** The round on screen, with the ways that are picked. */
   readonly round: RoundFacts;
   readonly picks: Picks;
+  readonly pick: (choiceId: string, way: number | null) => void;
   readonly selected: Selected;
+  readonly select: (selected: Selected) => void;
+}
+
+/** A sequence as it is built. */
+export interface Builder extends ScoreView {
+  readonly edit: Edited<SequenceContent>;
+  readonly library: SequenceLibrary;
+  readonly walk: Walk;
   readonly actions: BuilderActions;
+}
+
+/** What follows from a sequence, wherever it is shown. */
+export function useScoreView<L extends ScoreView["library"]>(
+  content: SequenceContent,
+  library: L,
+): ScoreView & { readonly library: L } {
+  const { dance, figureOf } = library;
+  const [selected, select] = useState<Selected>(null);
+  const [picks, setPicks] = useState<Picks>({});
+  const facts = useMemo(() => sequenceFacts(content, figureOf, dance), [content, figureOf, dance]);
+  const round = useMemo(
+    () => roundFacts(roundOf(content.items, figureOf, picks), content, dance),
+    [content, figureOf, picks, dance],
+  );
+  const pick = (choiceId: string, way: number | null) => setPicks({ ...picks, [choiceId]: way });
+  return { content, library, facts, round, picks, pick, selected, select };
 }
 
 export const contentOfSequence = ({
@@ -111,19 +135,12 @@ export function useBuilder(
     merge,
   });
   const { content } = edit;
-  const [selected, select] = useState<Selected>(null);
-  const [picks, setPicks] = useState<Picks>({});
-  const facts = useMemo(() => sequenceFacts(content, figureOf, dance), [content, figureOf, dance]);
+  const view = useScoreView(content, library);
+  const { picks, select } = view;
   const walk = useMemo(() => walkSequence(content, figureOf, dance), [content, figureOf, dance]);
-  const round = useMemo(
-    () => roundFacts(roundOf(content.items, figureOf, picks), content, dance),
-    [content, figureOf, picks, dance],
-  );
   const { items } = content;
   const setItems = (next: readonly SequenceItem[]) => edit.edit({ items: [...next] });
   const actions: BuilderActions = {
-    select,
-    pick: (choiceId, way) => setPicks({ ...picks, [choiceId]: way }),
     insert: (before, more) => {
       setItems(insertItems(items, before, more));
       const last = figureItemsOf(more).at(-1);
@@ -151,5 +168,5 @@ export function useBuilder(
       setItems(replaceItem(items, choiceId, wayOf(itemById(items, choiceId), picks))),
     setItems,
   };
-  return { edit, content, library, facts, walk, round, picks, selected, actions };
+  return { ...view, edit, walk, actions };
 }

@@ -8,6 +8,7 @@ import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { DanceInClass } from "./dance.tsx";
+import { RoutineInClass } from "./routine.tsx";
 
 /** What to do in this part, the stage whose time it is marked. */
 function Stages({ stages, inPart, meter }: { stages: readonly Stage[]; inPart: number; meter: number }) {
@@ -89,6 +90,7 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
       {steps ? (
         <DanceInClass key={part.id} figure={steps} name={part.title} dance={dance} tempi={tempi} />
       ) : null}
+      {part.sequenceId ? <RoutineInClass id={part.sequenceId} dance={dance} /> : null}
       {steps ? <CallWords figure={steps} dance={dance} /> : null}
       {steps && sidesInWords(steps) ? <Text fontWeight="600">{sidesInWords(steps)}</Text> : null}
       {others.map((other, index) =>

@@ -1,4 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { api } from "@map-step/contract";
 import {
   fading,
   layOut,
@@ -10,24 +11,62 @@ import {
 } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
+import { useApi } from "../../../kit/api.ts";
 import { TextField } from "../../../kit/fields.tsx";
-import { SmallSelect } from "../../../kit/select.tsx";
+import { byName, SmallSelect } from "../../../kit/select.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../../kit/strand-look.ts";
 import { SPECIAL_NAMES } from "../words.ts";
 import type { InspectorProps } from "./props.ts";
 
 type Props = InspectorProps & { readonly week: number };
 
+interface RoutineProps {
+  readonly danceId: string;
+  readonly chosen: string | null;
+  readonly onChoose: (sequenceId: string | null) => void;
+}
+
+/** Which sequence a routine week is for; its lesson teaches it phrase by phrase. */
+function RoutineChoice({ danceId, chosen, onChoose }: RoutineProps) {
+  const sequences = useApi(api.sequences.list, {});
+  const own = (sequences.data ?? []).filter((sequence) => sequence.danceId === danceId);
+  if (own.length === 0)
+    return (
+      <Text fontSize="sm" mt="2" color="soft">
+        A routine that is written under Sequences can be taught in this week.
+      </Text>
+    );
+  return (
+    <Box mt="2">
+      <SmallSelect
+        label="The routine"
+        value={chosen ?? ""}
+        choices={[["", "none yet"], ...byName(own)]}
+        onChange={(id) => onChoose(id === "" ? null : id)}
+      />
+    </Box>
+  );
+}
+
 /** What makes a week unlike the others, and what can happen to it. */
 function WeekKind({ edit, view: { rooms }, week, input, actions }: Props) {
   const special = rooms[week - 1]?.special ?? null;
   const others = edit.content.special.filter((entry) => entry.week !== week);
-  const set = (kind: string, minutes: number) =>
+  const sequenceId = edit.content.special.find((entry) => entry.week === week)?.sequenceId ?? null;
+  const set = (kind: string, minutes: number, routine = sequenceId) =>
     edit.edit({
       special:
         kind === ""
           ? others
-          : [...others, { week, kind: kind as SpecialKind, minutes }].sort((a, b) => a.week - b.week),
+          : [
+              ...others,
+              {
+                week,
+                kind: kind as SpecialKind,
+                minutes,
+                ...(kind === "routine" && routine ? { sequenceId: routine } : {}),
+              },
+            ].sort((a, b) => a.week - b.week),
     });
   if (week <= input.taught) return null;
   const away = new Set(edit.content.away.filter((one) => one.week === week).map(({ staffId }) => staffId));
@@ -59,6 +98,13 @@ function WeekKind({ edit, view: { rooms }, week, input, actions }: Props) {
           </Box>
         ) : null}
       </Flex>
+      {special?.kind === "routine" ? (
+        <RoutineChoice
+          danceId={input.level.danceId}
+          chosen={sequenceId}
+          onChoose={(id) => set(special.kind, special.minutes, id)}
+        />
+      ) : null}
       <Flex gap="2" mt="3" wrap="wrap">
         <Button size="xs" variant="outline" onClick={() => actions.repair({ kind: "cancelled", week })}>
           Cancelled: repair the plan
