@@ -41,20 +41,6 @@ const sayIt = async (page: Page) => {
   await page.getByRole("button", { name: /^The image/ }).click();
   await page.evaluate(() => scrollTo(0, 0));
 };
-const beginDance = async (page: Page) => {
-  await page.getByRole("button", { name: "Dances" }).click();
-  await page.getByRole("button", { name: "New dance" }).click();
-};
-const pasteList = async (page: Page) => {
-  const rows = [
-    "name\tkind\tminutes\tcall",
-    "Open rock\tbasic\t8\trock step, walk, walk",
-    "New wrap\tpattern\t15\t",
-  ];
-  await page.getByLabel("The list").fill(rows.join("\n"));
-  await page.getByRole("button", { name: "Look at it" }).click();
-  await page.getByRole("button", { name: "Add these figures" }).scrollIntoViewIfNeeded();
-};
 const goal = (name: string) => async (page: Page) => {
   await hustle(page);
   await page.getByLabel("The way to", { exact: true }).selectOption({ label: name });
@@ -62,6 +48,22 @@ const goal = (name: string) => async (page: Page) => {
 const cancelled = async (page: Page) => {
   await select("Week 3")(page);
   await press("Cancelled: repair the plan")(page);
+};
+const openSequence = async (page: Page) => {
+  await page.getByRole("link", { name: "Harbour round" }).click();
+  await page.getByText("does not fit").waitFor();
+};
+const joinToMend = async (page: Page) => {
+  await openSequence(page);
+  await page.getByRole("button", { name: /^Does not fit/ }).click();
+};
+const makeIt = async (page: Page) => {
+  await openSequence(page);
+  await press("Make it for me")(page);
+  await press("+ all basics")(page);
+  await press("+ all turns")(page);
+  await press("Find the shortest")(page);
+  await page.getByRole("region", { name: "Routine 3" }).waitFor();
 };
 const teachPart = (name: string) => async (page: Page) => {
   await page.getByRole("button", { name: "Begin the class" }).click();
@@ -79,8 +81,6 @@ const SHOTS: readonly Shot[] = [
   { name: "figure-editor", path: () => "/figures/new", first: sayIt },
   { name: "elements", path: () => "/figures/elements" },
   { name: "holds", path: () => "/figures/holds" },
-  { name: "starter-sets", path: () => "/figures", first: beginDance },
-  { name: "paste-a-list", path: () => "/figures/file", first: pasteList },
   { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
@@ -99,6 +99,8 @@ const SHOTS: readonly Shot[] = [
     first: teachPart("Side pass"),
     size: { width: 390, height: 800 },
   },
+  { name: "sequence", path: () => "/sequences", first: joinToMend },
+  { name: "make-it-for-me", path: () => "/sequences", first: makeIt },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
   { name: "check", path: ({ section }) => `/checks/${section}` },
 ];

@@ -29,7 +29,7 @@ export const segmentContent = z.object({
   /** Also the names of two figures, which the product puts together. */
   title: words(200),
   figureId: z.uuid().nullable(),
-  withIds: z.array(z.uuid()).max(20).default([]),
+  withIds: z.array(z.uuid()).max(80).default([]),
   /** The sequence that is taught here, or a part of it. */
   sequenceId: z.uuid().nullable().default(null),
   layers: z.array(z.object({ layer: z.enum(WORK), minutes: wholeNumber(1, 240) })).max(12),

@@ -7,17 +7,19 @@ import { demoStudio, expect, expectAccessible, expectNamed, signIn, test } from 
 
 /** The main views, by the names of their links and what shows that they are there. */
 async function views(page: Page): Promise<{ name: string; path: string; shown: RegExp }[]> {
-  const { figure, level, section } = await page.evaluate(async () => {
+  const { figure, level, section, sequence } = await page.evaluate(async () => {
     const read = async (path: string) => (await fetch(`/api${path}`)).json();
-    const [figures, [first], [running]] = [
+    const [figures, [first], [running], sequences] = [
       await read("/figures"),
       await read("/levels"),
       await read("/sections"),
+      await read("/sequences"),
     ];
     return {
       figure: figures.find(({ name }: { name: string }) => name === "Window").id,
       level: first.id,
       section: running.id,
+      sequence: sequences.find(({ name }: { name: string }) => name === "Hustle 1, closing round").id,
     };
   });
   return [
@@ -33,6 +35,8 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "lesson", path: `/lessons/${section}/3`, shown: /60 of 60 minutes/ },
     { name: "teaching", path: `/teach/${section}/3`, shown: /Who is here/ },
     { name: "class log", path: `/lessons/${section}/2/log`, shown: /Who struggled/ },
+    { name: "sequences", path: "/sequences", shown: /Hustle 1, closing round/ },
+    { name: "sequence", path: `/sequences/${sequence}`, shown: /Every join fits/ },
     { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
     { name: "check", path: `/checks/${section}`, shown: /without help or better/ },
@@ -52,11 +56,12 @@ const WIDE = new Set([
   "lesson",
   "teaching",
   "class log",
+  "sequence",
   "recap",
   "check",
   "roster",
 ]);
-const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "check"]);
+const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "sequence", "check"]);
 
 /* Only contrast depends on the colours; of all views those with drawings are looked at a second time. */
 for (const { colours, rule } of [

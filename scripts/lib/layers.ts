@@ -42,6 +42,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "marks.tsx",
       "use-last-taught.ts",
       "use-section.ts",
+      "use-walk-through.ts",
       "written-lesson.ts",
     ],
     recaps: ["document.tsx", "live-figure.tsx"],

@@ -9,3 +9,4 @@ export * from "./rotation.ts";
 export * from "./segment.ts";
 export * from "./shorten.ts";
 export * from "./template.ts";
+export * from "./walk-through.ts";

@@ -1,7 +1,7 @@
 import type { DancedFigure } from "./sequence.ts";
 
 /** A figure as it is called: its repeats, where it begins, and where it is said. */
-export interface Call {
+export interface CalledFigure {
   readonly itemId: string;
   readonly figureId: string;
   readonly side: DancedFigure["item"]["side"];
@@ -26,8 +26,8 @@ export interface Call {
  * @example
  * callSheet(roundOf(SEQUENCE.items, () => BASIC), 8).map(({ times }) => times) // [2, 1]
  */
-export function callSheet(danced: readonly DancedFigure[], phraseBeats: number, ahead = phraseBeats): Call[] {
-  const calls: Call[] = [];
+export function callSheet(danced: readonly DancedFigure[], phraseBeats: number, ahead = phraseBeats): CalledFigure[] {
+  const calls: CalledFigure[] = [];
   for (const { item, time, from, beats, within } of danced) {
     const last = calls.at(-1);
     if (time > 0 && last?.itemId === item.id) {

@@ -82,6 +82,7 @@ function LessonSheet(open: OpenLesson) {
         written={written}
         fixed={fixed}
         onAdd={actions.addOwn}
+        onWalkThrough={actions.addWalkThrough}
         onUndo={edit.undo}
         onRebuild={sheet.mayRebuild ? () => setGivingUp(true) : null}
         onOrder={edit.edit}

@@ -8,6 +8,7 @@ import { copyText } from "../../kit/copy.ts";
 import { tellRemoved } from "../../kit/toasts.ts";
 import { ShorterDialog } from "./shorter.tsx";
 import { TemplatesDialog } from "./templates.tsx";
+import { WalkThroughDialog } from "./walk-through.tsx";
 import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";
 
 interface Props {
@@ -15,6 +16,8 @@ interface Props {
   /** Nothing of its order and its length can be changed. */
   readonly fixed: boolean;
   readonly onAdd: () => void;
+  /** Puts a walk-through of some figures into the lesson. */
+  readonly onWalkThrough: (figureIds: readonly string[]) => void;
   /** Takes the last edit back; nothing where there is none. */
   readonly onUndo: (() => void) | null;
   /** Lets the plan lead again; nothing where that is not possible. */
@@ -25,8 +28,17 @@ interface Props {
 }
 
 /** What else can be done with a lesson: its shape, its length, other ways to see it. */
-export function LessonTools({ written, fixed, onAdd, onUndo, onRebuild, onOrder, onLength }: Props) {
-  const [open, setOpen] = useState<"shorter" | "templates" | null>(null);
+export function LessonTools({
+  written,
+  fixed,
+  onAdd,
+  onWalkThrough,
+  onUndo,
+  onRebuild,
+  onOrder,
+  onLength,
+}: Props) {
+  const [open, setOpen] = useState<"shorter" | "templates" | "walk-through" | null>(null);
   const { lesson, section, segments } = written;
   const { shortBy } = lesson;
   const close = () => setOpen(null);
@@ -79,10 +91,19 @@ export function LessonTools({ written, fixed, onAdd, onUndo, onRebuild, onOrder,
           {onRebuild ? button("Follow the plan again", onRebuild) : null}
         </>
       )}
+      {button("Walk-through", () => setOpen("walk-through"))}
       {link("Substitute", "cover")}
       {lesson.version > 0 ? link("Class log", "log") : null}
       {button("Copy text", () => copyText(lessonAsMarkdown(written), "Copied"))}
       {button("Print", () => window.print())}
+      {open === "walk-through" ? (
+        <WalkThroughDialog
+          section={section}
+          week={lesson.week}
+          onAdd={fixed ? null : onWalkThrough}
+          onClose={close}
+        />
+      ) : null}
       {open === "shorter" ? <ShorterDialog segments={segments} onTake={shorten} onClose={close} /> : null}
       {open === "templates" ? <TemplatesDialog segments={segments} onTake={onOrder} onClose={close} /> : null}
     </Flex>

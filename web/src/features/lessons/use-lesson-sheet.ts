@@ -26,6 +26,8 @@ export interface LessonActions {
   readonly takeOut: (index: number) => void;
   readonly rename: (part: LessonSegment, title: string) => void;
   readonly addOwn: () => void;
+  /** A part in which figures are gone through once more, near the end. */
+  readonly addWalkThrough: (figureIds: readonly string[]) => void;
   /** Puts what the last lesson left first. */
   readonly carryIn: () => void;
   /** Lets the plan lead again. */
@@ -85,6 +87,15 @@ export function useLessonSheet(open: OpenLesson): LessonSheet {
       edit.edit(segments.map((part) => (part.id === id ? { ...part, title } : part))),
     addOwn: () => {
       const part = ownPart("Own part", 5);
+      edit.edit(insertSegment(segments, segments.length - 1, part));
+      setSelectedId(part.id);
+    },
+    addWalkThrough: (figureIds) => {
+      const part: LessonSegment = {
+        ...ownPart("Walk-through of everything so far", Math.max(3, Math.min(15, figureIds.length))),
+        kind: "practice",
+        withIds: [...figureIds],
+      };
       edit.edit(insertSegment(segments, segments.length - 1, part));
       setSelectedId(part.id);
     },

@@ -84,11 +84,13 @@ const TOOLS: readonly Tool[] = [
   { name: "Redo", icon: Redo2, run: (editor) => editor.chain().focus().redo().run() },
 ];
 
-/** A figure or a sequence that can be put among the text. */
+type Blocks = RecapBlock | readonly RecapBlock[];
+
+/** Something that can be put among the text. */
 export interface Insertable {
   /** What it is chosen by; no two are alike. */
   readonly label: string;
-  readonly node: () => RecapBlock | Promise<RecapBlock>;
+  readonly node: () => Blocks | Promise<Blocks>;
 }
 
 /** Puts the ribbon or the floor of a figure, or a sequence, where the cursor stands. */
@@ -96,14 +98,14 @@ function InsertFigure({ editor, figures }: { editor: Editor; figures: readonly I
   const insert = (value: string) => {
     const chosen = figures.find(({ label }) => label === value);
     if (!chosen) return;
-    const put = (node: RecapBlock) => {
+    const put = (node: Blocks) => {
       // It stands by itself: below the paragraph or the list in which the cursor is.
       const { $from } = editor.state.selection;
       const at = $from.depth > 0 ? $from.after(1) : $from.pos;
       editor
         .chain()
         .focus()
-        .insertContentAt(at, node as JSONContent)
+        .insertContentAt(at, node as JSONContent | JSONContent[])
         .run();
     };
     Promise.resolve(chosen.node()).then(put, tellError);

@@ -81,7 +81,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
   const unpublish = useChange(api.recaps.unpublish);
   const renew = useChange(api.recaps.renew);
   const [comparing, setComparing] = useState(false);
-  const figures = useInsertable(section);
+  const figures = useInsertable(section, recap.week);
   const saving = useAutosave<RecapText, Recap>({
     name,
     start: unsaved ?? { value: textOf(recap), version: recap.version, base: textOf(recap) },

@@ -1,15 +1,18 @@
 import { api, type Section } from "@map-step/contract";
 import { countCall } from "@map-step/core/figure";
-import { floorBlock, ribbonBlock, sequenceBlock } from "@map-step/core/recap";
+import { floorBlock, ribbonBlock, sequenceBlock, walkThroughBlocks } from "@map-step/core/recap";
 import { useMemo } from "react";
 import { call, useApi } from "../../kit/api.ts";
 import { useDances, useFigures } from "../figures/library.ts";
 import { stepsIn } from "../figures/steps.ts";
+import { useWalkThrough } from "../lessons/use-walk-through.ts";
 import { itemsInWords } from "../sequences/words.ts";
 import type { Insertable } from "./editor.tsx";
 
-/** The sequences of a section's dance, and its figures that have steps, to be put into its recaps. */
-export function useInsertable({ levelId }: Section): readonly Insertable[] {
+/** What can be put into a recap: everything taught so far, the sequences of the dance, its figures that have steps. */
+export function useInsertable(section: Section, week: number): readonly Insertable[] {
+  const { levelId } = section;
+  const lines = useWalkThrough(section, week);
   const { data: levels } = useApi(api.levels.list, {});
   const danceId = levels?.find(({ id }) => id === levelId)?.danceId;
   const { data: figures } = useFigures(danceId);
@@ -38,6 +41,10 @@ export function useInsertable({ levelId }: Section): readonly Insertable[] {
         { label: `${record.name}, floor`, node: () => floorBlock(record.id, record.name, counts) },
       ];
     });
-    return [...routines, ...ribbons];
-  }, [figures, dances, sequences, danceId]);
+    const walked: Insertable[] =
+      lines === undefined || lines.length === 0
+        ? []
+        : [{ label: "Walk-through of everything so far", node: () => walkThroughBlocks(lines) }];
+    return [...walked, ...routines, ...ribbons];
+  }, [figures, dances, sequences, danceId, lines]);
 }

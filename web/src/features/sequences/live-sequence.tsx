@@ -79,8 +79,7 @@ export function LiveSequence({ content, library, large = false }: Props) {
           </Text>
         </Flex>
       ) : null}
-      <Score view={view} at={playing || position > 0 ? position : undefined} />
-      <Flex className="no-print" gap="3" mt="2" wrap="wrap" align="center">
+      <Flex className="no-print" gap="3" mb="3" wrap="wrap" align="center">
         <Button
           size={large ? "lg" : "sm"}
           onClick={toggle}
@@ -97,6 +96,7 @@ export function LiveSequence({ content, library, large = false }: Props) {
           onChoose={setSpeed}
         />
       </Flex>
+      <Score view={view} at={playing || position > 0 ? position : undefined} />
     </Box>
   );
 }

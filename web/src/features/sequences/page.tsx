@@ -11,12 +11,14 @@ import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
+import { Modal } from "../../kit/dialog.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
+import { CallSheet } from "./call-sheet.tsx";
 import { CountDialog } from "./count.tsx";
 import { CrowdedDialog } from "./crowded.tsx";
 import { FactsPanel } from "./facts-panel.tsx";
@@ -24,6 +26,7 @@ import { FilesDialog } from "./files.tsx";
 import { HalvesDialog } from "./halves.tsx";
 import { ItemPanel } from "./item-panel.tsx";
 import { JoinPanel } from "./join-panel.tsx";
+import { LiveSequence } from "./live-sequence.tsx";
 import { MakeDialog } from "./make.tsx";
 import { Score } from "./score.tsx";
 import { SettingsDialog } from "./settings.tsx";
@@ -32,9 +35,10 @@ import { useBuilder } from "./use-builder.ts";
 import { useSequenceLibrary } from "./use-library.ts";
 import { VersionsDialog } from "./versions.tsx";
 
-type Tool = "make" | "count" | "halves" | "crowded" | "files" | "versions" | "settings";
+type Tool = "play" | "make" | "count" | "halves" | "crowded" | "files" | "versions" | "settings";
 
 const TOOLS: readonly (readonly [tool: Tool, name: string])[] = [
+  ["play", "Play"],
   ["count", "How many are there?"],
   ["halves", "Halves"],
   ["crowded", "Crowded floor"],
@@ -141,6 +145,12 @@ function Sequence({ record, dance, records, levels }: Props) {
           <FactsPanel builder={builder} />
         </Aside>
       </Flex>
+      {tool === "play" ? (
+        <Modal open size="xl" title={content.name} onClose={close}>
+          <LiveSequence content={content} library={library} large />
+          <CallSheet view={builder} />
+        </Modal>
+      ) : null}
       {tool === "make" ? <MakeDialog builder={builder} levels={levels} onClose={close} /> : null}
       {tool === "count" ? <CountDialog builder={builder} mayEdit={mayEdit} onClose={close} /> : null}
       {tool === "halves" ? <HalvesDialog builder={builder} mayEdit={mayEdit} onClose={close} /> : null}

@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureRecord, houseCues, type LessonSegment } from "@map-step/contract";
 import { countCall, sidesInWords } from "@map-step/core/figure";
-import { guideOf, SEGMENT_NAMES, type Stage, tempoLadder } from "@map-step/core/lesson";
+import { guideOf, SEGMENT_NAMES, type Stage, tempoLadder, watchInWords } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { barsPerMinute, minutesAndSeconds } from "@map-step/core/time";
 import { CallWords } from "../../kit/call-words.tsx";
@@ -104,6 +104,9 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
                 {countCall(other.steps)}
               </Text>
             </Text>
+            {part.kind === "practice" && other.figure.slips.length > 0 ? (
+              <Text color="soft">Watch for: {watchInWords(other.figure.slips)}</Text>
+            ) : null}
             {part.kind === "contrast" ? (
               <CountRibbon figure={other.steps} name={other.figure.name} timing={dance} />
             ) : null}
