@@ -39,9 +39,10 @@ test("a routine is written, a join breaks and is mended, choices and repeats are
   await expect(page.getByText("1 join does not fit")).toBeVisible();
   await page.keyboard.press("Control+z");
   await expect(page.getByText("Every join fits.")).toBeVisible();
-  await bar(/Outside six ×2/).first().click();
   await page.getByLabel("Make it a choice").selectOption({ label: "it, or Inside six" });
   await page.getByRole("button", { name: "or Inside six" }).click();
+  await expect(bar(/Inside six/)).toBeVisible();
+  await page.getByRole("button", { name: "or Outside six ×2" }).click();
   await expect(page.getByRole("heading", { name: "36 to 42 counts" })).toBeVisible();
   await expect(page.getByText("All saved")).toBeVisible();
   await page.reload();

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import type { Level } from "@map-step/contract";
-import { squareMetresOf, stateInWords, type TransitionGraph } from "@map-step/core/sequence";
+import { squareMetresOf, type TransitionGraph } from "@map-step/core/sequence";
 import { counted, inWords } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
@@ -11,7 +11,7 @@ import { useSearch } from "../../kit/use-search.ts";
 import type { FoundRoutine, FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
 import { walkAsItems } from "./as-items.ts";
 import { FigureSet } from "./figure-set.tsx";
-import { MissingLinks } from "./missing-links.tsx";
+import { NoRoutine } from "./no-routine.tsx";
 import type { Builder } from "./use-builder.ts";
 import { itemsInWords } from "./words.ts";
 
@@ -250,56 +250,15 @@ export function MakeDialog({ builder, levels, onClose }: Props) {
             </Box>
           ))}
           {found && !found.running && found.routines.length === 0 ? (
-            <NoRoutine found={found} builder={builder} isShort={wishes.mostBeats !== null} />
+            <NoRoutine
+              found={found}
+              builder={builder}
+              isShort={wishes.mostBeats !== null}
+              seconds={SECONDS}
+            />
           ) : null}
         </Box>
       </Stack>
     </Modal>
-  );
-}
-
-interface NoneProps {
-  readonly found: FoundRoutines;
-  readonly builder: Builder;
-  /** Whether a length was asked for that may be too short. */
-  readonly isShort: boolean;
-}
-
-/** Why there is no routine, and what would make one. */
-function NoRoutine({ found, builder, isShort }: NoneProps) {
-  const { graph, dance } = builder.library;
-  if (!found.impossible)
-    return (
-      <Text>
-        None was found in {SECONDS} seconds, and it is not proven that there is none. Choose fewer figures, or
-        another phrase.
-      </Text>
-    );
-  if (found.links.length === 0)
-    return (
-      <Text>
-        There is no such routine, proven.{" "}
-        {isShort
-          ? "It may be too short: try without a most of counts."
-          : "Try another phrase, or let it end facing any way."}
-      </Text>
-    );
-  return (
-    <Stack gap="2">
-      <Text fontWeight="700">There is no such routine, proven: these do not hang together.</Text>
-      <Box as="ul" pl="5">
-        {found.islands.map(({ states, nothingIn, nothingOut }) => {
-          const state = graph.states[states[0] ?? -1];
-          return (
-            <li key={states.join()}>
-              {state ? stateInWords(state) : ""}
-              {nothingIn ? "; nothing leads into it" : ""}
-              {nothingOut ? "; nothing leads out of it" : ""}
-            </li>
-          );
-        })}
-      </Box>
-      <MissingLinks graph={graph} links={found.links} dance={dance} />
-    </Stack>
   );
 }

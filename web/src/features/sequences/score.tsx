@@ -2,8 +2,9 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { itemById, type SequenceJoin } from "@map-step/core/sequence";
 import { TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
-import { type DragEvent, type KeyboardEvent, type ReactNode, useMemo } from "react";
+import { type DragEvent, type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from "react";
 import { useWidth } from "../../kit/use-width.ts";
+import { OtherWays } from "./other-ways.tsx";
 import { RowDrawing, rowHeight } from "./row-drawing.tsx";
 import look from "./score.module.css";
 import { type Bar, type Knot, type ScoreRow, scoreLayout } from "./score-layout.ts";
@@ -123,49 +124,6 @@ function JoinKnot({ knot, join, view, height, mayEdit }: KnotProps) {
   );
 }
 
-/** The ways of a choice that are not on screen, to be put there with a click. */
-function OtherWays({ row, view }: { row: ScoreRow; view: ScoreView }) {
-  const { content, picks, library, pick } = view;
-  const choices = [...new Map(row.bars.flatMap((bar) => bar.within.map((id) => [id, bar] as const)))];
-  const skipped = content.items.filter((item) => item.kind === "choice" && picks[item.id] === null);
-  if (choices.length + skipped.length === 0) return null;
-  return (
-    <Flex gap="1.5" wrap="wrap" pl={`${GUTTER}px`} mt="1" fontSize="sm">
-      {choices.map(([id, bar]) => {
-        const choice = itemById(content.items, id);
-        if (choice?.kind !== "choice") return null;
-        const now = picks[id] ?? 0;
-        return (
-          <Flex key={id} gap="1.5" align="baseline" wrap="wrap">
-            <Text color="soft">{library.nameOf(bar.item.figureId)}</Text>
-            {choice.ways.map((way, index) =>
-              index === now ? null : (
-                <button
-                  // biome-ignore lint/suspicious/noArrayIndexKey: a way has no other name than its place
-                  key={index}
-                  type="button"
-                  className={look.way}
-                  onClick={() => pick(id, index)}
-                >
-                  or{" "}
-                  {way
-                    .map((item) => (item.kind === "figure" ? itemTitle(item, library.nameOf) : "a choice"))
-                    .join(", ")}
-                </button>
-              ),
-            )}
-            {choice.optional ? (
-              <button type="button" className={look.way} onClick={() => pick(id, null)}>
-                or nothing
-              </button>
-            ) : null}
-          </Flex>
-        );
-      })}
-    </Flex>
-  );
-}
-
 /** The routine as a score: rows of phrases, figures as bars over the counts, both roles and the hold beneath. */
 export function Score({ view, actions, at, children }: Props) {
   const { round, content, facts, selected, select, library } = view;
@@ -177,6 +135,9 @@ export function Score({ view, actions, at, children }: Props) {
   );
   const beat = at === undefined ? undefined : at / TICKS_PER_BEAT;
   const first = round.danced[0]?.item.id;
+  const begins = new Map<string, number>();
+  for (const { within, from } of round.danced)
+    for (const id of within) if (!begins.has(id)) begins.set(id, from);
   const bars = round.danced.filter(({ time }) => time === 0).map(({ item }) => item);
   const selectedGap = selected !== null && "gap" in selected ? selected.gap : null;
   const isRowOf = (row: ScoreRow) =>
@@ -184,6 +145,16 @@ export function Score({ view, actions, at, children }: Props) {
     row.knots.some(
       ({ before, after }) => before?.id === selectedGap.before?.id && after?.id === selectedGap.after?.id,
     );
+
+  // A bar that moves is drawn anew; the keyboard stays with it.
+  const held = useRef<string | null>(null);
+  useEffect(() => {
+    const id = held.current;
+    if (id === null) return;
+    held.current = null;
+    const all = ref.current?.querySelectorAll<HTMLElement>("[data-bar]") ?? [];
+    [...all].find((bar) => bar.dataset.bar === id)?.focus();
+  });
 
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
     const id = (event.target as HTMLElement).dataset.bar;
@@ -193,8 +164,7 @@ export function Score({ view, actions, at, children }: Props) {
       const next = bars[index];
       if (!next) return;
       select({ item: next.id });
-      const all = event.currentTarget.querySelectorAll<HTMLElement>("[data-bar]");
-      [...all].find((bar) => bar.dataset.bar === next.id)?.focus();
+      held.current = next.id;
     };
     const times = bars[place]?.times ?? 1;
     const setTimes = (next: number) => actions?.change(id, { times: Math.min(64, Math.max(1, next)) });
@@ -214,6 +184,7 @@ export function Score({ view, actions, at, children }: Props) {
     ]).get(event.key);
     if (!act) return;
     event.preventDefault();
+    held.current = id;
     act();
   };
 
@@ -272,11 +243,22 @@ export function Score({ view, actions, at, children }: Props) {
                 ))}
               </Box>
             </Flex>
-            <OtherWays row={row} view={view} />
+            <OtherWays
+              choices={[...begins].flatMap(([id, beat]) => (beat >= row.from && beat < row.to ? [id] : []))}
+              view={view}
+              indent={GUTTER}
+            />
             {isRowOf(row) ? <Box pl={{ md: `${GUTTER}px` }}>{children}</Box> : null}
           </Box>
         );
       })}
+      <OtherWays
+        choices={Object.keys(view.picks).filter(
+          (id) => view.picks[id] === null && itemById(content.items, id),
+        )}
+        view={view}
+        indent={GUTTER}
+      />
       {content.loops && round.beats > 0 ? (
         <Text pl={`${GUTTER}px`} color="soft" fontSize="sm">
           ↺ and from the beginning again, {counted(round.beats, "count")} a round
