@@ -26,7 +26,11 @@ export interface CalledFigure {
  * @example
  * callSheet(roundOf(SEQUENCE.items, () => BASIC), 8).map(({ times }) => times) // [2, 1]
  */
-export function callSheet(danced: readonly DancedFigure[], phraseBeats: number, ahead = phraseBeats): CalledFigure[] {
+export function callSheet(
+  danced: readonly DancedFigure[],
+  phraseBeats: number,
+  ahead = phraseBeats,
+): CalledFigure[] {
   const calls: CalledFigure[] = [];
   for (const { item, time, from, beats, within } of danced) {
     const last = calls.at(-1);

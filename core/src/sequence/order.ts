@@ -3,8 +3,8 @@ import type { Times } from "./routine.ts";
 
 /** What makes one order of the same figures read better than another. */
 export interface OrderPreferences {
-  /** The state in which it begins; any that it goes through where nothing is said. */
-  readonly from?: number | undefined;
+  /** The states in which it may begin, the liked ones first; any that it goes through where nothing is said. */
+  readonly from?: readonly number[] | undefined;
   /** How often one figure may stand in a row; as often as one likes where nothing is said. */
   readonly inARow?: number | undefined;
   /** What comes first: figures of a lower number, such as basics; 0 where nothing is said. */
@@ -42,7 +42,7 @@ function staysWhole({ arcs, states }: TransitionGraph, left: readonly number[], 
 }
 
 /** Where a routine with these times has to begin, or may. */
-function beginning({ arcs, states }: TransitionGraph, times: Times, from: number | undefined): number {
+function beginning({ arcs, states }: TransitionGraph, times: Times, from: readonly number[] = []): number {
   const over = states.map(() => 0);
   arcs.forEach((arc, at) => {
     over[arc.from] = (over[arc.from] ?? 0) + (times[at] ?? 0);
@@ -51,9 +51,9 @@ function beginning({ arcs, states }: TransitionGraph, times: Times, from: number
   const open = over.indexOf(1);
   if (open >= 0) return open;
   const first = arcs.find((_, at) => (times[at] ?? 0) > 0)?.from ?? 0;
-  return from !== undefined && arcs.some((arc, at) => (times[at] ?? 0) > 0 && arc.from === from)
-    ? from
-    : first;
+  const isLeft = (state: number): boolean =>
+    arcs.some((arc, at) => (times[at] ?? 0) > 0 && arc.from === state);
+  return from.find(isLeft) ?? first;
 }
 
 /**

@@ -203,6 +203,16 @@ function cutsOf(
     if (own.size === 1 && only !== undefined && !standsFor.has(only)) standsFor.set(only, id);
   }
   const begun = begins.findIndex((column) => marked(column) > 0);
+  if (begun >= 0 && part[begun] === -1)
+    // It begins where nothing is danced: each part has to be come to, or hold the beginning itself.
+    return parts.flatMap((one): RoutineRow[] => {
+      const [here] = states.flatMap((_, state) => (part[state] === one ? [state] : []));
+      if (here === undefined) return [];
+      const into = columnsOf(arcs, ({ from, to }) => part[from] !== one && part[to] === one);
+      const own = begins.filter((_, state) => part[state] === one);
+      const columns = [...into, ...own, inUse[here] as number];
+      return [{ lower: 0, upper: ANY, columns, values: [...columns.slice(1).map(() => 1), -1] }];
+    });
   const main = (begun >= 0 ? part[begun] : undefined) ?? standsFor.keys().next().value ?? parts[0] ?? 0;
   return parts.flatMap((one): RoutineRow[] => {
     if (one === main && parts.length < 2) return [];

@@ -77,7 +77,11 @@ export function findRoutines(
   { graph, wanted, options, preferences: { rank, needs, ...rest }, seconds }: RoutineQuestion,
   tell: (found: FoundRoutines) => void = () => undefined,
 ): FoundRoutines {
+  const { from, to } = options;
+  // One that ends where it begins goes round as well; it begins where it may begin and end.
+  const begins = from && to ? from.filter((state) => to.includes(state)) : (from ?? to);
   const preferences: OrderPreferences = {
+    ...(begins ? { from: begins } : {}),
     ...rest,
     ...(rank ? { rank: new Map(rank) } : {}),
     ...(needs ? { needs: new Map(needs) } : {}),

@@ -58,11 +58,12 @@ const anyGraph: fc.Arbitrary<TransitionGraph> = fc.integer({ min: 1, max: 4 }).c
 function shortest(
   { states, arcs }: TransitionGraph,
   wanted: readonly string[],
-  { loops, phraseBeats, facesAgain = false }: RoutineOptions,
+  { loops, phraseBeats, facesAgain = false, from, to }: RoutineOptions,
   most: number,
 ): number | null {
   let best: number | null = null;
   for (const start of states.keys()) {
+    if (!loops && from && !from.includes(start)) continue;
     const seen = new Set<string>();
     let waiting = [{ at: start, beats: 0, had: 0, turn: 0 }];
     while (waiting.length > 0) {
@@ -74,7 +75,7 @@ function shortest(
         const isWhole = had === (1 << wanted.length) - 1 && beats % phraseBeats === 0;
         if (
           isWhole &&
-          (!loops || at === start) &&
+          (loops ? at === start : (to?.includes(at) ?? true)) &&
           (!facesAgain || turn === 0) &&
           (best === null || beats < best)
         )
@@ -100,6 +101,8 @@ const options = fc.record({
   loops: fc.boolean(),
   phraseBeats: fc.constantFrom(1, 4),
   facesAgain: fc.boolean(),
+  from: fc.option(fc.uniqueArray(fc.nat(3), { minLength: 1, maxLength: 2 }), { nil: undefined }),
+  to: fc.option(fc.uniqueArray(fc.nat(3), { minLength: 1, maxLength: 2 }), { nil: undefined }),
 });
 const beatsOf = ({ arcs }: TransitionGraph, walk: readonly number[]) =>
   walk.reduce((sum, at) => sum + (arcs[at]?.beats ?? 0), 0);
@@ -117,9 +120,15 @@ describe("the shortest routine", () => {
           const { times, best, impossible } = proveRoutine(highs, task, 20);
           const least = shortest(graph, wanted, asked, most);
           expect(impossible).toBe(least === null);
-          if (least === null || !times) return;
+          if (least === null) return;
+          expect(times).not.toBeNull();
+          const { from, to } = asked;
+          const begins = from && to ? from.filter((state) => to.includes(state)) : (from ?? to);
+          if (!times) return;
           expect(best).toBe(true);
-          const walk = routineOrder(graph, times) ?? [];
+          const walk = routineOrder(graph, times, { from: begins }) ?? [];
+          if (!asked.loops && asked.from) expect(asked.from).toContain(graph.arcs[walk[0] as number]?.from);
+          if (!asked.loops && asked.to) expect(asked.to).toContain(graph.arcs[walk.at(-1) as number]?.to);
           expect(walk.length).toBe(times.reduce((sum, own) => sum + own, 0));
           walk.slice(1).forEach((at, index) => {
             expect(graph.arcs[at]?.from).toBe(graph.arcs[walk[index] as number]?.to);

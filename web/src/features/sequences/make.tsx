@@ -122,7 +122,7 @@ export function MakeDialog({ builder, levels, onClose }: Props) {
         inARow: wishes.inARow,
         rank: ranks,
         needs: library.records.map(({ id, needs }) => [id, needs] as const),
-        ...(wishes.from === "" ? {} : { from: inHold(wishes.from)?.[0] }),
+        ...(wishes.from === "" || !wishes.loops ? {} : { from: inHold(wishes.from) }),
       },
       seconds: SECONDS,
     });
