@@ -108,6 +108,18 @@ export const publicSequence = z.object({
 /** A sequence as anybody with its address sees it. */
 export type PublicSequence = z.infer<typeof publicSequence>;
 
+/** What of a sequence is written, without what only the server knows of it. */
+export const contentOfSequence = ({
+  danceId,
+  name,
+  levelId,
+  loops,
+  phraseBeats,
+  bpm,
+  note,
+  items,
+}: SequenceContent): SequenceContent => ({ danceId, name, levelId, loops, phraseBeats, bpm, note, items });
+
 const onVersion = z.object({ version });
 const changesLink = (action: string) =>
   endpoint({

@@ -1,4 +1,10 @@
-import type { PublicSequence, SequenceContent, SequenceRecord, SequenceSummary } from "@map-step/contract";
+import {
+  contentOfSequence,
+  type PublicSequence,
+  type SequenceContent,
+  type SequenceRecord,
+  type SequenceSummary,
+} from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -36,18 +42,6 @@ export async function readSequence(db: Database, id: string): Promise<SequenceRe
   return { ...row, changedAt: row.changedAt.toISOString() };
 }
 
-/** What of a sequence is written, without what only the server knows of it. */
-export const contentOf = ({
-  danceId,
-  name,
-  levelId,
-  loops,
-  phraseBeats,
-  bpm,
-  note,
-  items,
-}: SequenceContent): SequenceContent => ({ danceId, name, levelId, loops, phraseBeats, bpm, note, items });
-
 /** What anyone with the address sees: the sequence as it is now, with the figures it dances. */
 export async function readPublicSequence(db: Database, secret: string): Promise<PublicSequence> {
   const [found] = await rowsOf<{ id: string; studioName: string | null }>(
@@ -57,7 +51,7 @@ export async function readPublicSequence(db: Database, secret: string): Promise<
     { secret },
   );
   if (!found) throw notFound("This routine is not shared any more. Ask your teacher for the new link.");
-  const content = contentOf(await readSequence(db, found.id));
+  const content = contentOfSequence(await readSequence(db, found.id));
   const library = await readLibrary(db, content.danceId);
   const ids = new Set(figureItemsOf(content.items).map(({ figureId }) => figureId));
   return {
@@ -87,5 +81,5 @@ export async function sequencesIn(
 ): Promise<{ id: string; content: SequenceContent }[]> {
   if (ids.length === 0) return [];
   const rows = await db.Sequence.findAll({ where: { id: [...new Set(ids)], deletedAt: null } });
-  return rows.map((row) => ({ id: row.id, content: { ...contentOf(row), levelId: null } }));
+  return rows.map((row) => ({ id: row.id, content: { ...contentOfSequence(row), levelId: null } }));
 }

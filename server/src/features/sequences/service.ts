@@ -1,5 +1,11 @@
 import { randomBytes } from "node:crypto";
-import type { FieldError, SequenceContent, SequenceRecord, SequenceVersion } from "@map-step/contract";
+import {
+  contentOfSequence,
+  type FieldError,
+  type SequenceContent,
+  type SequenceRecord,
+  type SequenceVersion,
+} from "@map-step/contract";
 import { figureItemsOf, type SequenceItem } from "@map-step/core/sequence";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
@@ -7,7 +13,7 @@ import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { keepVersion, listVersions } from "../../db/versions.ts";
 import { invalid } from "../../http/problems.ts";
-import { contentOf, readSequence } from "./read.ts";
+import { readSequence } from "./read.ts";
 
 /** Where each figure of a sequence stands, as the fields of a form are named. */
 const placesOf = (items: readonly SequenceItem[], path: string): [figureId: string, path: string][] =>
@@ -76,7 +82,7 @@ export async function removeSequence(db: Database, id: string): Promise<Record<s
 }
 
 export async function restoreSequence(db: Database, id: string): Promise<SequenceRecord> {
-  await bringBack(db, db.Sequence, id, (removed) => refuseStrangers(db, contentOf(removed)));
+  await bringBack(db, db.Sequence, id, (removed) => refuseStrangers(db, contentOfSequence(removed)));
   return readSequence(db, id);
 }
 

@@ -1,9 +1,9 @@
-import { Button, IconButton } from "@chakra-ui/react";
-import { Redo2, Undo2 } from "lucide-react";
+import { Button } from "@chakra-ui/react";
 import { memo } from "react";
 import { useNavigate } from "react-router";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { byName, Select } from "../../kit/select.tsx";
+import { UndoRedo } from "../../kit/undo-redo.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import type { Tool } from "./planner-state.ts";
 import type { PlanEdit } from "./use-plan.ts";
@@ -52,24 +52,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
       {mayEdit ? <SaveBadge state={edit.saving.state} retry={edit.saving.flush} /> : null}
       {canEdit ? (
         <>
-          <IconButton
-            variant="outline"
-            bg="panel"
-            aria-label="Undo"
-            disabled={!edit.canUndo}
-            onClick={edit.undo}
-          >
-            <Undo2 />
-          </IconButton>
-          <IconButton
-            variant="outline"
-            bg="panel"
-            aria-label="Redo"
-            disabled={!edit.canRedo}
-            onClick={edit.redo}
-          >
-            <Redo2 />
-          </IconButton>
+          <UndoRedo edit={edit} />
           <Button variant="outline" bg="panel" onClick={() => actions.open("choose")}>
             Choose figures
           </Button>

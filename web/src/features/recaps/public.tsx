@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
+import { Flex } from "@chakra-ui/react";
 import { api, type PublicRecap } from "@map-step/contract";
 import { blocksFor } from "@map-step/core/recap";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
+import { isDeadLink, PublicFoot, PublicFrame, PublicHead } from "../../kit/public-sheet.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useShownFigures } from "../figures/shown.ts";
 import { LiveSequence } from "../sequences/live-sequence.tsx";
@@ -14,20 +15,13 @@ import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 function Sheet({ recap }: { recap: PublicRecap }) {
   const [role, setRole] = useState<"leader" | "follower" | null>(null);
   const library = useShownFigures(recap.figures, recap.dance);
-  useEffect(() => {
-    document.title = `${recap.title} · ${recap.studioName}`;
-  }, [recap]);
   return (
     <>
-      <Text color="soft" fontSize="sm">
-        {recap.studioName}
-      </Text>
-      <Heading as="h1" size={{ base: "2xl", md: "4xl" }} mt="1" lineHeight="1.1">
-        {recap.title}
-      </Heading>
-      <Text color="soft" mt="1" mb="6">
-        {recap.subtitle}; {longDay(recap.date)}
-      </Text>
+      <PublicHead
+        studioName={recap.studioName}
+        title={recap.title}
+        about={`${recap.subtitle}; ${longDay(recap.date)}`}
+      />
       <Flex className="no-print" mb="4">
         <ChoiceButtons
           label="For"
@@ -60,22 +54,7 @@ function Sheet({ recap }: { recap: PublicRecap }) {
           );
         }}
       />
-      <Flex
-        mt="8"
-        pt="4"
-        borderTopWidth="1px"
-        borderColor="rule"
-        justify="space-between"
-        gap="4"
-        align="center"
-      >
-        <Text color="soft" fontSize="sm">
-          General guidance for practice. The venue's rules, local codes and licensed practitioners come first.
-        </Text>
-        <Button className="no-print" size="sm" variant="outline" onClick={() => window.print()}>
-          Print
-        </Button>
-      </Flex>
+      <PublicFoot />
     </>
   );
 }
@@ -84,29 +63,15 @@ function Sheet({ recap }: { recap: PublicRecap }) {
 export function PublicRecapPage({ secret }: { secret: string }) {
   const recap = useApi(api.recaps.readPublic, { params: { secret } });
   return (
-    <Box px={{ base: "4", md: "8" }} py={{ base: "4", md: "10" }} _print={{ p: "0" }}>
-      <Box
-        as="main"
-        bg="panel"
-        maxW="44rem"
-        mx="auto"
-        px={{ base: "5", md: "12" }}
-        py={{ base: "6", md: "10" }}
-        borderRadius="lg"
-        borderWidth="1px"
-        borderColor="rule"
-        fontSize={{ md: "lg" }}
-        _print={{ border: "none", bg: "white", p: "0", fontSize: "11pt" }}
-      >
-        {[400, 404, 422].includes(recap.error?.problem.status ?? 0) ? (
-          <Empty title="No recap here">
-            Perhaps a piece of the link was cut off, or the recap is not published any more. Ask your teacher
-            for the link once more.
-          </Empty>
-        ) : (
-          <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>
-        )}
-      </Box>
-    </Box>
+    <PublicFrame maxW="44rem">
+      {isDeadLink(recap.error?.problem.status) ? (
+        <Empty title="No recap here">
+          Perhaps a piece of the link was cut off, or the recap is not published any more. Ask your teacher
+          for the link once more.
+        </Empty>
+      ) : (
+        <Loaded all={[recap]}>{(current) => <Sheet recap={current} />}</Loaded>
+      )}
+    </PublicFrame>
   );
 }

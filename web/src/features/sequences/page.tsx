@@ -1,4 +1,4 @@
-import { Box, Button, Flex, IconButton, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import {
   api,
   type DanceRecord,
@@ -7,7 +7,6 @@ import {
   type SequenceRecord,
 } from "@map-step/contract";
 import { itemById } from "@map-step/core/sequence";
-import { Redo2, Undo2 } from "lucide-react";
 import { useState } from "react";
 import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -16,6 +15,7 @@ import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { UndoRedo } from "../../kit/undo-redo.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
 import { CallSheet } from "./call-sheet.tsx";
@@ -84,24 +84,7 @@ function Sequence({ record, dance, records, levels }: Props) {
         {mayEdit ? (
           <>
             <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
-            <IconButton
-              variant="outline"
-              bg="panel"
-              aria-label="Undo"
-              disabled={!edit.canUndo}
-              onClick={edit.undo}
-            >
-              <Undo2 />
-            </IconButton>
-            <IconButton
-              variant="outline"
-              bg="panel"
-              aria-label="Redo"
-              disabled={!edit.canRedo}
-              onClick={edit.redo}
-            >
-              <Redo2 />
-            </IconButton>
+            <UndoRedo edit={edit} />
           </>
         ) : null}
         {TOOLS.filter(([name]) => mayEdit || name !== "settings").map(([name, label]) => (

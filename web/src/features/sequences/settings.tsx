@@ -1,11 +1,11 @@
 import { Button, Flex, Stack } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
-import { type Level, sequenceContent } from "@map-step/contract";
+import { contentOfSequence, type Level, sequenceContent } from "@map-step/contract";
 import { Controller, useForm } from "react-hook-form";
 import { Modal } from "../../kit/dialog.tsx";
 import { AreaField, ChoiceField, TextField, TickField } from "../../kit/fields.tsx";
 import { MAYBE_NUMBER } from "../../kit/plain-fields.ts";
-import { type Builder, contentOfSequence } from "./use-builder.ts";
+import type { Builder } from "./use-builder.ts";
 
 const fields = sequenceContent.pick({
   name: true,

@@ -1,4 +1,10 @@
-import { api, type Level, type SequenceContent, type SequenceRecord } from "@map-step/contract";
+import {
+  api,
+  contentOfSequence,
+  type Level,
+  type SequenceContent,
+  type SequenceRecord,
+} from "@map-step/contract";
 import {
   asChoice,
   changeItem,
@@ -88,17 +94,6 @@ export function useScoreView<L extends ScoreView["library"]>(
   const pick = (choiceId: string, way: number | null) => setPicks({ ...picks, [choiceId]: way });
   return { content, library, facts, round, picks, pick, selected, select };
 }
-
-export const contentOfSequence = ({
-  danceId,
-  name,
-  levelId,
-  loops,
-  phraseBeats,
-  bpm,
-  note,
-  items,
-}: SequenceContent): SequenceContent => ({ danceId, name, levelId, loops, phraseBeats, bpm, note, items });
 
 /** An id for a new item. */
 export const newItemId = (): string => crypto.randomUUID();

@@ -1,10 +1,10 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
-import { api } from "@map-step/contract";
+import { api, contentOfSequence } from "@map-step/contract";
 import { useApi } from "../../kit/api.ts";
 import { momentOf } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { Loaded } from "../../kit/states.tsx";
-import { type Builder, contentOfSequence } from "./use-builder.ts";
+import type { Builder } from "./use-builder.ts";
 import { itemsInWords } from "./words.ts";
 
 interface Props {
