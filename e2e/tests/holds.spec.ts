@@ -61,6 +61,7 @@ test("what leads where is told, with the figures that are missing", async ({ pag
   await expect(leads).toContainText("from open two-hand to shadow");
   await expectAccessible(page);
   await leads.getByRole("link", { name: "Write it" }).first().click();
+  await expect(page.getByRole("heading", { name: "New figure" })).toBeVisible();
   await expect(page.getByLabel("Name", { exact: true })).toHaveValue("From open two-hand to shadow");
   expect(await stepsIn(page)).toContain('hold "shadow"');
 });

@@ -55,6 +55,7 @@ describe("migrations", () => {
         "plans",
         "recaps",
         "sections",
+        "sequences",
         "staff",
         "students",
       ].sort(),

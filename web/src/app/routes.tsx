@@ -102,6 +102,14 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/sequences/page.tsx")).SequencePage }),
   },
   {
+    path: "practice/figures/:figureId",
+    lazy: async () => ({ Component: (await import("../features/practice/page.tsx")).PracticeFigurePage }),
+  },
+  {
+    path: "practice/sequences/:sequenceId",
+    lazy: async () => ({ Component: (await import("../features/practice/page.tsx")).PracticeSequencePage }),
+  },
+  {
     path: "recaps/:sectionId?",
     lazy: async () => ({ Component: (await import("../features/recaps/list.tsx")).RecapsPage }),
   },

@@ -148,6 +148,11 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         title={figure.name}
         about={`${dance?.name ?? ""}, ${KIND_NAMES[figure.kind].one}, ${TIER_NAMES[figure.tier]}, ${counted(figure.minutes, "minute")} on its first night${also}`}
       >
+        {steps && !steps.free && !dance?.freeTimed ? (
+          <Button asChild variant="outline" bg="panel">
+            <Link to={`/practice/figures/${figure.id}`}>Practise</Link>
+          </Button>
+        ) : null}
         {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
         {mayWrite ? (
           <>

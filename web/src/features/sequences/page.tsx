@@ -8,7 +8,7 @@ import {
 } from "@map-step/contract";
 import { itemById } from "@map-step/core/sequence";
 import { useState } from "react";
-import { useParams } from "react-router";
+import { Link, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
@@ -92,6 +92,9 @@ function Sequence({ record, dance, records, levels }: Props) {
             {label}
           </Button>
         ))}
+        <Button asChild variant="outline" bg="panel">
+          <Link to={`/practice/sequences/${record.id}`}>Practise</Link>
+        </Button>
         {mayEdit ? <Button onClick={() => setTool("make")}>Make it for me</Button> : null}
       </PageHead>
       <Flex gap="4" direction={{ base: "column", lg: "row" }} align={{ lg: "flex-start" }}>
