@@ -15,7 +15,7 @@ export function TapPicture({ tapped: { timing, grid } }: { tapped: Tapped }) {
   const x = (off: number) =>
     middle + (Math.max(-REACH, Math.min(REACH, off)) / REACH) * ((WIDTH - SIDE) / 2 - 8);
   return (
-    <Box>
+    <Box maxW="44rem">
       <svg
         viewBox={`0 0 ${WIDTH} ${height}`}
         width="100%"
