@@ -3,6 +3,7 @@ import {
   type ChoiceItem,
   type FigureItem,
   itemById,
+  MOST_NESTED,
   PRIORITIES,
   type Priority,
   type SequenceItem,
@@ -15,17 +16,13 @@ import { byName, SmallSelect } from "../../kit/select.tsx";
 import type { Builder } from "./use-builder.ts";
 import { itemName, itemsInWords, PRIORITY_NAMES } from "./words.ts";
 
-/** The innermost choice in which an item stands. */
-function choiceOf(items: readonly SequenceItem[], id: string): ChoiceItem | null {
+/** The choices in which an item stands, the outermost first. */
+function choicesOf(items: readonly SequenceItem[], id: string): ChoiceItem[] {
   for (const item of items) {
     if (item.kind === "figure") continue;
-    for (const way of item.ways) {
-      const inner = choiceOf(way, id);
-      if (inner) return inner;
-      if (itemById(way, id)) return item;
-    }
+    for (const way of item.ways) if (itemById(way, id)) return [item, ...choicesOf(way, id)];
   }
-  return null;
+  return [];
 }
 
 function Counts({ item, builder }: { item: FigureItem; builder: Builder }) {
@@ -91,7 +88,8 @@ function Choice({ choice, builder }: { choice: ChoiceItem; builder: Builder }) {
 export function ItemPanel({ item, builder }: { item: FigureItem; builder: Builder }) {
   const { library, actions, content } = builder;
   const [note, setNote] = useState(item.note);
-  const choice = choiceOf(content.items, item.id);
+  const choices = choicesOf(content.items, item.id);
+  const choice = choices.at(-1);
   return (
     <Box
       as="section"
@@ -153,16 +151,18 @@ export function ItemPanel({ item, builder }: { item: FigureItem; builder: Builde
           onBlur={() => note !== item.note && actions.change(item.id, { note })}
         />
         {choice ? <Choice choice={choice} builder={builder} /> : null}
-        <SmallSelect
-          label="Make it a choice"
-          value=""
-          choices={[
-            ["", "no other way"],
-            ["none", "it, or nothing"],
-            ...library.records.map(({ id, name }) => [id, `it, or ${name}`] as const),
-          ]}
-          onChange={(value) => value !== "" && actions.makeChoice(item.id, value === "none" ? null : value)}
-        />
+        {choices.length < MOST_NESTED ? (
+          <SmallSelect
+            label="Make it a choice"
+            value=""
+            choices={[
+              ["", "no other way"],
+              ["none", "it, or nothing"],
+              ...library.records.map(({ id, name }) => [id, `it, or ${name}`] as const),
+            ]}
+            onChange={(value) => value !== "" && actions.makeChoice(item.id, value === "none" ? null : value)}
+          />
+        ) : null}
         <Flex gap="2" wrap="wrap">
           <Button size="sm" variant="outline" onClick={() => actions.step(item.id, -1)}>
             Earlier

@@ -22,6 +22,7 @@ import { CallSheet } from "./call-sheet.tsx";
 import { CountDialog } from "./count.tsx";
 import { CrowdedDialog } from "./crowded.tsx";
 import { FactsPanel } from "./facts-panel.tsx";
+import { FigureList } from "./figure-list.tsx";
 import { FilesDialog } from "./files.tsx";
 import { HalvesDialog } from "./halves.tsx";
 import { ItemPanel } from "./item-panel.tsx";
@@ -129,6 +130,7 @@ function Sequence({ record, dance, records, levels }: Props) {
             <ItemPanel key={item.id} item={item} builder={builder} />
           ) : null}
           <FactsPanel builder={builder} />
+          {mayEdit ? <FigureList builder={builder} /> : null}
         </Aside>
       </Flex>
       {tool === "play" ? (

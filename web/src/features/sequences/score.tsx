@@ -15,7 +15,7 @@ import { itemTitle } from "./words.ts";
 const GUTTER = 58;
 const BAR = { top: 30, height: 44 } as const;
 /** What is dragged over the score is told by this kind of data. */
-const DRAGGED = "application/x-map-step-item";
+export const DRAGGED = "application/x-map-step-item";
 
 interface Props {
   readonly view: ScoreView;
