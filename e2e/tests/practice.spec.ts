@@ -10,16 +10,18 @@ async function practise(page: Page, name: string): Promise<void> {
   await expect(page.getByRole("heading", { name: `Practise ${name}` })).toBeVisible();
 }
 
-/** Presses the space bar so many times, each so many milliseconds after a beat, by the page's own clock. */
+/** Presses the space bar so many times, each stamped so many milliseconds after a beat of the page's own clock. */
 const tapOnBeats = (page: Page, beats: number, bpm: number, late: number) =>
   page.getByRole("button", { name: /^Tap here/ }).evaluate(
     async (field, wanted) => {
       const began = Number((field as HTMLElement).dataset.beganAt);
       for (let beat = 0; beat < wanted.beats; beat++) {
         const at = began + (beat * 60_000) / wanted.bpm + wanted.late;
-        await new Promise((resolve) => setTimeout(resolve, Math.max(0, at - performance.now() - 20)));
-        while (performance.now() < at);
-        window.dispatchEvent(new KeyboardEvent("keydown", { code: "Space", bubbles: true }));
+        await new Promise((resolve) => setTimeout(resolve, Math.max(0, at - performance.now())));
+        const press = new KeyboardEvent("keydown", { code: "Space", bubbles: true });
+        // A busy host sends it late; what counts is when it was pressed.
+        Object.defineProperty(press, "timeStamp", { value: at });
+        window.dispatchEvent(press);
       }
     },
     { beats, bpm, late },
@@ -37,7 +39,7 @@ test("taps at known times give the known offset, which can be allowed for", asyn
   };
   await round(30);
   const went = page.getByRole("region", { name: "How it went" });
-  await expect(went).toContainText(/(2[5-9]|3[0-5]) ms late/);
+  await expect(went).toContainText("Mostly 30 ms late");
   await expectAccessible(page);
   await went.getByRole("button", { name: /allow for this device/ }).click();
   await expect(went).toContainText("ms are allowed for; that stays on this device.");
