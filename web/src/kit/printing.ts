@@ -17,3 +17,10 @@ export const onPrinting = (listener: () => void) => {
 
 /** Whether the page is drawn for paper right now: whole, whatever of it a screen would show. */
 export const usePrinting = (): boolean => useSyncExternalStore(onPrinting, isPrinting);
+
+/** Until a closed dialog is gone from the page. Milliseconds. */
+const CLOSING = 300;
+/** Prints the page beneath a dialog that is being closed. */
+export const printBelow = (): void => {
+  window.setTimeout(() => window.print(), CLOSING);
+};

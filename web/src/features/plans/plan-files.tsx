@@ -3,6 +3,7 @@ import { api } from "@map-step/contract";
 import { call } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
+import { printBelow } from "../../kit/printing.ts";
 import { tellError } from "../../kit/toasts.ts";
 import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
@@ -41,8 +42,7 @@ export function PlanFiles({ input, edit, view, onClose }: Props) {
   };
   const print = () => {
     onClose();
-    // The dialog must be gone before the page is printed.
-    window.setTimeout(() => window.print(), 300);
+    printBelow();
   };
   return (
     <Modal open title="Files and print" onClose={onClose}>

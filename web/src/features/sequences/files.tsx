@@ -4,6 +4,7 @@ import { useChange } from "../../kit/api.ts";
 import { copyText } from "../../kit/copy.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
+import { printBelow } from "../../kit/printing.ts";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import type { Builder } from "./use-builder.ts";
 import { sequenceAsCsv, sequenceAsJson, sequenceAsMarkdown, type WrittenSequence } from "./written.ts";
@@ -36,8 +37,7 @@ export function FilesDialog({ record, builder, mayEdit, onClose }: Props) {
   };
   const print = () => {
     onClose();
-    // The dialog must be gone before the page is printed.
-    window.setTimeout(() => window.print(), 300);
+    printBelow();
   };
   return (
     <Modal open title="Share and files" onClose={onClose}>
