@@ -62,13 +62,12 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
   const [[first, last], setLoop] = useState<readonly [number, number]>([1, beats]);
   const free = figure.free === true || dance.freeTimed;
   const settings = useMemo(() => loopOf(figure, first, last), [figure, first, last]);
-  const accented = useMemo(() => new Set(accents), [accents]);
+  const pulse = useMemo(() => ({ cycle, accents: new Set(accents) }), [cycle, accents]);
   const heard = Math.max(SLOWEST, Math.min(FASTEST, bpm || SLOWEST)) * speed;
   const { playing, position, musicCount, toggle, seek } = useTransport({
     loop: settings,
     bpm: heard,
-    cycle,
-    accents: accented,
+    pulse,
     sound: sound && !free,
   });
   const onsets = [...new Set(roles.flatMap((role) => stepsOf(figure, role).map(({ onset }) => onset)))].sort(
@@ -155,9 +154,11 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
               label: String(count),
               said: `Accent on ${count}`,
             }))}
-            isChosen={(count) => accented.has(count)}
+            isChosen={(count) => accents.includes(count)}
             onChoose={(count) =>
-              setAccents(accented.has(count) ? accents.filter((one) => one !== count) : [...accents, count])
+              setAccents(
+                accents.includes(count) ? accents.filter((one) => one !== count) : [...accents, count],
+              )
             }
           />
           <ChoiceButtons

@@ -4,7 +4,15 @@ import { type Dance, TICKS_PER_BEAT } from "@map-step/core/time";
 import { Pause, Play } from "lucide-react";
 import { useMemo, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
-import { CountLine, FloorView, LoopSelect, loopOf, SPEEDS, useTransport } from "../../kit/play/index.ts";
+import {
+  CountLine,
+  FloorView,
+  LoopSelect,
+  loopOf,
+  SPEEDS,
+  usePulse,
+  useTransport,
+} from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 
 interface Props {
@@ -28,12 +36,10 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
   const [speed, setSpeed] = useState(0.75);
   const [loop, setLoop] = useState<readonly [number, number]>([1, beats]);
   const free = figure.free === true || dance.freeTimed;
-  const accents = useMemo(() => new Set([1, dance.meter + 1]), [dance.meter]);
   const { playing, position, toggle } = useTransport({
     loop: useMemo(() => loopOf(figure, ...loop), [figure, loop]),
     bpm: dance.slowestBpm * speed,
-    cycle: dance.meter * 2,
-    accents,
+    pulse: usePulse(dance.meter),
     sound: !free,
   });
   const shown = useMemo(() => (role === null ? figure : partOf(figure, role)), [figure, role]);

@@ -6,7 +6,7 @@ import { counted } from "@map-step/core/words";
 import { Pause, Play } from "lucide-react";
 import { useMemo, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
-import { SPEEDS, useTransport } from "../../kit/play/index.ts";
+import { SPEEDS, usePulse, useTransport } from "../../kit/play/index.ts";
 import { Score } from "./score.tsx";
 import { type ScoreView, useScoreView } from "./use-builder.ts";
 import { itemName, lengthInWords } from "./words.ts";
@@ -24,13 +24,11 @@ export function LiveSequence({ content, library, large = false }: Props) {
   const { round } = view;
   const { dance, nameOf } = library;
   const [speed, setSpeed] = useState(1);
-  const accents = useMemo(() => new Set([1, dance.meter + 1]), [dance.meter]);
   const loop = useMemo(() => ({ from: 0, to: Math.max(1, beatsToTicks(round.beats)) }), [round.beats]);
   const { playing, position, toggle } = useTransport({
     loop,
     bpm: (content.bpm ?? dance.slowestBpm) * speed,
-    cycle: dance.meter * 2,
-    accents,
+    pulse: usePulse(dance.meter),
     sound: !dance.freeTimed,
   });
   const calls = useMemo(

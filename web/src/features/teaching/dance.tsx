@@ -5,7 +5,7 @@ import { barsPerMinute, TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { Maximize, Pause, Play, X } from "lucide-react";
 import { useMemo, useState } from "react";
-import { CountLine, FloorView, loopOf, useTransport } from "../../kit/play/index.ts";
+import { CountLine, FloorView, loopOf, usePulse, useTransport } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 
 interface Props {
@@ -21,13 +21,11 @@ export function DanceInClass({ figure, name, dance, tempi }: Props) {
   const [bpm, setBpm] = useState(tempi[0] ?? dance.slowestBpm);
   const [full, setFull] = useState(false);
   const loop = useMemo(() => loopOf(figure, 1, figure.length / TICKS_PER_BEAT), [figure]);
-  const accents = useMemo(() => new Set([1, dance.meter + 1]), [dance.meter]);
   const free = figure.free === true || dance.freeTimed || tempi.length === 0;
   const { playing, position, toggle } = useTransport({
     loop,
     bpm,
-    cycle: dance.meter * 2,
-    accents,
+    pulse: usePulse(dance.meter),
     sound: !free,
   });
   const controls = (

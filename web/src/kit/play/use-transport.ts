@@ -1,25 +1,26 @@
-import { beatsAfter, clicksBetween, type Loop, loopPosition, type Ticks } from "@map-step/core/time";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { type Pulse, pulseBetween } from "@map-step/core/practice";
+import { beatsAfter, type Loop, loopPosition, type Ticks } from "@map-step/core/time";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { clockOf, clockOfMusic, type Music, startMusic } from "./clock.ts";
+import { strike } from "./strike.ts";
 
 /** What a click track is played with. */
 export interface TransportSettings {
   readonly loop: Loop;
   /** Beats per minute as they are heard, slowed already. */
   readonly bpm: number;
-  /** Counts of the music until it begins again with 1. */
-  readonly cycle: number;
-  readonly accents: ReadonlySet<number>;
+  readonly pulse: Pulse;
   readonly sound: boolean;
-  /** Counts of the music that sound; all where nothing is said. */
-  readonly sounding?: ReadonlySet<number> | undefined;
-  /** Beats that are counted in before the first; none where nothing is said. */
-  readonly countIn?: number | undefined;
+  /** Music of one's own, whose beats are followed; clicks alone where there is none. */
+  readonly music?: Music | null;
 }
 
 export interface Transport {
   readonly playing: boolean;
   /** Where the loop stands, in ticks from count 1. */
   readonly position: Ticks;
+  /** Beats since the first, in part too; below 0 while it is counted in, `null` while it is silent. */
+  readonly beats: number | null;
   /** The count of the music, from 1; null while it is silent. */
   readonly musicCount: number | null;
   /** Beats until the first; 0 once it has begun. */
@@ -35,46 +36,27 @@ const AHEAD = 0.12;
 /** A hidden page is woken once a second at most. */
 const AHEAD_HIDDEN = 1.6;
 const EVERY_MS = 25;
-/** Time to get ready between pressing and the first beat. */
-const LEAD_IN = 0.15;
+/** A sound card that is not awake by then is gone without. */
+const WAKE_MS = 500;
+/** Music that begins late moves its beats; less than this is the unrest of its clock. */
+const MOVED_MS = 15;
 
-/** One short tone, higher and louder on an accent. */
-function strike(context: AudioContext, at: number, accent: boolean): void {
-  const tone = context.createOscillator();
-  const loudness = context.createGain();
-  tone.frequency.value = accent ? 1568 : 1047;
-  loudness.gain.setValueAtTime(accent ? 0.5 : 0.22, at);
-  loudness.gain.exponentialRampToValueAtTime(0.001, at + 0.06);
-  tone.connect(loudness).connect(context.destination);
-  tone.start(at);
-  tone.stop(at + 0.07);
-}
+/** The pulse of a dance as it is played where nothing else is chosen: two bars, each begun with an accent. */
+export const usePulse = (meter: number): Pulse =>
+  useMemo(() => ({ cycle: meter * 2, accents: new Set([1, meter + 1]) }), [meter]);
 
-/** The clock of the sound card where it runs, in seconds; that of the page where it does not. */
-const clockOf = (context: AudioContext | null): (() => number) =>
-  context?.state === "running" ? () => context.currentTime : () => performance.now() / 1000;
-
-/** Seconds from handing a sound over until it is heard, as far as the browser knows. */
-const delayOf = (context: AudioContext | null): number =>
-  context?.state === "running" ? (context.outputLatency ?? context.baseLatency ?? 0) : 0;
+/** Wakes the sound card, whose clock stands still until somebody pressed a button. */
+const awake = (context: AudioContext): Promise<unknown> =>
+  Promise.race([context.resume(), new Promise((done) => setTimeout(done, WAKE_MS))]);
 
 /**
- * Plays a loop in time, by the clock of the sound card. A change of tempo, loop or accents while it plays begins the loop
- * anew. Sound is made only after somebody pressed a button, as browsers want it.
+ * Plays a loop in time, by the clock of the sound card or of the music. A change of tempo, loop or pulse while it plays
+ * begins the loop anew. Sound is made only after somebody pressed a button, as browsers want it.
  */
-export function useTransport({
-  loop,
-  bpm,
-  cycle,
-  accents,
-  sound,
-  sounding,
-  countIn = 0,
-}: TransportSettings): Transport {
+export function useTransport({ loop, bpm, pulse, sound, music = null }: TransportSettings): Transport {
   const [playing, setPlaying] = useState(false);
   const [position, setPosition] = useState<Ticks>(loop.from);
-  const [musicCount, setMusicCount] = useState<number | null>(null);
-  const [countingIn, setCountingIn] = useState(0);
+  const [beats, setBeats] = useState<number | null>(null);
   const [beganAt, setBeganAt] = useState<number | null>(null);
   const audio = useRef<AudioContext | null>(null);
 
@@ -85,8 +67,7 @@ export function useTransport({
   const toggle = useCallback(() => {
     audio.current ??= typeof AudioContext === "undefined" ? null : new AudioContext();
     const begin = () => setPlaying((before) => !before);
-    // The clock of the sound card stands still until it is woken.
-    if (audio.current && audio.current.state !== "running") void audio.current.resume().then(begin, begin);
+    if (audio.current && audio.current.state !== "running") void awake(audio.current).then(begin, begin);
     else begin();
   }, []);
 
@@ -98,45 +79,64 @@ export function useTransport({
   useEffect(() => {
     if (!playing) return;
     const context = audio.current;
-    const now = clockOf(context);
-    const began = now() + LEAD_IN + (countIn * 60) / bpm;
-    setBeganAt(performance.now() + (began - now() + delayOf(context)) * 1000);
-    // Beats before the first are counted in; all of them sound.
-    let clicked = -countIn;
-    let frame = 0;
+    const { countIn = 0 } = pulse;
+    let clock = clockOf(context, (countIn * 60) / bpm);
+    let handed = -countIn;
+    let [frame, timer] = [0, 0];
+    let isOver = false;
     const hand = () => {
+      const { now, began, delay } = clock;
+      const heardAt = performance.now() + (began - now() + delay) * 1000;
+      setBeganAt((before) => (before !== null && Math.abs(before - heardAt) < MOVED_MS ? before : heardAt));
       const ahead = beatsAfter(now() - began + (document.hidden ? AHEAD_HIDDEN : AHEAD), bpm);
-      if (ahead <= clicked) return;
-      const clicks = clicksBetween(clicked + countIn, ahead + countIn, cycle, accents);
-      for (const { beat: index } of clicks) {
-        const beat = index - countIn;
-        const count = (((beat % cycle) + cycle) % cycle) + 1;
-        if (!sound || !context || (beat >= 0 && sounding && !sounding.has(count))) continue;
-        const at = began + (beat * 60) / bpm;
-        strike(context, Math.max(context.currentTime, context.currentTime + at - now()), accents.has(count));
-      }
-      clicked = ahead;
+      if (ahead <= handed) return;
+      if (sound && context)
+        for (const { beat, kind } of pulseBetween(handed, ahead, pulse)) {
+          const at = context.currentTime + began + (beat * 60) / bpm - now();
+          strike(context, Math.max(context.currentTime, at), kind);
+        }
+      handed = ahead;
     };
     const draw = () => {
-      const beats = beatsAfter(now() - began, bpm);
-      setCountingIn(beats < 0 ? Math.ceil(-beats) : 0);
-      setPosition(loopPosition({ from, to }, Math.max(0, beats)));
-      setMusicCount((Math.floor(Math.max(0, beats)) % cycle) + 1);
+      const { now, began } = clock;
+      const gone = beatsAfter(now() - began, bpm);
+      setBeats(gone);
+      setPosition(loopPosition({ from, to }, Math.max(0, gone)));
       frame = requestAnimationFrame(draw);
     };
-    hand();
-    const timer = window.setInterval(hand, EVERY_MS);
-    document.addEventListener("visibilitychange", hand);
-    frame = requestAnimationFrame(draw);
+    const begin = () => {
+      if (isOver) return;
+      hand();
+      timer = window.setInterval(hand, EVERY_MS);
+      document.addEventListener("visibilitychange", hand);
+      frame = requestAnimationFrame(draw);
+    };
+    const stop = () => setPlaying(false);
+    if (music) {
+      clock = clockOfMusic(music);
+      music.element.addEventListener("ended", stop);
+      startMusic(music, (countIn * 60) / music.bpm).then(begin, stop);
+    } else begin();
     return () => {
+      isOver = true;
+      music?.element.pause();
+      music?.element.removeEventListener("ended", stop);
       window.clearInterval(timer);
       document.removeEventListener("visibilitychange", hand);
       cancelAnimationFrame(frame);
-      setMusicCount(null);
-      setCountingIn(0);
+      setBeats(null);
       setBeganAt(null);
     };
-  }, [playing, from, to, bpm, cycle, accents, sound, sounding, countIn]);
+  }, [playing, from, to, bpm, pulse, sound, music]);
 
-  return { playing, position, musicCount, countingIn, beganAt, toggle, seek };
+  return {
+    playing,
+    position,
+    beats,
+    musicCount: beats === null ? null : (Math.floor(Math.max(0, beats)) % pulse.cycle) + 1,
+    countingIn: beats !== null && beats < 0 ? Math.ceil(-beats) : 0,
+    beganAt,
+    toggle,
+    seek,
+  };
 }
