@@ -9,6 +9,7 @@ import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
+import { practiceApi } from "./practice.ts";
 import { recapsApi } from "./recaps.ts";
 import { sectionsApi, studentsApi } from "./sections.ts";
 import { sequencesApi } from "./sequences.ts";
@@ -34,6 +35,7 @@ export * from "./level-plan.ts";
 export * from "./levels.ts";
 export * from "./permissions.ts";
 export * from "./plans.ts";
+export * from "./practice.ts";
 export * from "./problem.ts";
 export * from "./recaps.ts";
 export * from "./sections.ts";
@@ -63,6 +65,7 @@ export const api = {
   sequences: sequencesApi,
   recaps: recapsApi,
   checks: checksApi,
+  practice: practiceApi,
   staff: staffApi,
   studioFile: studioFileApi,
   today: todayApi,

@@ -91,6 +91,17 @@ export const studentExport = z.object({
   level: z.string(),
   since: z.iso.datetime(),
   attendance: z.array(z.object({ week: z.int(), date: localDate, present: z.boolean(), by: z.string() })),
+  /** What their taps came to: milliseconds off the beat and to either side of that. */
+  practice: z.array(
+    z.object({
+      date: localDate,
+      name: z.string(),
+      bpm: z.number(),
+      offset: z.number(),
+      spread: z.number(),
+      by: z.string(),
+    }),
+  ),
   waited: z.array(z.object({ week: z.int(), date: localDate, times: z.int(), by: z.string() })),
   marks: z.array(z.object({ date: localDate, figure: z.string(), mark: z.string(), by: z.string() })),
   /** Remarks of the class logs in which the name stands. */

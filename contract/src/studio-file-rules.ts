@@ -36,7 +36,14 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "versions.*.staffId": "staff",
   },
   sections: { changedBy: "staff", deletedBy: "staff", levelId: "levels", "teacherIds.*": "staff" },
-  students: { changedBy: "staff", deletedBy: "staff", sectionId: "sections" },
+  students: {
+    changedBy: "staff",
+    deletedBy: "staff",
+    sectionId: "sections",
+    "practice.*.figureId": "figures",
+    "practice.*.sequenceId": "sequences",
+    "practice.*.staffId": "staff",
+  },
   plans: {
     changedBy: "staff",
     levelId: "levels",

@@ -12,6 +12,7 @@ import { LESSON_STATES, segment } from "./lessons.ts";
 import { leavesRoom, levelContent } from "./levels.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 import { planContent, planDraftContent } from "./plans.ts";
+import { practiceMeasure } from "./practice.ts";
 import { recapDocument } from "./recaps.ts";
 import { sectionContent, studentContent } from "./sections.ts";
 import { sequenceContent } from "./sequences.ts";
@@ -67,7 +68,23 @@ export const STUDIO_LISTS = {
     ),
   }),
   sections: z.strictObject({ ...signed, ...removable, ...sectionContent.shape }),
-  students: z.strictObject({ ...signed, ...removable, sectionId: id, ...studentContent.shape }),
+  students: z.strictObject({
+    ...signed,
+    ...removable,
+    sectionId: id,
+    ...studentContent.shape,
+    /** What their taps came to, as their teachers kept it. */
+    practice: z.array(
+      z.strictObject({
+        id,
+        figureId: id.nullable(),
+        sequenceId: id.nullable(),
+        measure: practiceMeasure,
+        staffId: id,
+        createdAt: moment,
+      }),
+    ),
+  }),
   plans: z.strictObject({ ...signed, levelId: id, sectionId: someone, ...planContent.shape }),
   planDrafts: z.strictObject({ ...kept, ...removable, planId: id, ...planDraftContent.shape }),
   lessons: z.strictObject({

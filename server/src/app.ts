@@ -20,6 +20,7 @@ import { serveLessonTemplates } from "./features/lesson-templates/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
+import { servePractice } from "./features/practice/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
 import { serveSections } from "./features/sections/routes.ts";
 import { serveSequences } from "./features/sequences/routes.ts";
@@ -51,6 +52,7 @@ const FEATURES = [
   serveSequences,
   serveRecaps,
   serveChecks,
+  servePractice,
   serveStaff,
   serveBin,
   serveStudioFile,

@@ -1,10 +1,10 @@
 import { type SteadyTempo, steadyTempo } from "@map-step/core/practice";
 import MusicTempo from "music-tempo";
 
-/** Samples per second that the finder needs. */
-export const TEMPO_RATE = 44_100;
-
-/** The tempo of some music; `null` where no beat can be found. */
+/**
+ * The tempo of some music; `null` where no beat can be found.
+ * @param samples at `TEMPO_RATE`
+ */
 export function findTempo(samples: Float32Array): SteadyTempo | null {
   // Silence, or less than a few seconds, has no beats, which the finder says by failing.
   try {

@@ -63,6 +63,16 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
      order by c.held_on, figures.name`,
     { id },
   );
+  const practice = await rowsOf<StudentExport["practice"][number]>(
+    db,
+    `select to_char(p.created_at, 'YYYY-MM-DD') as date, coalesce(figures.name, sequences.name) as name,
+       (p.measure ->> 'bpm')::float as bpm, (p.measure ->> 'offset')::float as "offset",
+       (p.measure ->> 'spread')::float as spread, staff.name as by
+     from practice_results p left join figures on figures.id = p.figure_id
+       left join sequences on sequences.id = p.sequence_id join staff on staff.id = p.staff_id
+     where p.student_id = $id order by p.created_at`,
+    { id },
+  );
   const at = (kind: NotedRow["kind"]) =>
     noted
       .filter((row) => row.kind === kind)
@@ -72,6 +82,7 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
     since: since.toISOString(),
     attendance: at("attendance").map(({ value, ...rest }) => ({ ...rest, present: value.present === true })),
     waited: at("waited").map(({ value, ...rest }) => ({ ...rest, times: value.times ?? 0 })),
+    practice,
     marks: marks.map(({ mark, ...rest }) => ({ ...rest, mark: MARK_NAMES[mark] })),
     remarks: at("remark").map(({ value, ...rest }) => ({ ...rest, text: value.text ?? "" })),
   };
@@ -131,6 +142,7 @@ export async function eraseStudent(db: Database, id: string): Promise<Record<str
     const { name, sectionId } = about;
     const run = (sql: string, bind: Record<string, unknown>) => db.sequelize.query(sql, { bind });
     await run("delete from check_marks where student_id = $id", { id });
+    await run("delete from practice_results where student_id = $id", { id });
     await run("delete from class_entries where target = $id and kind in ('attendance', 'waited')", { id });
     await run("delete from students where id = $id", { id });
     const inName = { sectionId, pattern: namePattern(name), erased: ERASED };

@@ -63,7 +63,17 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
       teacherIds: inner("section_teachers", "section_id", "staff_id", "staff_id"),
     },
   ],
-  students: ["students"],
+  students: [
+    "students",
+    {
+      practice: inner(
+        "practice_results",
+        "student_id",
+        columnsOf(["id", "figureId", "sequenceId", "measure", "staffId", "createdAt"]),
+        "created_at, id",
+      ),
+    },
+  ],
   plans: ["plans", { chosen: inner("plan_figures", "plan_id", columnsOf(Object.keys(chosenFigure.shape))) }],
   planDrafts: ["plan_drafts"],
   lessons: [
