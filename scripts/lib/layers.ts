@@ -45,6 +45,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "use-walk-through.ts",
       "written-lesson.ts",
     ],
+    practice: ["practice-button.tsx"],
     recaps: ["document.tsx", "live-figure.tsx"],
     sections: ["form.tsx", "own-class.tsx"],
     sequences: [

@@ -68,6 +68,8 @@ const security = (config: Config) =>
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
         imgSrc: ["'self'", "data:"],
+        // Music that somebody opens for practice, which stays in the browser.
+        mediaSrc: ["'self'", "blob:"],
         upgradeInsecureRequests: config.SECURE_COOKIES ? [] : null,
       },
     },

@@ -9,25 +9,11 @@ import {
 } from "@map-step/core/sequence";
 import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
+import { DANCE } from "../../test/dance.ts";
 import { findRoutines } from "./find-routines.ts";
 
 const highs = await loadHighs();
 const READING = { slowBeats: 2, quickBeats: 1, elements: [], holds: USUAL_HOLDS };
-const DANCE = {
-  name: "Test",
-  meter: 4,
-  phraseBeats: 8,
-  slowBeats: 2,
-  quickBeats: 1,
-  slowestBpm: 90,
-  fastestBpm: 120,
-  freeTimed: false,
-  countFrom: 1,
-  swung: false,
-  alone: false,
-  holds: USUAL_HOLDS,
-  ownElements: [],
-};
 const figure = (id: string, first: string, last: string, beats: number): SequenceFigure => {
   const rows = Array.from({ length: beats }, (_, beat) => {
     const hold =

@@ -53,7 +53,10 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
   });
   const pieces = usePieces(figure, dance);
   const cycle = dance.meter * 2;
-  const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.id}`, [1, dance.meter + 1]);
+  const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.name}`, [
+    1,
+    dance.meter + 1,
+  ]);
   const [sound, setSound] = useRemembered("click-sound", true);
   const [speed, setSpeed] = useState(1);
   const [camera, setCamera] = useState<FloorCamera>("above");

@@ -1,15 +1,22 @@
-import type { DanceRecord } from "@map-step/contract";
 import { type CalledRound, calledRound } from "@map-step/core/practice";
 import {
   countSequences,
   dealSequence,
-  insertItems,
   newFigureItem,
   roundOf,
   type SequenceFigure,
   type TransitionGraph,
   transitionGraph,
 } from "@map-step/core/sequence";
+import type { Dance } from "@map-step/core/time";
+import type { SequenceLibrary } from "../sequences/use-library.ts";
+
+/** Figures of a dance that can be dealt, and those it begins with. */
+export interface DrillFigures {
+  readonly figures: readonly SequenceFigure[];
+  readonly nameOf: (figureId: string) => string;
+  readonly first: readonly string[];
+}
 
 /** Figures of one dance that are dealt into rounds. */
 export interface Drill {
@@ -23,20 +30,33 @@ export interface Drill {
   readonly many: bigint;
 }
 
-/** Finds the state from which, and back to which, the most rounds can be danced. */
+/** Counts of a round, the ones that are tried first before the others. */
+export const DEAL_LENGTHS = [32, 24, 16, 48, 12, 64] as const;
+
+/**
+ * Finds the state from which, and back to which, the most rounds can be danced.
+ * @param lengths counts of a round: the first of them that can be danced, or the first if none can
+ */
 export function drillOf(
   figures: readonly SequenceFigure[],
-  dance: DanceRecord,
-  beats: number,
+  dance: Dance,
+  lengths: readonly number[],
   inARow: number,
 ): Drill {
   const graph = transitionGraph(figures, dance);
-  let [home, many]: [number | null, bigint] = [null, 0n];
-  graph.states.forEach((_, state) => {
-    const own = countSequences(graph, beats, { from: state, to: state, inARow });
-    if (own > many) [home, many] = [state, own];
+  const drills = lengths.map((beats): Drill => {
+    let [home, many]: [number | null, bigint] = [null, 0n];
+    graph.states.forEach((_, state) => {
+      const own = countSequences(graph, beats, { from: state, to: state, inARow });
+      if (own > many) [home, many] = [state, own];
+    });
+    return { graph, figures, beats, inARow, home, many };
   });
-  return { graph, figures, beats, inARow, home, many };
+  const [first] = drills;
+  return (
+    drills.find(({ home }) => home !== null) ??
+    first ?? { graph, figures, beats: 0, inARow, home: null, many: 0n }
+  );
 }
 
 /** One round of a drill, every one that can be danced as likely as the others. */
@@ -55,8 +75,29 @@ export function dealtRound(
   }));
   const steps = new Map(figures.map(({ id, figure }) => [id, figure]));
   return calledRound(
-    roundOf(insertItems([], null, items), (id) => steps.get(id) ?? null),
+    roundOf(items, (id) => steps.get(id) ?? null),
     phraseBeats,
     from,
   );
+}
+
+/** So many figures are chosen to begin with. */
+const FEW = 6;
+
+/** What can be dealt of a library: some figures, and those that follow from where they end, to begin with. */
+export function drillAround(
+  { figures, graph, nameOf }: SequenceLibrary,
+  some: readonly string[],
+): DrillFigures {
+  const ends = new Set(
+    graph.arcs.filter(({ figureId }) => figureId !== null && some.includes(figureId)).map(({ to }) => to),
+  );
+  const following = graph.arcs.flatMap(({ figureId, from }) =>
+    figureId && ends.has(from) ? [figureId] : [],
+  );
+  return {
+    figures,
+    nameOf,
+    first: [...new Set([...some, ...following])].slice(0, Math.max(FEW, some.length)),
+  };
 }

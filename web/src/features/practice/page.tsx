@@ -1,6 +1,6 @@
 import { Button } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, type SequenceRecord } from "@map-step/contract";
-import { asOneFigure, roundOf } from "@map-step/core/sequence";
+import { asOneFigure, figureItemsOf, roundOf } from "@map-step/core/sequence";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -10,14 +10,24 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { timingOf, useDances, useFigures, useSteps } from "../figures/library.ts";
 import { ReadScore } from "../sequences/read-score.tsx";
 import { useSequenceLibrary } from "../sequences/use-library.ts";
+import { drillAround } from "./deal.ts";
+import { KeepForStudent } from "./keep-for-student.tsx";
 import { Practice } from "./practice.tsx";
 
 const NoSteps = () => (
   <Empty title="There is nothing to practise yet">It has no steps that are danced to a beat.</Empty>
 );
 
-function OfFigure({ record, dance }: { record: FigureRecord; dance: DanceRecord }) {
+interface FigureProps {
+  readonly record: FigureRecord;
+  readonly dance: DanceRecord;
+  readonly records: readonly FigureRecord[];
+}
+
+function OfFigure({ record, dance, records }: FigureProps) {
   const steps = useSteps(record);
+  const library = useSequenceLibrary(dance, records);
+  const drill = useMemo(() => drillAround(library, [record.id]), [library, record.id]);
   if (!steps || steps.free || dance.freeTimed) return <NoSteps />;
   return (
     <>
@@ -28,10 +38,13 @@ function OfFigure({ record, dance }: { record: FigureRecord; dance: DanceRecord 
       </PageHead>
       <Practice
         key={record.id}
+        about={record.id}
         name={record.name}
         figure={steps}
         dance={dance}
         bpm={dance.slowestBpm}
+        drill={drill}
+        keep={(measure) => <KeepForStudent measure={measure} figureId={record.id} sequenceId={null} />}
         draw={(at) => (
           <CountRibbon
             figure={steps}
@@ -53,9 +66,9 @@ export function PracticeFigurePage() {
   const library = useFigures(figure.data?.danceId);
   return (
     <Loaded all={[figure, dances, library]}>
-      {(record, all) => {
+      {(record, all, records) => {
         const dance = all.find(({ id }) => id === record.danceId);
-        return dance ? <OfFigure record={record} dance={dance} /> : null;
+        return dance ? <OfFigure record={record} dance={dance} records={records} /> : null;
       }}
     </Loaded>
   );
@@ -73,6 +86,14 @@ function OfSequence({ record, dance, records }: SequenceProps) {
     () => asOneFigure(roundOf(record.items, library.figureOf)),
     [record.items, library.figureOf],
   );
+  const routine = useMemo(
+    () => ({ ...library, items: record.items, phraseBeats: record.phraseBeats }),
+    [library, record.items, record.phraseBeats],
+  );
+  const drill = useMemo(
+    () => drillAround(library, [...new Set(figureItemsOf(record.items).map(({ figureId }) => figureId))]),
+    [library, record.items],
+  );
   if (!whole || whole.free || dance.freeTimed) return <NoSteps />;
   return (
     <>
@@ -82,10 +103,15 @@ function OfSequence({ record, dance, records }: SequenceProps) {
         </Button>
       </PageHead>
       <Practice
+        key={record.id}
+        about={record.id}
         name={record.name}
         figure={whole}
         dance={dance}
         bpm={record.bpm ?? dance.slowestBpm}
+        routine={routine}
+        drill={drill}
+        keep={(measure) => <KeepForStudent measure={measure} figureId={null} sequenceId={record.id} />}
         draw={(at) => <ReadScore content={record} library={library} at={at} />}
       />
     </>

@@ -1,6 +1,6 @@
 import { type PracticeTrack, type PulseSound, trackSamples } from "@map-step/core/practice";
 import { type MidiEvent, writeMidi } from "midi-file";
-import wavefile from "wavefile";
+import { WaveFile } from "wavefile";
 
 /** Samples per second of a sound file. */
 export const SAMPLE_RATE = 22_050;
@@ -18,7 +18,7 @@ const NOTE_TICKS = 60;
 
 /** A track as a sound file (WAV, one channel of 16 bits), its calls as named cue points. */
 export function trackToWav(track: PracticeTrack): Uint8Array {
-  const wav = new wavefile.WaveFile();
+  const wav = new WaveFile();
   const samples = trackSamples(track, SAMPLE_RATE);
   wav.fromScratch(
     1,

@@ -23,7 +23,7 @@ export const toggled = (list: readonly number[], one: number): number[] =>
   list.includes(one) ? list.filter((other) => other !== one) : [...list, one].sort((a, b) => a - b);
 
 /** What sounds, as it was chosen last on this device. */
-export function usePulseSettings(figure: Figure, dance: Dance & { readonly id: string }, isClapped: boolean) {
+export function usePulseSettings(figure: Figure, dance: Dance, isClapped: boolean) {
   const bars = dance.meter * 2;
   const beats = Math.max(1, Math.round(figure.length / TICKS_PER_BEAT));
   const slows = useMemo(() => slowCounts(figure, dance.slowBeats), [figure, dance.slowBeats]);
@@ -37,11 +37,14 @@ export function usePulseSettings(figure: Figure, dance: Dance & { readonly id: s
     ],
     [bars, dance.meter],
   );
-  const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.id}`, [1, dance.meter + 1]);
+  const [accents, setAccents] = useRemembered<readonly number[]>(`accents:${dance.name}`, [
+    1,
+    dance.meter + 1,
+  ]);
   const [onSlows, setOnSlows] = useState(false);
   const [sounding, setSounding] = useState<readonly number[]>([1, dance.meter + 1]);
   const [between, setBetween] = useRemembered<Between>(
-    `between:${dance.id}`,
+    `between:${dance.name}`,
     dance.swung ? "swung" : "nothing",
   );
   // The slows are those of the figure, so that the counts go by its length then.

@@ -14,6 +14,7 @@ import {
   useTransport,
 } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { PracticeButton } from "../practice/practice-button.tsx";
 
 interface Props {
   readonly show: "ribbon" | "floor";
@@ -85,6 +86,18 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
           isChosen={(one) => one === speed}
           onChoose={setSpeed}
         />
+        {free ? null : (
+          <PracticeButton
+            about={name}
+            name={name}
+            figure={shown}
+            dance={dance}
+            bpm={dance.slowestBpm}
+            draw={(at) => (
+              <CountRibbon figure={shown} name={name} timing={dance} {...(at === undefined ? {} : { at })} />
+            )}
+          />
+        )}
         {beats > 1 ? <LoopSelect inline beats={beats} loop={loop} onLoop={setLoop} /> : null}
         {playing ? <CountLine figure={figure} at={position} /> : null}
       </Flex>

@@ -17,16 +17,13 @@ import { SmallInput } from "../../kit/small-input.tsx";
 import { asItems } from "./as-items.ts";
 import { FigureSet } from "./figure-set.tsx";
 import type { Builder } from "./use-builder.ts";
-import { itemsInWords } from "./words.ts";
+import { grouped, itemsInWords } from "./words.ts";
 
 /** Beyond this nobody dances, and counting would hold the page up. */
 const MOST_BEATS = 512;
 const PAGE = 5n;
 /** So often is dealt anew until one holds a turn. */
 const MOST_DEALS = 5000;
-
-/** A large number in groups of three: `1 284 306`. */
-export const grouped = (value: bigint): string => value.toString().replace(/\B(?=(\d{3})+$)/g, "\u202f");
 
 interface Props {
   readonly builder: Builder;

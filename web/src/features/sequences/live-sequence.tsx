@@ -1,12 +1,13 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { SequenceContent } from "@map-step/contract";
-import { callSheet } from "@map-step/core/sequence";
+import { asOneFigure, callSheet } from "@map-step/core/sequence";
 import { beatsToTicks, TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { Pause, Play } from "lucide-react";
 import { useMemo, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { SPEEDS, usePulse, useTransport } from "../../kit/play/index.ts";
+import { PracticeButton } from "../practice/practice-button.tsx";
 import { Score } from "./score.tsx";
 import { type ScoreView, useScoreView } from "./use-builder.ts";
 import { itemName, lengthInWords } from "./words.ts";
@@ -34,6 +35,11 @@ export function LiveSequence({ content, library, large = false }: Props) {
   const calls = useMemo(
     () => callSheet(round.danced, content.phraseBeats),
     [round.danced, content.phraseBeats],
+  );
+  const whole = useMemo(() => asOneFigure(round.danced), [round.danced]);
+  const routine = useMemo(
+    () => ({ ...library, items: content.items, phraseBeats: content.phraseBeats }),
+    [library, content.items, content.phraseBeats],
   );
   const beat = Math.max(0, position) / TICKS_PER_BEAT;
   const at = calls.findLastIndex(({ from }) => from <= beat);
@@ -93,6 +99,18 @@ export function LiveSequence({ content, library, large = false }: Props) {
           isChosen={(one) => one === speed}
           onChoose={setSpeed}
         />
+        {whole && !dance.freeTimed ? (
+          <PracticeButton
+            size={large ? "lg" : "sm"}
+            about={content.name}
+            name={content.name}
+            figure={whole}
+            dance={dance}
+            bpm={content.bpm ?? dance.slowestBpm}
+            routine={routine}
+            draw={(at) => <Score view={view} at={at} />}
+          />
+        ) : null}
       </Flex>
       <Score view={view} at={playing || position > 0 ? position : undefined} />
     </Box>

@@ -3,28 +3,13 @@ import { type Figure, parseFigure } from "@map-step/core/notation";
 import { newFigureItem, roundFacts, roundOf, type SequenceItem } from "@map-step/core/sequence";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { DANCE } from "../../../test/dance.ts";
 import { asItems } from "./as-items.ts";
-import { grouped } from "./count.tsx";
 import { sequenceMerger } from "./merge.ts";
 import { scoreLayout } from "./score-layout.ts";
-import { itemsInWords, lengthInWords, meetingInWords, rolesInWords } from "./words.ts";
+import { grouped, itemsInWords, lengthInWords, meetingInWords, rolesInWords } from "./words.ts";
 import { sequenceAsCsv, sequenceAsJson, sequenceAsMarkdown } from "./written.ts";
 
-const DANCE = {
-  name: "Test",
-  meter: 4,
-  phraseBeats: 8,
-  slowBeats: 2,
-  quickBeats: 1,
-  slowestBpm: 90,
-  fastestBpm: 120,
-  freeTimed: false,
-  countFrom: 1,
-  swung: false,
-  alone: false,
-  holds: [],
-  ownElements: [],
-};
 const FIGURES: Readonly<Record<string, Figure>> = {
   three: parseFigure('leader\n1 L side hold "closed"\n2 R close\n3 L side turn R 1/4\nfollower opposite')
     .figure,

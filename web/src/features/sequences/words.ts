@@ -4,6 +4,9 @@ import { counted } from "@map-step/core/words";
 
 export type NameOf = (figureId: string) => string;
 
+/** A large number in groups of three: `1 284 306`. */
+export const grouped = (value: bigint): string => value.toString().replace(/\B(?=(\d{3})+$)/g, "\u202f");
+
 export const PRIORITY_NAMES: Readonly<Record<Priority, string>> = {
   keep: "stays whatever the floor",
   usual: "goes where it needs too much floor",
