@@ -1,3 +1,5 @@
+import { readFile } from "node:fs/promises";
+import { practiceTrack, trackSamples } from "@map-step/core/practice";
 import type { Page } from "@playwright/test";
 import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
 
@@ -43,6 +45,16 @@ test("taps at known times give the known offset, which can be allowed for", asyn
   await expectAccessible(page);
   await went.getByRole("button", { name: /allow for this device/ }).click();
   await expect(went).toContainText("ms are allowed for; that stays on this device.");
+  await went.getByRole("button", { name: "Keep on this device" }).click();
+  await expect(went.getByRole("button", { name: /^Forget the result/ })).toBeVisible();
+  await went.getByRole("button", { name: "Keep for a student …" }).click();
+  const dialog = page.getByRole("dialog", { name: "Keep for a student" });
+  await dialog.getByLabel("Section", { exact: true }).selectOption({ label: "Monday section" });
+  await dialog.getByLabel("Student", { exact: true }).selectOption({ index: 1 });
+  await expect(dialog.getByText("No measurement was kept before.")).toBeVisible();
+  await expectAccessible(page);
+  await dialog.getByRole("button", { name: /^Keep for/ }).click();
+  await expect(page.getByText(/^Kept for /)).toBeVisible();
 });
 
 test("what is heard, clapped and climbed is chosen, and it plays", async ({ page }) => {
@@ -55,4 +67,72 @@ test("what is heard, clapped and climbed is chosen, and it plays", async ({ page
   await page.getByRole("button", { name: "Ladder" }).click();
   await expect(page.getByText(/beats a minute, 0 rounds in a row/)).toBeVisible();
   await expectAccessible(page);
+});
+
+/** A sound file of clicks, as a recording is: 16 bits, one channel. */
+function recording(bpm: number): Buffer {
+  const rate = 22_050;
+  const pulse = { cycle: 8, accents: new Set([1, 5]), between: "even" as const };
+  const samples = trackSamples(practiceTrack({ bpm, meter: 4, pulse, beats: 8, rounds: 8, calls: [] }), rate);
+  const file = Buffer.alloc(44 + samples.length * 2);
+  file.write("RIFF", 0);
+  file.writeUInt32LE(36 + samples.length * 2, 4);
+  file.write("WAVEfmt ", 8);
+  file.writeUInt32LE(16, 16);
+  file.writeUInt32LE(0x00010001, 20);
+  file.writeUInt32LE(rate, 24);
+  file.writeUInt32LE(rate * 2, 28);
+  file.writeUInt32LE(0x00100002, 32);
+  file.write("data", 36);
+  file.writeUInt32LE(samples.length * 2, 40);
+  samples.forEach((sample, at) => {
+    file.writeInt16LE(Math.round(sample * 32_767), 44 + at * 2);
+  });
+  return file;
+}
+
+test("own music is found at its tempo, and stays on the device", async ({ page }) => {
+  await practise(page, "Side pass");
+  const sent: string[] = [];
+  page.on("request", (request) => {
+    if (request.method() !== "GET") sent.push(request.url());
+  });
+  const choose = page.locator("input[type=file]");
+  await choose.setInputFiles({ name: "broken.mp3", mimeType: "audio/mpeg", buffer: Buffer.from("no sound") });
+  await expect(page.getByRole("alert")).toContainText("can't be read as sound");
+  await choose.setInputFiles({ name: "mine.wav", mimeType: "audio/wav", buffer: recording(112.4) });
+  await expect(page.getByText(/^Found, and sure/)).toBeVisible();
+  const found = async () => Number(await page.getByLabel("Its beats a minute").inputValue());
+  expect(Math.abs((await found()) - 112.4)).toBeLessThan(0.2);
+  await page.getByRole("button", { name: "Half", exact: true }).click();
+  expect(Math.abs((await found()) - 56.2)).toBeLessThan(0.1);
+  await page.getByRole("button", { name: "Double" }).click();
+  await page.getByRole("group", { name: "Speed" }).getByRole("button", { name: "half speed" }).click();
+  await expect(page.getByText("56.2 beats a minute")).toBeVisible();
+  await page.getByRole("button", { name: "Start Side pass" }).click();
+  await expect(page.getByRole("button", { name: "Stop Side pass" })).toBeVisible();
+  await expectAccessible(page);
+  expect(sent).toEqual([]);
+});
+
+test("figures are called ahead and dealt anew, and the track is taken along", async ({ page }) => {
+  await practise(page, "Inside turn");
+  await page.getByRole("button", { name: "Vary" }).click();
+  await expect(page.getByText(/different rounds? of 24 counts; each begins and ends in/)).toBeVisible();
+  await expectAccessible(page);
+  await page.getByLabel("Beats a minute").fill("160");
+  await page.getByRole("button", { name: "Start Inside turn" }).click();
+  await expect(page.getByText(/^next: .+, in \d counts?$/)).toBeVisible();
+  await page.getByRole("button", { name: "Stop Inside turn" }).click();
+  for (const [button, begins] of [
+    ["Sound file (WAV)", "RIFF"],
+    ["MIDI file", "MThd"],
+  ] as const) {
+    const [file] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: button }).click(),
+    ]);
+    expect(file.suggestedFilename()).toMatch(/^Inside turn, 160\.(wav|mid)$/);
+    expect((await readFile(await file.path())).subarray(0, 4).toString()).toBe(begins);
+  }
 });

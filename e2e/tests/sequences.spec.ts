@@ -159,6 +159,14 @@ test("a routine goes into its week, is taught by phrase, and stands in the recap
   await stranger.goto(`${demoStudio()}/r/${secret}`);
   await expect(stranger.getByRole("button", { name: "Play Hustle 1, closing round" })).toBeVisible();
   await expectAccessible(stranger);
+  // A phone that nobody signed in on practises it, figure by figure called ahead.
+  await stranger.setViewportSize({ width: 390, height: 844 });
+  await stranger.getByRole("button", { name: "Practise" }).last().click();
+  const trainer = stranger.getByRole("dialog", { name: "Practise Hustle 1, closing round" });
+  await trainer.getByRole("button", { name: "Caller" }).click();
+  await trainer.getByRole("button", { name: "Start Hustle 1, closing round" }).click();
+  await expect(trainer.getByText(/^next: /)).toBeVisible();
+  await expectAccessible(stranger);
   await stranger.context().close();
 });
 

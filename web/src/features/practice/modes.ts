@@ -19,7 +19,7 @@ export const modeInWords = (mode: Mode, rounds: number, step: number): string =>
     hear: "Pulse, bars and phrases, with the counts that you accent.",
     step: "The floor from above runs with the music; step along.",
     clap: "Only the counts that you choose sound; clap the others.",
-    tap: "Tap on every step: the space bar, a click, or a finger on the large field.",
+    tap: "Tap on every step, or on the accents: the space bar, a click, or a finger on the large field.",
     ladder: `Tap as before. After ${rounds} rounds in a row that are close to the beat the tempo rises by ${step}.`,
     caller: "The next figure is said ahead; what is left to choose is drawn, or you decide.",
     vary: "Figures that you choose, put together anew each round; every order that can be danced is as likely as the others.",

@@ -16,7 +16,7 @@ import type { PracticeProps } from "./practice-props.ts";
 import { PulseFields } from "./pulse-fields.tsx";
 import { TakeAlong } from "./take-along.tsx";
 import { TapResult } from "./tap-result.tsx";
-import { usePractice } from "./use-practice.ts";
+import { TAP_ON, usePractice } from "./use-practice.ts";
 import { VaryFields } from "./vary-fields.tsx";
 
 /** The count trainer: to hear, step, clap, tap against the beat, climb, be called, and be dealt something new. */
@@ -65,7 +65,15 @@ export function Practice(props: PracticeProps) {
             {Math.round(barsPerMinute(tempo.heard, dance.meter) * 10) / 10} bars per minute
           </Text>
           <PulseFields settings={settings} isClapped={mode === "clap"} />
-          {practice.isTapped && roles.length > 1 ? (
+          {practice.isTapped ? (
+            <ChoiceButtons
+              label="Tap on"
+              choices={TAP_ON.map((value) => ({ value, label: value }))}
+              isChosen={(one) => one === practice.tapOn}
+              onChoose={practice.setTapOn}
+            />
+          ) : null}
+          {practice.isTapped && practice.tapOn === "steps" && roles.length > 1 ? (
             <ChoiceButtons
               label="Steps of"
               choices={roles.map((value) => ({ value, label: value }))}

@@ -19,6 +19,10 @@ const ENDLESS = { from: 0, to: Number.MAX_SAFE_INTEGER };
 export const SPOKEN = ["nothing", "counts", "figures"] as const;
 export type Spoken = (typeof SPOKEN)[number];
 
+/** What is tapped: every step of a role, or the counts that are accented. */
+export const TAP_ON = ["steps", "accents"] as const;
+type TapOn = (typeof TAP_ON)[number];
+
 /** Everything that is chosen and measured while somebody practises. */
 export function usePractice({ figure, dance, bpm: start, routine, drill }: PracticeProps) {
   const [mode, setMode] = useState<Mode>("hear");
@@ -29,6 +33,7 @@ export function usePractice({ figure, dance, bpm: start, routine, drill }: Pract
   const [delay, setDelay] = useRemembered("tap-delay", 0);
   const roles = writtenRoles(figure);
   const [role, setRole] = useState<Role>(roles[0] ?? "leader");
+  const [tapOn, setTapOn] = useState<TapOn>("steps");
   const isTapped = mode === "tap" || mode === "ladder";
   const settings = usePulseSettings(figure, dance, mode === "clap");
   const own = useOwnMusic();
@@ -50,7 +55,11 @@ export function usePractice({ figure, dance, bpm: start, routine, drill }: Pract
   const transport = useTransport({ loop, bpm: heard, pulse: settings.pulse, sound: true, music });
   const callerSettings = useCallerSettings({ mode, dance, routine, drill });
   const caller = useCaller(callerSettings, mode, transport.beats);
-  const due = useMemo(() => tapsDue(figure, { steps: role }), [figure, role]);
+  const { accents } = settings.pulse;
+  const due = useMemo(
+    () => tapsDue(figure, tapOn === "steps" ? { steps: role } : { counts: accents }),
+    [figure, tapOn, role, accents],
+  );
   const taps = useTaps({
     beganAt: transport.beganAt,
     due,
@@ -102,6 +111,8 @@ export function usePractice({ figure, dance, bpm: start, routine, drill }: Pract
     roles,
     role,
     setRole,
+    tapOn,
+    setTapOn,
     settings,
     tempo: { bpm, setBpm, heard, inARow: rung.inARow },
     transport,
