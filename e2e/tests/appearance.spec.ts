@@ -37,6 +37,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "class log", path: `/lessons/${section}/2/log`, shown: /Who struggled/ },
     { name: "sequences", path: "/sequences", shown: /Hustle 1, closing round/ },
     { name: "sequence", path: `/sequences/${sequence}`, shown: /Every join fits/ },
+    { name: "practice", path: `/practice/sequences/${sequence}`, shown: /Take it along/ },
     { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
     { name: "check", path: `/checks/${section}`, shown: /without help or better/ },

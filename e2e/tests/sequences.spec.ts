@@ -139,7 +139,17 @@ test("a routine goes into its week, is taught by phrase, and stands in the recap
 
   await page.goto(`${demoStudio()}/lessons/${sectionId}/7`);
   await expect(page.getByText(/closing round, phrases? 1/).first()).toBeVisible();
+  await page.getByRole("button", { name: "Walk-through" }).click();
+  await page.getByRole("button", { name: "Put it into the lesson" }).click();
+  await expect(page.getByText("All saved")).toBeVisible();
   await page.goto(`${demoStudio()}/teach/${sectionId}/7`);
+  await page.getByRole("button", { name: /Walk-through of everything so far/ }).click();
+  const run = page.getByRole("region", { name: "Walk-through" });
+  await run.getByRole("button", { name: "Go through it" }).click();
+  await expect(run.getByText(/^slowly, \d+ beats a minute/)).toBeVisible();
+  await expect(run.getByText(/^at speed, \d+ beats a minute/)).toBeVisible();
+  await run.getByRole("button", { name: "The figure after" }).click();
+  await expect(run.getByText(/^2\. /)).toBeVisible();
   await page.getByRole("button", { name: /closing round, the whole routine/ }).click();
   await expect(page.getByRole("group", { name: "The routine" })).toBeVisible();
   await page.getByRole("button", { name: "Play Hustle 1, closing round" }).click();

@@ -86,13 +86,26 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
         </>
       ) : null}
       {others.length > 0 ? (
-        <Text mt="2">{others.join(part.kind === "practice" ? ", then " : " against ")}</Text>
+        <Text mt="2">{others.join(part.kind === "contrast" ? " against " : ", then ")}</Text>
       ) : null}
-      {part.sequenceId ? (
-        <Button asChild size="sm" variant="outline" mt="2">
-          <Link to={`/sequences/${part.sequenceId}`}>Open the routine</Link>
-        </Button>
-      ) : null}
+      <Flex gap="2" mt="2" wrap="wrap" className="no-print">
+        {part.sequenceId ? (
+          <Button asChild size="sm" variant="outline">
+            <Link to={`/sequences/${part.sequenceId}`}>Open the routine</Link>
+          </Button>
+        ) : null}
+        {part.sequenceId || (figure && steps && !steps.free) ? (
+          <Button asChild size="sm" variant="outline">
+            <Link
+              to={
+                part.sequenceId ? `/practice/sequences/${part.sequenceId}` : `/practice/figures/${figure?.id}`
+              }
+            >
+              Practise
+            </Link>
+          </Button>
+        ) : null}
+      </Flex>
       {steps && sidesInWords(steps) ? (
         <Text mt="2" fontSize="sm">
           {sidesInWords(steps)}

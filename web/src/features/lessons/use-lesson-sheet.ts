@@ -93,7 +93,6 @@ export function useLessonSheet(open: OpenLesson): LessonSheet {
     addWalkThrough: (figureIds) => {
       const part: LessonSegment = {
         ...ownPart("Walk-through of everything so far", Math.max(3, Math.min(15, figureIds.length))),
-        kind: "practice",
         withIds: [...figureIds],
       };
       edit.edit(insertSegment(segments, segments.length - 1, part));

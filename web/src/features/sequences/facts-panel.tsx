@@ -1,4 +1,5 @@
 import { Box, Heading, Stack, Text } from "@chakra-ui/react";
+import type { RoundFacts } from "@map-step/core/sequence";
 import { counted, inWords } from "@map-step/core/words";
 import { FloorTrack } from "./floor-track.tsx";
 import type { Builder } from "./use-builder.ts";
@@ -14,7 +15,21 @@ export function FactsPanel({ builder }: { builder: Builder }) {
     lasts === "" ? "" : `${lasts} at ${content.bpm} beats a minute`,
     least.beats === most.beats ? meetingInWords(least) : "",
   ].filter(Boolean);
-  const floor = floorInWords(round);
+  const floorOf = (one: RoundFacts): string[] => {
+    const floor = floorInWords(one);
+    return [
+      ...rolesInWords(one),
+      ...(floor === "" ? [] : [`Needs ${floor} a couple with elbow room, an estimate.`]),
+    ];
+  };
+  const [shortest, longest] = [floorOf(least), floorOf(most)];
+  const ways =
+    shortest.join() === longest.join()
+      ? [{ title: "", sentences: shortest }]
+      : [
+          { title: "The shortest way", sentences: shortest },
+          { title: "The longest way", sentences: longest },
+        ];
   if (round.danced.length === 0 && facts.figures === 0)
     return <Text color="soft">Figures that you put in are counted here.</Text>;
   return (
@@ -47,10 +62,14 @@ export function FactsPanel({ builder }: { builder: Builder }) {
         </Heading>
         <FloorTrack round={round} holds={library.dance.holds} loops={content.loops} />
         <Stack gap="0.5" mt="1.5" fontSize="sm">
-          {rolesInWords(round).map((sentence) => (
-            <Text key={sentence}>{sentence}</Text>
+          {ways.map(({ title, sentences }) => (
+            <Box key={title}>
+              {title === "" ? null : <Text fontWeight="700">{title}</Text>}
+              {sentences.map((sentence) => (
+                <Text key={sentence}>{sentence}</Text>
+              ))}
+            </Box>
           ))}
-          {floor === "" ? null : <Text>Needs {floor} a couple with elbow room, an estimate.</Text>}
         </Stack>
       </Box>
     </Stack>

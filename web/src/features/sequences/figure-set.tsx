@@ -45,6 +45,17 @@ function Taught({
   );
 }
 
+/** What the plan of a level puts into its weeks, whether or not a section was taught it yet. */
+function LevelPlan({ level, onTake }: { level: Level; onTake: (ids: readonly string[]) => void }) {
+  const plan = useApi(api.plans.read, { params: { id: level.planId } });
+  const ids = (plan.data?.chosen ?? []).flatMap(({ figureId, week }) => (week === null ? [] : [figureId]));
+  return (
+    <Button size="sm" variant="outline" disabled={ids.length === 0} onClick={() => onTake(ids)}>
+      Take {counted(ids.length, "figure")} of {level.name}
+    </Button>
+  );
+}
+
 /** Which figures: those of a section until a week, of a kind, of this routine, or picked one by one. */
 export function FigureSet({ builder, levels, chosen, onChange }: Props) {
   const { library, content } = builder;
@@ -56,6 +67,7 @@ export function FigureSet({ builder, levels, chosen, onChange }: Props) {
   const danced = new Set(library.figures.map(({ id }) => id));
   const records = library.records.filter(({ id }) => danced.has(id));
   const take = (ids: readonly string[]) => onChange(new Set(ids.filter((id) => danced.has(id))));
+  const levelOf = levels.find(({ id }) => id === content.levelId);
   const kinds = FIGURE_KINDS.filter((kind) => records.some((record) => record.kind === kind));
   return (
     <Box>
@@ -74,6 +86,7 @@ export function FigureSet({ builder, levels, chosen, onChange }: Props) {
             onChange={setSectionId}
           />
         ) : null}
+        {levelOf && !section ? <LevelPlan key={levelOf.id} level={levelOf} onTake={take} /> : null}
         {section && level ? <Taught key={section.id} section={section} level={level} onTake={take} /> : null}
       </Flex>
       <Flex gap="1.5" wrap="wrap" mb="2" role="group" aria-label="Several at once">

@@ -89,14 +89,18 @@ function Sequence({ record, dance, records, levels }: Props) {
           </>
         ) : null}
         {TOOLS.filter(([name]) => mayEdit || name !== "settings").map(([name, label]) => (
-          <Button key={name} variant="outline" bg="panel" onClick={() => setTool(name)}>
+          <Button key={name} size="sm" px="3" variant="outline" bg="panel" onClick={() => setTool(name)}>
             {label}
           </Button>
         ))}
-        <Button asChild variant="outline" bg="panel">
+        <Button asChild size="sm" px="3" variant="outline" bg="panel">
           <Link to={`/practice/sequences/${record.id}`}>Practise</Link>
         </Button>
-        {mayEdit ? <Button onClick={() => setTool("make")}>Make it for me</Button> : null}
+        {mayEdit ? (
+          <Button size="sm" px="3" onClick={() => setTool("make")}>
+            Make it for me
+          </Button>
+        ) : null}
       </PageHead>
       <Flex gap="4" direction={{ base: "column", lg: "row" }} align={{ lg: "flex-start" }}>
         <Box flex="1" minW="0">
@@ -124,6 +128,9 @@ function Sequence({ record, dance, records, levels }: Props) {
               ) : null}
             </Score>
           )}
+          <Box display="none" _print={{ display: "block" }}>
+            <CallSheet view={builder} />
+          </Box>
         </Box>
         <Aside label="About this sequence">
           {item?.kind === "figure" && mayEdit ? (

@@ -4,11 +4,13 @@ import { countCall, sidesInWords } from "@map-step/core/figure";
 import { guideOf, SEGMENT_NAMES, type Stage, tempoLadder, watchInWords } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { barsPerMinute, minutesAndSeconds } from "@map-step/core/time";
+import { useMemo } from "react";
 import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { DanceInClass } from "./dance.tsx";
 import { RoutineInClass } from "./routine.tsx";
+import { RunThrough } from "./run-through.tsx";
 
 /** What to do in this part, the stage whose time it is marked. */
 function Stages({ stages, inPart, meter }: { stages: readonly Stage[]; inPart: number; meter: number }) {
@@ -76,6 +78,11 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
   const tempi = steps ? tempoLadder(steps, dance, bpm).map((rung) => rung.bpm) : [];
   const all = [figure, ...others.map((other) => other.figure)];
   const cautions = [...new Set([...part.cautions, ...all.flatMap((one) => one?.cautions ?? [])])];
+  const danced = others.filter(({ steps: own }) => own !== null);
+  const walked = useMemo(
+    () => others.flatMap((one) => (one.steps && !one.steps.free ? [{ ...one, steps: one.steps }] : [])),
+    [others],
+  );
   return (
     <Stack gap="4">
       <Box>
@@ -93,18 +100,21 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
       {part.sequenceId ? <RoutineInClass id={part.sequenceId} dance={dance} /> : null}
       {steps ? <CallWords figure={steps} dance={dance} /> : null}
       {steps && sidesInWords(steps) ? <Text fontWeight="600">{sidesInWords(steps)}</Text> : null}
-      {others.map((other, index) =>
+      {part.kind === "own" && walked.length > 0 ? (
+        <RunThrough key={part.id} figures={walked} dance={dance} bpm={bpm} />
+      ) : null}
+      {danced.map((other, index) =>
         other.steps ? (
           // biome-ignore lint/suspicious/noArrayIndexKey: a chain may come back to a figure; its place tells it apart
           <Box key={`${index} ${other.figure.id}`}>
             <Text fontWeight="700">
-              {part.kind === "practice" ? `${index + 1}. ` : ""}
+              {part.kind === "contrast" ? "" : `${index + 1}. `}
               {other.figure.name}{" "}
               <Text as="span" color="soft" fontWeight="400">
                 {countCall(other.steps)}
               </Text>
             </Text>
-            {part.kind === "practice" && other.figure.slips.length > 0 ? (
+            {part.kind !== "contrast" && other.figure.slips.length > 0 ? (
               <Text color="soft">Watch for: {watchInWords(other.figure.slips)}</Text>
             ) : null}
             {part.kind === "contrast" ? (
