@@ -72,10 +72,11 @@ const tapped = async (page: Page) => {
   await page.getByRole("button", { name: /^Start / }).click();
   await page.getByRole("button", { name: /^Tap here/ }).evaluate(async (field) => {
     const began = Number((field as HTMLElement).dataset.beganAt);
-    const hurried = [-34, -22, -41, -12, -55, -28, -47, -19, -38, -25, -60, -15, -31, -24, -44, -18];
+    const hurried = [-34, -22, -41, -12, -55, -28, -47, -19, -38, -25, -60, -15];
     const beat = 60_000 / Number(document.querySelector<HTMLInputElement>("input[type=number]")?.value);
+    const steps = [0, 2, 4, 5, 6, 7];
     for (const [at, off] of hurried.entries()) {
-      const due = began + at * beat + off;
+      const due = began + (8 * Math.floor(at / 6) + (steps[at % 6] ?? 0)) * beat + off;
       await new Promise((resolve) => setTimeout(resolve, Math.max(0, due - performance.now())));
       const press = new KeyboardEvent("keydown", { code: "Space", bubbles: true });
       Object.defineProperty(press, "timeStamp", { value: due });
@@ -83,6 +84,7 @@ const tapped = async (page: Page) => {
     }
   });
   await page.getByRole("region", { name: "How it went" }).waitFor();
+  await page.waitForTimeout(4500);
   await page.getByRole("button", { name: /^Stop / }).click();
   await page.getByRole("region", { name: "How it went" }).scrollIntoViewIfNeeded();
 };

@@ -19,7 +19,6 @@ export const practiceMeasure = z.object({
 /** What taps against the beat came to. */
 export type PracticeMeasure = z.infer<typeof practiceMeasure>;
 
-/** A measurement that a teacher keeps of a student, with an id of the device's own: sent twice, it is kept once. */
 const toKeep = z.object({
   id: z.uuid(),
   /** What was practised: one of the two. */
@@ -27,6 +26,7 @@ const toKeep = z.object({
   sequenceId: z.uuid().nullable(),
   measure: practiceMeasure,
 });
+/** A measurement that a teacher keeps of a student, with an id of the device's own: sent twice, it is kept once. */
 export const practiceToKeep = toKeep.refine(
   ({ figureId, sequenceId }) => (figureId === null) !== (sequenceId === null),
   { path: ["figureId"], message: "A figure or a sequence, one of the two" },

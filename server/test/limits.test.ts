@@ -221,7 +221,7 @@ describe("what was accepted can always be read", () => {
         const params = await runs(`Run ${count}`, made);
         await readsAll({ ...params, figureId: made[0]?.id ?? "" });
       }),
-      { numRuns: 6 },
+      { numRuns: 4 },
     );
   });
 });

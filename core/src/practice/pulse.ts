@@ -1,7 +1,7 @@
 /** What sounds between two beats: nothing, the half, or the last third as music that swings has it. */
-export const BETWEEN = ["nothing", "even", "swung"] as const;
-/** One of `BETWEEN`. */
-export type Between = (typeof BETWEEN)[number];
+export const OFFBEATS = ["nothing", "even", "swung"] as const;
+/** One of `OFFBEATS`. */
+export type Offbeat = (typeof OFFBEATS)[number];
 
 /** How the music of a practice sounds. */
 export interface Pulse {
@@ -12,7 +12,7 @@ export interface Pulse {
   /** Counts that sound; all where nothing is said. What is counted in sounds in any case. */
   readonly sounding?: ReadonlySet<number> | undefined;
   /** Nothing where nothing is said. */
-  readonly between?: Between | undefined;
+  readonly between?: Offbeat | undefined;
   /** Beats that are counted in before the first; none where nothing is said. */
   readonly countIn?: number | undefined;
 }
@@ -26,7 +26,7 @@ export interface PulseSound {
   readonly kind: "accent" | "beat" | "between";
 }
 
-const SHARE: Readonly<Record<Exclude<Between, "nothing">, number>> = { even: 1 / 2, swung: 2 / 3 };
+const SHARE: Readonly<Record<Exclude<Offbeat, "nothing">, number>> = { even: 1 / 2, swung: 2 / 3 };
 
 /**
  * The sounds whose beats lie in `[from, to)`, in order. A count that is silent has none after it either.

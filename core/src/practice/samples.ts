@@ -16,8 +16,9 @@ export const TONES: Readonly<Record<PulseSound["kind"], Tone>> = {
   between: { hertz: 784, loud: 0.1 },
 };
 
-/** Seconds that a sound lasts, and the loudness at which it is over. */
+/** Seconds that a sound lasts. */
 export const TONE_SECONDS = 0.06;
+/** The loudness at which a sound is over. */
 export const TONE_END = 0.001;
 
 /**

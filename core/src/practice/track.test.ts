@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { BETWEEN, type Pulse, practiceTrack, pulseBetween, steadyTempo } from "./index.ts";
+import { OFFBEATS, type Pulse, practiceTrack, pulseBetween, steadyTempo } from "./index.ts";
 
 const anyPulse: fc.Arbitrary<Pulse> = fc.record({
   cycle: fc.integer({ min: 1, max: 12 }),
@@ -9,7 +9,7 @@ const anyPulse: fc.Arbitrary<Pulse> = fc.record({
     fc.uniqueArray(fc.integer({ min: 1, max: 12 })).map((list) => new Set(list)),
     { nil: undefined },
   ),
-  between: fc.constantFrom(...BETWEEN),
+  between: fc.constantFrom(...OFFBEATS),
   countIn: fc.nat({ max: 8 }),
 });
 

@@ -1,9 +1,9 @@
 import { Flex } from "@chakra-ui/react";
-import { BETWEEN, type Between } from "@map-step/core/practice";
+import { OFFBEATS, type Offbeat } from "@map-step/core/practice";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { type PulseSettings, toggled } from "./use-pulse-settings.ts";
 
-const BETWEEN_NAMES: Readonly<Record<Between, string>> = {
+const BETWEEN_NAMES: Readonly<Record<Offbeat, string>> = {
   nothing: "nothing",
   even: "the half",
   swung: "swung",
@@ -54,7 +54,7 @@ export function PulseFields({ settings, isClapped }: { settings: PulseSettings; 
       )}
       <ChoiceButtons
         label="Between"
-        choices={BETWEEN.map((value) => ({ value, label: BETWEEN_NAMES[value] }))}
+        choices={OFFBEATS.map((value) => ({ value, label: BETWEEN_NAMES[value] }))}
         isChosen={(one) => one === between}
         onChoose={settings.setBetween}
       />

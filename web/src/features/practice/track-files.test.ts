@@ -1,4 +1,4 @@
-import { BETWEEN, practiceTrack } from "@map-step/core/practice";
+import { OFFBEATS, practiceTrack } from "@map-step/core/practice";
 import fc from "fast-check";
 import MIDIFile from "midifile";
 import { describe, expect, it, test } from "vitest";
@@ -9,7 +9,7 @@ const anyTrack = fc
   .record({
     bpm: fc.integer({ min: 40, max: 240 }),
     meter: fc.constantFrom(3, 4),
-    between: fc.constantFrom(...BETWEEN),
+    between: fc.constantFrom(...OFFBEATS),
     beats: fc.integer({ min: 2, max: 12 }),
     rounds: fc.integer({ min: 1, max: 2 }),
   })

@@ -1,5 +1,5 @@
 import { type Figure, stepsOf, writtenRoles } from "@map-step/core/notation";
-import type { Between, Pulse } from "@map-step/core/practice";
+import type { Offbeat, Pulse } from "@map-step/core/practice";
 import { beatNumber, type Dance, TICKS_PER_BEAT, withinBeat } from "@map-step/core/time";
 import { useMemo, useState } from "react";
 import { numbered } from "../../kit/play/index.ts";
@@ -43,7 +43,7 @@ export function usePulseSettings(figure: Figure, dance: Dance, isClapped: boolea
   ]);
   const [onSlows, setOnSlows] = useState(false);
   const [sounding, setSounding] = useState<readonly number[]>([1, dance.meter + 1]);
-  const [between, setBetween] = useRemembered<Between>(
+  const [between, setBetween] = useRemembered<Offbeat>(
     `between:${dance.name}`,
     dance.swung ? "swung" : "nothing",
   );

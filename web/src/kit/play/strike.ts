@@ -3,8 +3,9 @@ import { type PulseSound, TONE_END, TONE_SECONDS, TONES } from "@map-step/core/p
 /**
  * Makes one short tone.
  * @param at seconds on the context's own clock
+ * @returns takes it back, if it has not begun
  */
-export function strike(context: BaseAudioContext, at: number, kind: PulseSound["kind"]): void {
+export function strike(context: BaseAudioContext, at: number, kind: PulseSound["kind"]): () => void {
   const tone = context.createOscillator();
   const loudness = context.createGain();
   const { hertz, loud } = TONES[kind];
@@ -14,4 +15,7 @@ export function strike(context: BaseAudioContext, at: number, kind: PulseSound["
   tone.connect(loudness).connect(context.destination);
   tone.start(at);
   tone.stop(at + TONE_SECONDS + 0.01);
+  return () => {
+    if (context.currentTime < at) tone.disconnect();
+  };
 }

@@ -31,11 +31,13 @@ export interface Transport {
   readonly seek: (position: Ticks) => void;
 }
 
-/** Clicks are handed to the sound card this long ahead, so that a busy page does not delay them. Seconds. */
-const AHEAD = 0.12;
+/** Clicks are handed to the sound card this long ahead, so that a slow phone does not delay them. Seconds. */
+const AHEAD = 0.6;
 /** A hidden page is woken once a second at most. */
 const AHEAD_HIDDEN = 1.6;
 const EVERY_MS = 25;
+/** No more sounds than these are handed over before they begin. */
+const MOST_WAITING = 32;
 /** A sound card that is not awake by then is gone without. */
 const WAKE_MS = 500;
 /** Music that begins late moves its beats; less than this is the unrest of its clock. */
@@ -83,6 +85,7 @@ export function useTransport({ loop, bpm, pulse, sound, music = null }: Transpor
     let clock = clockOf(context, (countIn * 60) / bpm);
     let handed = -countIn;
     let [frame, timer] = [0, 0];
+    let waiting: readonly (() => void)[] = [];
     let isOver = false;
     const hand = () => {
       const { now, began, delay } = clock;
@@ -93,7 +96,10 @@ export function useTransport({ loop, bpm, pulse, sound, music = null }: Transpor
       if (sound && context)
         for (const { beat, kind } of pulseBetween(handed, ahead, pulse)) {
           const at = context.currentTime + began + (beat * 60) / bpm - now();
-          strike(context, Math.max(context.currentTime, at), kind);
+          waiting = [
+            ...waiting.slice(-MOST_WAITING),
+            strike(context, Math.max(context.currentTime, at), kind),
+          ];
         }
       handed = ahead;
     };
@@ -119,6 +125,7 @@ export function useTransport({ loop, bpm, pulse, sound, music = null }: Transpor
     } else begin();
     return () => {
       isOver = true;
+      for (const takeBack of waiting) takeBack();
       music?.element.pause();
       music?.element.removeEventListener("ended", stop);
       window.clearInterval(timer);
