@@ -1,3 +1,4 @@
+import { type Evidence, fitMarks, type ReadinessRule } from "../src/check/index.ts";
 import { readingOf } from "../src/element/index.ts";
 import { stateIn } from "../src/figure/index.ts";
 import { parseFigure } from "../src/notation/index.ts";
@@ -76,3 +77,26 @@ export const SEQUENCE: Sequence = {
 /** The first figure of the sequence, and where it ends. */
 export const ITEM = SEQUENCE.items[0] as FigureItem;
 export const TAIL: Tail = { id: "1", figure: BASIC, begun: stateIn(BASIC, IN_FOUR) };
+
+/** Three things seen of two dancers: of ana the basic twice, of ben the turn. */
+export const EVIDENCE: readonly Evidence[] = (
+  [
+    ["1", "ana", "basic", "with-help", "2027-02-01"],
+    ["2", "ana", "basic", "alone", "2027-02-08"],
+    ["3", "ben", "turn", "with-help", "2027-02-08"],
+  ] as const
+).map(([id, studentId, figureId, mark, at]) => ({
+  ...{ id, studentId, role: "leader" as const, figureId, layer: "partner" as const, mark, markerId: "ilse" },
+  ...{ at, where: "check" as const, offset: null, corrects: null },
+}));
+
+/** The basic without help, and one of two turns. */
+export const RULE: ReadinessRule = {
+  clauses: [
+    { kind: "figures", figureIds: ["basic"], atLeast: 1, mark: "alone", layer: "partner" },
+    { kind: "figures", figureIds: ["turn", "spin"], atLeast: 1, mark: "alone", layer: "partner" },
+  ],
+};
+
+/** What the three marks say of dancers and figures, with the stated priors. */
+export const MODEL = fitMarks(EVIDENCE, { priors: "stated" });

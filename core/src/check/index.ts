@@ -1,75 +1,9 @@
-/** How well a student dances a figure, from least to most. */
-export const MARKS = ["not-yet", "with-help", "alone", "dances-it"] as const;
-/** One of `MARKS`. */
-export type Mark = (typeof MARKS)[number];
-
-/** How a mark is said. */
-export const MARK_NAMES: Readonly<Record<Mark, string>> = {
-  "not-yet": "not yet",
-  "with-help": "with help",
-  alone: "without help",
-  "dances-it": "dances it",
-};
-
-/** What one student showed of one figure. */
-export interface FigureMark {
-  readonly studentId: string;
-  readonly figureId: string;
-  readonly mark: Mark;
-}
-
-/** A student over all figures of a course, by what they showed. */
-export interface StudentStanding {
-  readonly studentId: string;
-  /** Figures danced without help or better. */
-  readonly has: readonly string[];
-  /** Figures marked below that, lowest first. */
-  readonly missing: readonly string[];
-  /** Figures without a mark. */
-  readonly unseen: readonly string[];
-}
-
-const rank = (mark: Mark): number => MARKS.indexOf(mark);
-const ENOUGH = rank("alone");
-
-/**
- * Where a student stands over the figures of a course, and what is still missing.
- * @example
- * standingOf("ana", ["basic", "turn"], [{ studentId: "ana", figureId: "basic", mark: "alone" }]).unseen
- * // ["turn"]
- */
-export function standingOf(
-  studentId: string,
-  figureIds: readonly string[],
-  marks: readonly FigureMark[],
-): StudentStanding {
-  const own = new Map(
-    marks.filter((mark) => mark.studentId === studentId).map(({ figureId, mark }) => [figureId, mark]),
-  );
-  const rankOf = (id: string): number => {
-    const mark = own.get(id);
-    return mark === undefined ? -1 : rank(mark);
-  };
-  return {
-    studentId,
-    has: figureIds.filter((id) => rankOf(id) >= ENOUGH),
-    missing: figureIds
-      .filter((id) => rankOf(id) >= 0 && rankOf(id) < ENOUGH)
-      .sort((a, b) => rankOf(a) - rankOf(b)),
-    unseen: figureIds.filter((id) => rankOf(id) < 0),
-  };
-}
-
-/**
- * How many students have a figure, of those marked on it.
- * @example
- * shareOf("ana", ["basic", "turn"], [{ studentId: "ana", figureId: "basic", mark: "alone" }])
- * // { have: 0, marked: 0 }
- */
-export function shareOf(
-  figureId: string,
-  marks: readonly FigureMark[],
-): { readonly have: number; readonly marked: number } {
-  const own = marks.filter((mark) => mark.figureId === figureId);
-  return { have: own.filter(({ mark }) => rank(mark) >= ENOUGH).length, marked: own.length };
-}
+export * from "./agreement.ts";
+export * from "./at-least.ts";
+export * from "./evidence.ts";
+export * from "./fit.ts";
+export * from "./mark.ts";
+export * from "./readiness.ts";
+export * from "./rule.ts";
+export * from "./standing-of.ts";
+export * from "./telling.ts";

@@ -41,7 +41,7 @@ export function pulseBetween(
   { cycle, accents, sounding, between = "nothing", countIn = 0 }: Pulse,
 ): PulseSound[] {
   const sounds: PulseSound[] = [];
-  for (let beat = Math.max(0 - countIn, Math.floor(from)); beat < to; beat++) {
+  for (let beat = Math.max(-countIn, Math.floor(from)) + 0; beat < to; beat++) {
     const count = (((beat % cycle) + cycle) % cycle) + 1;
     if (beat >= 0 && sounding && !sounding.has(count)) continue;
     if (beat >= from) sounds.push({ beat, count, kind: accents.has(count) ? "accent" : "beat" });

@@ -1,0 +1,114 @@
+import { LAYERS, type Layer } from "../figure/index.ts";
+import { type Evidence, uncorrected } from "./evidence.ts";
+import { type Likelihood, likelihoodOf, type MarkData } from "./likelihood.ts";
+import { MARKS, markRank } from "./mark.ts";
+import { minimise } from "./minimise.ts";
+
+/** What is assumed before anything is seen: the stated priors of `docs/checks.md`, or nothing. */
+export const PRIORS = ["stated", "flat"] as const;
+
+/** How a model of marks is fitted. */
+export interface FitOptions {
+  readonly priors: (typeof PRIORS)[number];
+  /** Points over which abilities are summed, from −5 to 5; 31 where nothing is said. */
+  readonly quadrature?: number;
+}
+
+/** What marks say of dancers, figures, layers and markers. Ability has mean 0 and deviation 1 within a level. */
+export interface MarkModel {
+  /** How sharply marks tell dancers apart, above 0. */
+  readonly slope: number;
+  /** What a dancer's marks say of them, and how uncertain that is (mean and deviation), by student. */
+  readonly ability: Readonly<Record<string, number>>;
+  readonly spread: Readonly<Record<string, number>>;
+  /** By figure, on the scale of ability: harder above. */
+  readonly difficulty: Readonly<Record<string, number>>;
+  /** How much easier a layer is than the one that was marked most. */
+  readonly ease: Readonly<Partial<Record<Layer, number>>>;
+  /** By marker: stricter above 0, on average 0. */
+  readonly severity: Readonly<Record<string, number>>;
+  /** What a dancer needs beyond a figure's difficulty for each mark above the least; `null` where marks never told it. */
+  readonly thresholds: readonly (number | null)[];
+  readonly logLikelihood: number;
+}
+
+/** The priors, as means and deviations. Slope and gaps between thresholds as logarithms. */
+export const STATED_PRIORS = {
+  slope: { mean: Math.log(1.5), deviation: 0.5 },
+  difficulty: { mean: 0, deviation: 1.5 },
+  ease: { mean: 0, deviation: 1 },
+  gap: { mean: Math.log(1.2), deviation: 0.5 },
+  severity: { mean: 0, deviation: 0.5 },
+} as const;
+
+const TOLERANCE = 1e-4;
+const MOST_STEPS = 300;
+
+/** Gives each of some names its place, in the order in which they come. */
+function placesOf(names: readonly string[]): Map<string, number> {
+  const places = new Map<string, number>();
+  for (const name of names) if (!places.has(name)) places.set(name, places.size);
+  return places;
+}
+
+/** The layer that was marked most: the others are told against it. */
+function mainLayer(entries: readonly Evidence[]): Layer {
+  const counts = new Map<Layer, number>();
+  for (const { layer } of entries) counts.set(layer, (counts.get(layer) ?? 0) + 1);
+  return LAYERS.toSorted((a, b) => (counts.get(b) ?? 0) - (counts.get(a) ?? 0))[0] ?? "steps";
+}
+
+const record = (places: ReadonlyMap<string, number>, of: (place: number) => number): Record<string, number> =>
+  Object.fromEntries([...places].map(([name, place]) => [name, of(place)]));
+
+/**
+ * Fits the graded response model with markers as a facet (Samejima, 1969; Linacre, 1989) by marginal maximum
+ * likelihood, or the mode with stated priors, over fixed quadrature (Bock and Aitkin, 1981): the chance of at least a mark
+ * is logistic(slope · (ability + ease − difficulty − threshold) − severity). Deterministic.
+ * @param evidence of dancers of one level; what was corrected is left out
+ * @example
+ * fitMarks(EVIDENCE, { priors: "stated" }).thresholds.length // 3
+ */
+export function fitMarks(evidence: readonly Evidence[], { priors, quadrature = 31 }: FitOptions): MarkModel {
+  const entries = uncorrected(evidence);
+  const students = placesOf(entries.map(({ studentId }) => studentId));
+  const figures = placesOf(entries.map(({ figureId }) => figureId));
+  const markers = placesOf(entries.map(({ markerId }) => markerId));
+  const main = mainLayer(entries);
+  const layers = placesOf([main, ...entries.map(({ layer }) => layer)]);
+  // Without priors, marks that nobody gave cannot be told apart from their neighbours.
+  const given = [...new Set(entries.map(({ mark }) => markRank(mark)))].sort((a, b) => a - b);
+  const levels = priors === "stated" || given.length < 2 ? MARKS.map((_, rank) => rank) : given;
+  const data: MarkData = {
+    students: students.size,
+    figures: figures.size,
+    layers: layers.size,
+    markers: markers.size,
+    levels: levels.length,
+    marks: entries.map(({ studentId, figureId, layer, markerId, mark }) => ({
+      student: students.get(studentId) ?? 0,
+      figure: figures.get(figureId) ?? 0,
+      layer: layers.get(layer) ?? 0,
+      marker: markers.get(markerId) ?? 0,
+      level: Math.max(0, levels.indexOf(markRank(mark))),
+    })),
+  };
+  const likelihood: Likelihood = likelihoodOf(data, quadrature, priors === "stated" ? STATED_PRIORS : null);
+  const best = minimise(likelihood.slope, likelihood.start, { tolerance: TOLERANCE, most: MOST_STEPS });
+  const { slope, difficulty, ease, severity, kappa, ability, spread, logLikelihood } = likelihood.read(best);
+  // Only differences between markers can be known: their mean goes into the difficulties.
+  const strict = severity.reduce((sum, own) => sum + own, 0) / Math.max(1, severity.length);
+  return {
+    slope,
+    ability: record(students, (place) => ability[place] ?? 0),
+    spread: record(students, (place) => spread[place] ?? 1),
+    difficulty: record(figures, (place) => (difficulty[place] ?? 0) + strict / slope),
+    ease: record(layers, (place) => ease[place] ?? 0),
+    severity: record(markers, (place) => (severity[place] ?? 0) - strict),
+    thresholds: MARKS.slice(1).map((_, index) => {
+      const boundary = levels.findIndex((rank) => rank >= index + 1);
+      return boundary < 1 ? null : (kappa[boundary - 1] ?? null);
+    }),
+    logLikelihood,
+  };
+}
