@@ -41,8 +41,26 @@ export const STATED_PRIORS = {
   severity: { mean: 0, deviation: 0.5 },
 } as const;
 
-const TOLERANCE = 1e-4;
+/** In uncertainties: a thousandth of one is far below what marks can tell. */
+const TOLERANCE = 1e-3;
 const MOST_STEPS = 300;
+
+/** The lowest place of a likelihood, each parameter measured by its own uncertainty, so that all bend about alike. */
+function lowest({ slope, scale, start }: Likelihood): Float64Array {
+  const unscaled = (place: Float64Array) => place.map((own, at) => own * (scale[at] ?? 1));
+  const best = minimise(
+    (place, gradient) => {
+      const value = slope(unscaled(place), gradient);
+      gradient.forEach((own, at) => {
+        gradient[at] = own * (scale[at] ?? 1);
+      });
+      return value;
+    },
+    start.map((own, at) => own / (scale[at] ?? 1)),
+    { tolerance: TOLERANCE, most: MOST_STEPS },
+  );
+  return unscaled(best);
+}
 
 /** Gives each of some names its place, in the order in which they come. */
 function placesOf(names: readonly string[]): Map<string, number> {
@@ -94,7 +112,7 @@ export function fitMarks(evidence: readonly Evidence[], { priors, quadrature = 3
     })),
   };
   const likelihood: Likelihood = likelihoodOf(data, quadrature, priors === "stated" ? STATED_PRIORS : null);
-  const best = minimise(likelihood.slope, likelihood.start, { tolerance: TOLERANCE, most: MOST_STEPS });
+  const best = lowest(likelihood);
   const { slope, difficulty, ease, severity, kappa, ability, spread, logLikelihood } = likelihood.read(best);
   // Only differences between markers can be known: their mean goes into the difficulties.
   const strict = severity.reduce((sum, own) => sum + own, 0) / Math.max(1, severity.length);

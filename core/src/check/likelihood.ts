@@ -39,6 +39,8 @@ interface Parameters {
 /** The likelihood of marks, to be minimised with its sign turned. */
 export interface Likelihood {
   readonly start: Float64Array;
+  /** About the uncertainty of each parameter, by how many marks tell of it. */
+  readonly scale: Float64Array;
   readonly slope: Slope;
   readonly read: (place: Float64Array) => Parameters & {
     readonly ability: Float64Array;
@@ -51,8 +53,8 @@ export interface Likelihood {
 const REACH = 5;
 /** No chance counts as less than this, so that one strange mark cannot make everything impossible. */
 const LEAST = 1e-12;
-
-const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
+/** Below this a product is scaled up again. */
+const TINY = 1e-100;
 
 /** Where the parameters of each sort begin in a place: log slope, difficulties, eases but the first, gaps, severities. */
 function placesIn({ figures, layers, levels, markers }: MarkData, isFree: boolean) {
@@ -77,7 +79,7 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
   const grid = Float64Array.from({ length: points }, (_, q) => -REACH + (2 * REACH * q) / (points - 1));
   const density = grid.map((theta) => Math.exp(-(theta ** 2) / 2));
   const sum = density.reduce((all, own) => all + own, 0);
-  const logWeight = density.map((own) => Math.log(own / sum));
+  const weight = density.map((own) => own / sum);
 
   // What is marked alike (figure, layer, marker) is worked out once for all students.
   const kinds = new Map<number, number>();
@@ -119,33 +121,34 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
     };
   };
 
-  // Scratch for one evaluation: the chance of reaching each level, log chances of each level, expected counts.
+  // Scratch for one evaluation: the chance of reaching each level, of each level, and expected counts.
   const reach = new Float64Array(keys.length * (levels + 1) * points);
-  const logChance = new Float64Array(keys.length * size);
+  const chance = new Float64Array(keys.length * size);
   const expected = new Float64Array(keys.length * size);
   const posterior = new Float64Array(points);
+  const easy = new Float64Array(levels * points);
 
   const fill = ({ slope, difficulty, ease, severity, kappa }: Parameters): void => {
-    keys.forEach((key, kind) => {
+    // logistic(x + base) = 1 / (1 + exp(-x) exp(-base)): one exponential a kind, not one a cell.
+    for (let k = 1; k < levels; k++)
+      for (let q = 0; q < points; q++)
+        easy[k * points + q] = Math.exp(-slope * ((grid[q] ?? 0) - (kappa[k - 1] ?? 0)));
+    for (let kind = 0; kind < keys.length; kind++) {
+      const key = keys[kind] ?? 0;
       const figure = Math.floor(key / (layers * markers));
       const base =
         slope * ((ease[Math.floor(key / markers) % layers] ?? 0) - (difficulty[figure] ?? 0)) -
         (severity[key % markers] ?? 0);
+      const hard = Math.exp(-base);
       const from = kind * (levels + 1) * points;
-      for (let q = 0; q < points; q++) {
-        reach[from + q] = 1;
-        reach[from + levels * points + q] = 0;
-        for (let k = 1; k < levels; k++)
-          reach[from + k * points + q] = logistic(slope * ((grid[q] ?? 0) - (kappa[k - 1] ?? 0)) + base);
-        for (let level = 0; level < levels; level++)
-          logChance[kind * size + level * points + q] = Math.log(
-            Math.max(
-              LEAST,
-              (reach[from + level * points + q] ?? 0) - (reach[from + (level + 1) * points + q] ?? 0),
-            ),
-          );
-      }
-    });
+      for (let q = 0; q < points; q++) reach[from + q] = 1;
+      for (let at = points; at < levels * points; at++) reach[from + at] = 1 / (1 + (easy[at] ?? 0) * hard);
+      for (let at = 0; at < size; at++)
+        chance[kind * size + at] = Math.max(
+          LEAST,
+          (reach[from + at] ?? 0) - (reach[from + at + points] ?? 0),
+        );
+    }
   };
 
   /** The log likelihood; each student is handed over with the posterior of their ability. */
@@ -153,21 +156,26 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
     let [all, from] = [0, 0];
     for (let student = 0; student < data.students; student++) {
       const to = ends[student] ?? from;
-      posterior.set(logWeight);
+      posterior.set(weight);
+      let logScale = 0;
       for (let place = from; place < to; place++) {
         const cell = cellOf[place] ?? 0;
-        for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) + (logChance[cell + q] ?? 0);
+        let most = 0;
+        for (let q = 0; q < points; q++) {
+          const own = (posterior[q] ?? 0) * (chance[cell + q] ?? 0);
+          posterior[q] = own;
+          if (own > most) most = own;
+        }
+        // A product of many chances would become too small to be told from none.
+        if (most < TINY) {
+          for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / most;
+          logScale += Math.log(most);
+        }
       }
-      let most = Number.NEGATIVE_INFINITY;
-      for (let q = 0; q < points; q++) most = Math.max(most, posterior[q] ?? most);
       let total = 0;
-      for (let q = 0; q < points; q++) {
-        const own = Math.exp((posterior[q] ?? 0) - most);
-        posterior[q] = own;
-        total += own;
-      }
+      for (let q = 0; q < points; q++) total += posterior[q] ?? 0;
       for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / total;
-      all += most + Math.log(total);
+      all += logScale + Math.log(total);
       each(student, from, to);
       from = to;
     }
@@ -208,7 +216,8 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
       gradient[index] = (gradient[index] ?? 0) - value;
     };
     const byBound = new Float64Array(bounds);
-    keys.forEach((key, kind) => {
+    for (let kind = 0; kind < keys.length; kind++) {
+      const key = keys[kind] ?? 0;
       const figure = Math.floor(key / (layers * markers));
       const layer = Math.floor(key / markers) % layers;
       const marker = key % markers;
@@ -235,7 +244,7 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
       add(at.difficulty + figure, -slope * inAll);
       if (layer > 0) add(at.ease + layer - 1, slope * inAll);
       if (marker >= firstMarker) add(at.severity + marker - firstMarker, -inAll);
-    });
+    }
     for (let j = 0; j < bounds - 1; j++) {
       const gap = Math.exp(place[at.gap + j] ?? 0);
       let pull = 0;
@@ -259,8 +268,22 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
     start[at.difficulty + figure] = -Math.log(share / (1 - share));
   }
 
+  // Each mark tells a parameter about as much as a coin's toss does.
+  const told = new Float64Array(at.all);
+  const tell = (index: number, much: number) => {
+    told[index] = (told[index] ?? 0) + much;
+  };
+  for (const { figure, layer, marker } of marks) {
+    tell(0, 0.3);
+    tell(at.difficulty + figure, 0.25);
+    if (layer > 0) tell(at.ease + layer - 1, 0.25);
+    for (let j = at.gap; j < at.severity; j++) tell(j, 0.1);
+    if (marker >= firstMarker) tell(at.severity + marker - firstMarker, 0.25);
+  }
+
   return {
     start,
+    scale: told.map((much) => 1 / Math.sqrt(much + 1)),
     slope: slopeAt,
     read: (place) => {
       const own = parameters(place);

@@ -39,7 +39,7 @@ function directionOf(gradient: Float64Array, steps: readonly Step[]): Float64Arr
   const last = steps.at(-1);
   const scale = last
     ? 1 / (last.rho * dot(last.bent, last.bent))
-    : 1 / Math.max(1, Math.sqrt(dot(gradient, gradient)));
+    : 1 / Math.max(1, Math.sqrt(dot(gradient, gradient) / gradient.length));
   way.forEach((own, at) => {
     way[at] = own * scale;
   });

@@ -4,7 +4,7 @@ import { SLOW_SHARE, watchInWords } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { CountLine, useTransport } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 
@@ -41,8 +41,12 @@ export function RunThrough({ figures, dance, bpm }: Props) {
     sound: !dance.freeTimed,
   });
   const isOver = beats !== null && beats * TICKS_PER_BEAT >= length;
+  const wasOver = useRef(false);
   useEffect(() => {
-    if (!isOver) return;
+    // Until the next run is under way, the beats are still those of the one before.
+    const ends = isOver && !wasOver.current;
+    wasOver.current = isOver;
+    if (!ends) return;
     if (at + 1 < runs.length) setAt(at + 1);
     else {
       toggle();
