@@ -1,7 +1,8 @@
 import { LAYERS, type Layer } from "../figure/index.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
-import { type Likelihood, likelihoodOf, type MarkData } from "./likelihood.ts";
+import { type Likelihood, likelihoodOf } from "./likelihood.ts";
 import { MARKS, markRank } from "./mark.ts";
+import type { MarkData } from "./mark-table.ts";
 import { minimise } from "./minimise.ts";
 
 /** What is assumed before anything is seen: the stated priors of `docs/checks.md`, or nothing. */
@@ -41,8 +42,8 @@ export const STATED_PRIORS = {
   severity: { mean: 0, deviation: 0.5 },
 } as const;
 
-/** In uncertainties: a thousandth of one is far below what marks can tell. */
-const TOLERANCE = 1e-3;
+/** In uncertainties: a hundredth of one is far below what marks can tell. */
+const TOLERANCE = 1e-2;
 const MOST_STEPS = 300;
 
 /** The lowest place of a likelihood, each parameter measured by its own uncertainty, so that all bend about alike. */

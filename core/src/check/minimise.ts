@@ -9,7 +9,7 @@ interface Options {
 }
 
 /** Steps that are remembered to guess how the ground bends. */
-const MEMORY = 8;
+const MEMORY = 12;
 /** A step must gain this share of what its slope promises. */
 const GAIN = 1e-4;
 const HALVINGS = 40;
