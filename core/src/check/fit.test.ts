@@ -161,8 +161,8 @@ describe("few marks", () => {
   it("leave out what was corrected, and are the same each time", () => {
     const wrong = { ...entry({ studentId: "ana", figureId: "basic", mark: "not-yet" }), id: "wrong" };
     const right = { ...wrong, id: "right", mark: "alone" as const, corrects: "wrong" };
-    const fit = (evidence: readonly Evidence[]) => fitMarks(evidence, { priors: "stated" });
-    expect(fit([wrong, right])).toEqual(fit([{ ...right, corrects: null }]));
-    expect(fit([wrong, right])).toEqual(fit([wrong, right]));
+    const fitted = (evidence: readonly Evidence[]) => fitMarks(evidence, { priors: "stated" });
+    expect(it([wrong, right])).toEqual(it([{ ...right, corrects: null }]));
+    expect(it([wrong, right])).toEqual(it([wrong, right]));
   });
 });

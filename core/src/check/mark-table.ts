@@ -126,7 +126,7 @@ export function fillTable(
     for (let at = points; at < size; at++) reach[from + at] = 1 / (1 + (easy[at] ?? 0) * hard);
     for (let at = 0; at < size; at++) {
       const own = (reach[from + at] ?? 0) - (reach[from + at + points] ?? 0);
-      chance[kind * size + at] = own > LEAST ? own : LEAST;
+      chance[kind * size + at] = Math.max(own, LEAST);
     }
   }
 }
@@ -213,8 +213,8 @@ export function pullOf(
       const own =
         reached *
         (1 - reached) *
-        ((expected[kind * size + k * points + q] ?? 0) / (above > LEAST ? above : LEAST) -
-          (expected[kind * size + (k - 1) * points + q] ?? 0) / (below > LEAST ? below : LEAST));
+        ((expected[kind * size + k * points + q] ?? 0) / Math.max(above, LEAST) -
+          (expected[kind * size + (k - 1) * points + q] ?? 0) / Math.max(below, LEAST));
       inBound += own;
       inSlope += own * ((grid[q] ?? 0) + off);
     }

@@ -31,7 +31,11 @@ const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 const meanOf = (values: readonly number[]): number =>
   values.length === 0 ? 0 : values.reduce((sum, own) => sum + own, 0) / values.length;
 
-/** The verdict of a probability. @example verdictOf(0.7) // "likely" */
+/**
+ * The verdict of a probability, from 0 to 1.
+ * @example
+ * verdictOf(0.7) // "likely"
+ */
 export const verdictOf = (probability: number): Verdict =>
   probability >= 0.9 ? "ready" : probability >= 0.65 ? "likely" : probability >= 0.1 ? "open" : "not-yet";
 
@@ -218,7 +222,12 @@ function probabilityOf(
   return Math.min(1, chance) * UNMEASURED ** unmeasured;
 }
 
-/** The chance of each mark of a figure at a layer for a dancer, by what is known of them, an average marker marking. */
+/**
+ * The chance of each mark of a figure at a layer for a dancer, by what is known of them, an average marker marking.
+ * @returns from the least mark to the best, in all 1
+ * @example
+ * marksAhead("ana", "turn", "partner", MODEL, EVIDENCE, "2027-03-01").length // 4
+ */
 export function marksAhead(
   studentId: string,
   figureId: string,
