@@ -162,7 +162,7 @@ describe("few marks", () => {
     const wrong = { ...entry({ studentId: "ana", figureId: "basic", mark: "not-yet" }), id: "wrong" };
     const right = { ...wrong, id: "right", mark: "alone" as const, corrects: "wrong" };
     const fitted = (evidence: readonly Evidence[]) => fitMarks(evidence, { priors: "stated" });
-    expect(it([wrong, right])).toEqual(it([{ ...right, corrects: null }]));
-    expect(it([wrong, right])).toEqual(it([wrong, right]));
+    expect(fitted([wrong, right])).toEqual(fitted([{ ...right, corrects: null }]));
+    expect(fitted([wrong, right])).toEqual(fitted([wrong, right]));
   });
 });
