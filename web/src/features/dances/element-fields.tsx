@@ -1,20 +1,58 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { readElement, readingOf } from "@map-step/core/element";
-import { type Element, faultText } from "@map-step/core/notation";
-import type { OwnElement } from "@map-step/core/time";
+import {
+  type Element,
+  type Figure,
+  faultText,
+  isWeightAction,
+  otherSide,
+  stepsOf,
+} from "@map-step/core/notation";
+import { asOneFigure } from "@map-step/core/sequence";
+import { type OwnElement, ticksToBeats } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { AreaField, TextField } from "../../kit/fields.tsx";
 import { Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { PracticeButton } from "../practice/practice-button.tsx";
 
-/** An element as it is danced from the left foot. */
+/** An element over and over: where it ends on the other foot, once from each. */
+function roundOfElement(figure: Figure): Figure {
+  const steps = stepsOf(figure, "solo").filter(({ action }) => isWeightAction(action)).length;
+  const sides = steps % 2 === 0 ? [figure] : [figure, otherSide(figure)];
+  const beats = ticksToBeats(figure.length);
+  return asOneFigure(sides.map((one, at) => ({ figure: one, from: at * beats, beats }))) ?? figure;
+}
+
+/** An element as it is danced from the left foot, to be practised. */
 export const ElementRibbon = ({ element, dance }: { element: Element; dance: DanceRecord }) => {
   const [way] = element.ways;
   const figure = useMemo(() => ({ length: way?.length ?? 24, steps: { solo: way?.steps ?? [] } }), [way]);
+  const round = useMemo(() => roundOfElement(figure), [figure]);
   return way && way.steps.length > 0 ? (
-    <CountRibbon figure={figure} name={element.name} timing={dance} small />
+    <>
+      <CountRibbon figure={figure} name={element.name} timing={dance} small />
+      {dance.freeTimed ? null : (
+        <PracticeButton
+          size="xs"
+          about={`${dance.name} ${element.name}`}
+          name={element.name}
+          figure={round}
+          dance={dance}
+          bpm={dance.slowestBpm}
+          draw={(at) => (
+            <CountRibbon
+              figure={round}
+              name={element.name}
+              timing={dance}
+              {...(at === undefined ? {} : { at })}
+            />
+          )}
+        />
+      )}
+    </>
   ) : null;
 };
 
