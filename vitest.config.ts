@@ -18,8 +18,16 @@ export default defineConfig({
     // By default one core stays idle, which is half of a machine with two.
     maxWorkers: availableParallelism(),
     projects: [
-      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], ...timeouts } },
-      { test: { name: "contract", root: "contract", include: ["src/**/*.test.ts"], ...timeouts } },
+      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], isolate: false, ...timeouts } },
+      {
+        test: {
+          name: "contract",
+          root: "contract",
+          include: ["src/**/*.test.ts"],
+          isolate: false,
+          ...timeouts,
+        },
+      },
       { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], ...timeouts } },
       {
         test: {
@@ -44,6 +52,7 @@ export default defineConfig({
           name: "server",
           root: "server",
           include: ["test/**/*.test.ts"],
+          isolate: false,
           globalSetup: [DATABASE],
           ...timeouts,
         },

@@ -1,4 +1,5 @@
 import { LAYERS, type Layer } from "../figure/index.ts";
+import { pointsFor } from "./ability-grid.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
 import { type Likelihood, likelihoodOf } from "./likelihood.ts";
 import { MARKS, markRank } from "./mark.ts";
@@ -11,7 +12,7 @@ export const PRIORS = ["stated", "flat"] as const;
 /** How a model of marks is fitted. */
 export interface FitOptions {
   readonly priors: (typeof PRIORS)[number];
-  /** Points over which abilities are summed, from −5 to 5; 31 where nothing is said. */
+  /** Points over which abilities are summed, from −5 to 5, at least 3; as many as the marks need where nothing is said. */
   readonly quadrature?: number;
 }
 
@@ -70,6 +71,13 @@ function placesOf(names: readonly string[]): Map<string, number> {
   return places;
 }
 
+/** The most marks of one student. */
+function mostOfOne(entries: readonly Evidence[]): number {
+  const counts = new Map<string, number>();
+  for (const { studentId } of entries) counts.set(studentId, (counts.get(studentId) ?? 0) + 1);
+  return Math.max(0, ...counts.values());
+}
+
 /** The layer that was marked most: the others are told against it. */
 function mainLayer(entries: readonly Evidence[]): Layer {
   const counts = new Map<Layer, number>();
@@ -88,7 +96,7 @@ const record = (places: ReadonlyMap<string, number>, of: (place: number) => numb
  * @example
  * fitMarks(EVIDENCE, { priors: "stated" }).thresholds.length // 3
  */
-export function fitMarks(evidence: readonly Evidence[], { priors, quadrature = 31 }: FitOptions): MarkModel {
+export function fitMarks(evidence: readonly Evidence[], { priors, quadrature }: FitOptions): MarkModel {
   const entries = uncorrected(evidence);
   const students = placesOf(entries.map(({ studentId }) => studentId));
   const figures = placesOf(entries.map(({ figureId }) => figureId));
@@ -112,7 +120,11 @@ export function fitMarks(evidence: readonly Evidence[], { priors, quadrature = 3
       level: Math.max(0, levels.indexOf(markRank(mark))),
     })),
   };
-  const likelihood: Likelihood = likelihoodOf(data, quadrature, priors === "stated" ? STATED_PRIORS : null);
+  const likelihood: Likelihood = likelihoodOf(
+    data,
+    quadrature ?? pointsFor(mostOfOne(entries)),
+    priors === "stated" ? STATED_PRIORS : null,
+  );
   const best = lowest(likelihood);
   const { slope, difficulty, ease, severity, kappa, ability, spread, logLikelihood } = likelihood.read(best);
   // Only differences between markers can be known: their mean goes into the difficulties.

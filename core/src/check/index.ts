@@ -6,4 +6,5 @@ export * from "./mark.ts";
 export * from "./readiness.ts";
 export * from "./rule.ts";
 export * from "./standing-of.ts";
-export * from "./telling.ts";
+export * from "./teach-again.ts";
+export { mostTelling, type Telling } from "./telling.ts";

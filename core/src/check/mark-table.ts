@@ -1,3 +1,5 @@
+import { abilityGrid } from "./ability-grid.ts";
+
 /** Marks as numbers: every name by its place. */
 export interface MarkData {
   readonly students: number;
@@ -26,12 +28,13 @@ export interface MarkParameters {
   readonly kappa: Float64Array;
 }
 
-/** Abilities are summed from minus to plus this. */
-const REACH = 5;
 /** No chance counts as less than this, so that one strange mark cannot make everything impossible. */
 const LEAST = 1e-12;
 /** Below this a product is scaled up again. */
 const TINY = 1e-100;
+/** Points that weigh less than this beside the heaviest are let go, looked for every so many marks. */
+const NEGLIGIBLE = 1e-20;
+const EVERY = 8;
 
 /** Marks, and room for what one evaluation works out: by kind (what is marked alike), level and point of the grid. */
 export interface MarkTable {
@@ -50,16 +53,15 @@ export interface MarkTable {
   readonly chance: Float64Array;
   readonly expected: Float64Array;
   readonly posterior: Float64Array;
+  /** The first point that weighs anything for the present student, and the one after the last. */
+  readonly window: Int32Array;
   readonly easy: Float64Array;
 }
 
 /** Lays the tables of some marks. */
 export function tableOf(data: MarkData, points: number): MarkTable {
   const { layers, markers, levels, marks } = data;
-  const grid = Float64Array.from({ length: points }, (_, q) => -REACH + (2 * REACH * q) / (points - 1));
-  const density = grid.map((theta) => Math.exp(-(theta ** 2) / 2));
-  const sum = density.reduce((all, own) => all + own, 0);
-  const weight = density.map((own) => own / sum);
+  const { grid, weight } = abilityGrid(points);
 
   // What is marked alike (figure, layer, marker) is worked out once for all students.
   const kinds = new Map<number, number>();
@@ -91,6 +93,7 @@ export function tableOf(data: MarkData, points: number): MarkTable {
     chance: new Float64Array(keys.length * size),
     expected: new Float64Array(keys.length * size),
     posterior: new Float64Array(points),
+    window: new Int32Array(2),
     easy: new Float64Array(levels * points),
   };
 }
@@ -133,37 +136,46 @@ export function fillTable(
 
 /** The posterior of a student, by the marks from one place to another. @returns the logarithm of their likelihood */
 function posteriorOfMarks(
-  { weight, points, cellOf, chance, posterior }: MarkTable,
+  { weight, points, cellOf, chance, posterior, window }: MarkTable,
   from: number,
   to: number,
 ): number {
   posterior.set(weight);
   let logScale = 0;
+  let [first, end] = [0, points];
   for (let place = from; place < to; place++) {
     const cell = cellOf[place] ?? 0;
     let most = 0;
-    for (let q = 0; q < points; q++) {
+    for (let q = first; q < end; q++) {
       const own = (posterior[q] ?? 0) * (chance[cell + q] ?? 0);
       posterior[q] = own;
       if (own > most) most = own;
     }
+    if ((place - from) % EVERY === EVERY - 1) {
+      const least = most * NEGLIGIBLE;
+      for (; (posterior[first] ?? 0) < least; first++) posterior[first] = 0;
+      for (; (posterior[end - 1] ?? 0) < least; end--) posterior[end - 1] = 0;
+    }
     // A product of many chances would become too small to be told from none.
     if (most < TINY) {
-      for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / most;
+      for (let q = first; q < end; q++) posterior[q] = (posterior[q] ?? 0) / most;
       logScale += Math.log(most);
     }
   }
   let total = 0;
-  for (let q = 0; q < points; q++) total += posterior[q] ?? 0;
-  for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / total;
+  for (let q = first; q < end; q++) total += posterior[q] ?? 0;
+  for (let q = first; q < end; q++) posterior[q] = (posterior[q] ?? 0) / total;
+  window[0] = first;
+  window[1] = end;
   return logScale + Math.log(total);
 }
 
 /** Adds a student's posterior to what is expected wherever they were marked. */
-function addExpected({ points, cellOf, expected, posterior }: MarkTable, from: number, to: number): void {
+function addExpected({ cellOf, expected, posterior, window }: MarkTable, from: number, to: number): void {
+  const [first = 0, end = 0] = window;
   for (let place = from; place < to; place++) {
     const cell = cellOf[place] ?? 0;
-    for (let q = 0; q < points; q++) expected[cell + q] = (expected[cell + q] ?? 0) + (posterior[q] ?? 0);
+    for (let q = first; q < end; q++) expected[cell + q] = (expected[cell + q] ?? 0) + (posterior[q] ?? 0);
   }
 }
 

@@ -14,6 +14,7 @@ import {
   type ReadinessRule,
   readiness,
   standing,
+  teachAgain,
 } from "./index.ts";
 
 const AT = "2027-03-01";
@@ -131,7 +132,7 @@ describe("readiness", () => {
           expect(readiness(rule, "ana", MODEL_OF_EIGHT, evidence, AT).probability).toBe(
             have >= least ? 1 : 0,
           );
-          expect(mostTelling(rule, "ana", "leader", MODEL_OF_EIGHT, evidence, AT)).toEqual([]);
+          expect(mostTelling(rule, "ana", MODEL_OF_EIGHT, evidence, AT)).toEqual([]);
         },
       ),
     );
@@ -209,10 +210,7 @@ describe("readiness", () => {
       clauses: [{ kind: "figures", figureIds: ["1", "8"], atLeast: 2, mark: "alone", layer: "partner" }],
     };
     const model = { ...MODEL_OF_EIGHT, difficulty: { 1: -4, 8: 0 } };
-    expect(mostTelling(rule, "ana", "leader", model, [], AT).map(({ figureId }) => figureId)).toEqual([
-      "8",
-      "1",
-    ]);
+    expect(mostTelling(rule, "ana", model, [], AT).map(({ figureId }) => figureId)).toEqual(["8", "1"]);
     const ahead = marksAhead("ana", "8", "partner", model, [], AT);
     expect(ahead.reduce((sum, own) => sum + own, 0)).toBeCloseTo(1, 9);
   });
@@ -278,5 +276,34 @@ describe("agreement", () => {
         expect(back.difference).toBeCloseTo(-there.difference, 9);
       }),
     );
+  });
+});
+
+describe("what to teach again", () => {
+  const rule: ReadinessRule = {
+    clauses: [{ kind: "figures", figureIds: ["1", "2"], atLeast: 2, mark: "alone", layer: "partner" }],
+  };
+  const evidence = [
+    ...["ana", "ben"].map((studentId) => seen("1", "alone", { studentId, id: `${studentId} 1` })),
+    ...["ana", "ben"].map((studentId) => seen("2", "with-help", { studentId, id: `${studentId} 2` })),
+    seen("1", "not-yet", { studentId: "cleo", id: "cleo 1" }),
+    seen("2", "alone", { studentId: "cleo", id: "cleo 2" }),
+  ];
+  const again = (minutesOf: (figureId: string) => number) =>
+    teachAgain({
+      rule,
+      studentIds: ["ana", "ben", "cleo"],
+      model: MODEL_OF_EIGHT,
+      evidence,
+      at: AT,
+      minutesOf,
+    });
+
+  it("is what makes the most ready in its minutes, counted where all is known", () => {
+    expect(again(() => 5)).toMatchObject([
+      { figureId: "2", lacking: ["ana", "ben"], moreReady: 2, perTenMinutes: 4 },
+      { figureId: "1", lacking: ["cleo"], moreReady: 1, perTenMinutes: 2 },
+    ]);
+    expect(again((id) => (id === "2" ? 30 : 5)).map(({ figureId }) => figureId)).toEqual(["1", "2"]);
   });
 });

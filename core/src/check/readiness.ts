@@ -1,6 +1,7 @@
 import type { Layer } from "../figure/index.ts";
 import { daysBetween, type LocalDate } from "../time/index.ts";
 import { counted } from "../words/index.ts";
+import { abilityGrid, pointsFor } from "./ability-grid.ts";
 import { atLeast } from "./at-least.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
 import type { MarkModel } from "./fit.ts";
@@ -22,10 +23,6 @@ export interface Readiness {
 
 /** Weeks after which evidence says half as much of a dancer. A stated default. */
 export const EVIDENCE_HALF_LIFE = 26;
-
-const REACH = 5;
-const POINTS = 41;
-const GRID = Array.from({ length: POINTS }, (_, at) => -REACH + (2 * REACH * at) / (POINTS - 1));
 
 const logistic = (x: number): number => 1 / (1 + Math.exp(-x));
 const meanOf = (values: readonly number[]): number =>
@@ -51,15 +48,20 @@ function reachOf(model: MarkModel, figureId: string, layer: Layer, severity: num
   ];
 }
 
-/** What a dancer's evidence says of their ability: the weight of each point of the grid, in all 1. */
-function posteriorOf(model: MarkModel, own: readonly Evidence[], at: LocalDate): number[] {
-  const logs = GRID.map((theta) => -(theta ** 2) / 2);
+/** What a dancer's evidence says of their ability: points of a grid with their weights, in all 1. */
+function posteriorOf(
+  model: MarkModel,
+  own: readonly Evidence[],
+  at: LocalDate,
+): (readonly [theta: number, weight: number])[] {
+  const { grid, weight: before } = abilityGrid(pointsFor(own.length));
+  const logs = [...before].map(Math.log);
   for (const entry of uncorrected(own)) {
     if (entry.at > at) continue;
     const rank = markRank(entry.mark);
     const fresh = 2 ** (-daysBetween(entry.at, at) / 7 / EVIDENCE_HALF_LIFE);
     const reach = reachOf(model, entry.figureId, entry.layer, model.severity[entry.markerId] ?? 0);
-    GRID.forEach((theta, point) => {
+    grid.forEach((theta, point) => {
       const chances = reach(theta);
       const chance = (chances[rank] ?? 0) - (chances[rank + 1] ?? 0);
       logs[point] = (logs[point] ?? 0) + fresh * Math.log(Math.max(1e-12, chance));
@@ -68,7 +70,7 @@ function posteriorOf(model: MarkModel, own: readonly Evidence[], at: LocalDate):
   const most = Math.max(...logs);
   const weights = logs.map((log) => Math.exp(log - most));
   const all = weights.reduce((sum, weight) => sum + weight, 0);
-  return weights.map((weight) => weight / all);
+  return weights.map((weight, point) => [grid[point] ?? 0, weight / all] as const);
 }
 
 /** A figure at a layer that nobody saw, and what it would add to each open clause. */
@@ -205,8 +207,7 @@ function probabilityOf(
     things,
     reaches: things.map(({ figureId, layer }) => reachOf(model, figureId, layer, 0)),
   }));
-  const weights = posteriorOf(model, own, at);
-  const chance = GRID.reduce((sum, theta, point) => {
+  const chance = posteriorOf(model, own, at).reduce((sum, [theta, weight]) => {
     const given = groups.reduce(
       (product, { together, things, reaches }) =>
         product *
@@ -217,7 +218,7 @@ function probabilityOf(
         ),
       1,
     );
-    return sum + (weights[point] ?? 0) * given;
+    return sum + weight * given;
   }, 0);
   return Math.min(1, chance) * UNMEASURED ** unmeasured;
 }
@@ -243,9 +244,9 @@ export function marksAhead(
   );
   const reach = reachOf(model, figureId, layer, 0);
   return MARKS.map((_, rank) =>
-    GRID.reduce((sum, theta, point) => {
+    weights.reduce((sum, [theta, weight]) => {
       const chances = reach(theta);
-      return sum + (weights[point] ?? 0) * ((chances[rank] ?? 0) - (chances[rank + 1] ?? 0));
+      return sum + weight * ((chances[rank] ?? 0) - (chances[rank + 1] ?? 0));
     }, 0),
   );
 }

@@ -1,9 +1,8 @@
 import type { Layer } from "../figure/index.ts";
-import type { Role } from "../notation/index.ts";
 import type { LocalDate } from "../time/index.ts";
 import type { Evidence } from "./evidence.ts";
 import type { MarkModel } from "./fit.ts";
-import { MARKS } from "./mark.ts";
+import { MARKS, type Mark } from "./mark.ts";
 import { marksAhead, readiness } from "./readiness.ts";
 import type { ReadinessRule } from "./rule.ts";
 
@@ -19,16 +18,27 @@ export interface Telling {
 const entropy = (chance: number): number =>
   chance <= 0 || chance >= 1 ? 0 : -(chance * Math.log2(chance) + (1 - chance) * Math.log2(1 - chance));
 
+/** Evidence as it would be if something were seen. */
+export const seenAhead = (
+  studentId: string,
+  figureId: string,
+  layer: Layer,
+  mark: Mark,
+  at: LocalDate,
+): Evidence => ({
+  ...{ id: "ahead", studentId, role: "solo", figureId, layer, mark, markerId: "", at },
+  ...{ where: "check", offset: null, corrects: null },
+});
+
 /**
  * What to look at next of a dancer, the most telling first: each thing of an open clause that nobody saw, with how much
  * its mark is expected to settle. Nothing where all is settled.
  * @example
- * mostTelling(RULE, "ana", "leader", MODEL, EVIDENCE, "2027-03-01").length // 2
+ * mostTelling(RULE, "ana", MODEL, EVIDENCE, "2027-03-01").length // 2
  */
 export function mostTelling(
   rule: ReadinessRule,
   studentId: string,
-  role: Role,
   model: MarkModel,
   evidence: readonly Evidence[],
   at: LocalDate,
@@ -46,10 +56,7 @@ export function mostTelling(
     .map(({ figureId, layer }) => {
       const chances = marksAhead(studentId, figureId, layer, model, own, at);
       const after = MARKS.reduce((sum, mark, rank) => {
-        const seen: Evidence = {
-          ...{ id: "ahead", studentId, role, figureId, layer, mark, markerId: "", at },
-          ...{ where: "check", offset: null, corrects: null },
-        };
+        const seen = seenAhead(studentId, figureId, layer, mark, at);
         const then = readiness(rule, studentId, model, [...own, seen], at).probability;
         return sum + (chances[rank] ?? 0) * entropy(then);
       }, 0);

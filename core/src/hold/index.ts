@@ -46,9 +46,9 @@ export const USUAL_HOLDS: readonly Hold[] = [
 
 const key = (name: string): string =>
   name
-    .trim()
     .toLowerCase()
-    .replace(/[\s-]+/g, " ");
+    .replace(/[\s-]+/g, " ")
+    .trim();
 
 /**
  * A hold by its name or another of its names; capitals, hyphens and spaces at the ends do not matter. `null` when the
