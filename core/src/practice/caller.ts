@@ -1,7 +1,7 @@
 import {
   type CalledFigure,
-  type ChoiceItem,
   callSheet,
+  choiceItemsOf,
   type DancedFigure,
   type Picks,
   type SequenceItem,
@@ -33,10 +33,8 @@ export interface CallerNow {
  * drawnPicks(SEQUENCE.items, () => 0) // {}
  */
 export function drawnPicks(items: readonly SequenceItem[], random: () => number): Picks {
-  const choicesIn = (list: readonly SequenceItem[]): ChoiceItem[] =>
-    list.flatMap((item) => (item.kind === "choice" ? [item, ...item.ways.flatMap(choicesIn)] : []));
   return Object.fromEntries(
-    choicesIn(items).map(({ id, optional, ways }) => {
+    choiceItemsOf(items).map(({ id, optional, ways }) => {
       const drawn = Math.floor(random() * (ways.length + (optional ? 1 : 0)));
       return [id, drawn < ways.length ? drawn : null];
     }),

@@ -87,6 +87,14 @@ export function stepsOfItem(
 }
 
 /**
+ * Every choice of a sequence, those within others after them.
+ * @example
+ * choiceItemsOf(SEQUENCE.items).length // 0
+ */
+export const choiceItemsOf = (items: readonly SequenceItem[]): ChoiceItem[] =>
+  items.flatMap((item) => (item.kind === "choice" ? [item, ...item.ways.flatMap(choiceItemsOf)] : []));
+
+/**
  * All figures of items, those of every way included, in the order of the text.
  * @example
  * figureItemsOf(SEQUENCE.items).length // 2

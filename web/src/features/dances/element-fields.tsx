@@ -42,14 +42,6 @@ export const ElementRibbon = ({ element, dance }: { element: Element; dance: Dan
           figure={round}
           dance={dance}
           bpm={dance.slowestBpm}
-          draw={(at) => (
-            <CountRibbon
-              figure={round}
-              name={element.name}
-              timing={dance}
-              {...(at === undefined ? {} : { at })}
-            />
-          )}
         />
       )}
     </>

@@ -5,9 +5,8 @@ import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { PageHead } from "../../kit/page.tsx";
-import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { timingOf, useDances, useFigures, useSteps } from "../figures/library.ts";
+import { useDances, useFigures, useSteps } from "../figures/library.ts";
 import { ReadScore } from "../sequences/read-score.tsx";
 import { useSequenceLibrary } from "../sequences/use-library.ts";
 import { drillAround } from "./deal.ts";
@@ -45,14 +44,6 @@ function OfFigure({ record, dance, records }: FigureProps) {
         bpm={dance.slowestBpm}
         drill={drill}
         keep={(measure) => <KeepForStudent measure={measure} figureId={record.id} sequenceId={null} />}
-        draw={(at) => (
-          <CountRibbon
-            figure={steps}
-            name={record.name}
-            timing={timingOf(dance)}
-            {...(at === undefined ? {} : { at })}
-          />
-        )}
       />
     </>
   );

@@ -17,6 +17,7 @@ export function PracticeButton({
         size={size}
         variant="outline"
         bg="panel"
+        className="no-print"
         aria-label={`Practise ${props.name}`}
         onClick={() => setOpen(true)}
       >

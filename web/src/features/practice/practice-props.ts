@@ -14,8 +14,8 @@ export interface PracticeProps {
   readonly dance: Dance;
   /** The tempo to begin with, in beats per minute. */
   readonly bpm: number;
-  /** Draws what is danced, with a moment pointed at. */
-  readonly draw: (at: Ticks | undefined) => ReactNode;
+  /** Draws what is danced, with a moment pointed at; its ribbon where nothing is said. */
+  readonly draw?: (at: Ticks | undefined) => ReactNode;
   /** A routine, which can be called. */
   readonly routine?: Routine;
   /** Figures that can be dealt. */

@@ -1,11 +1,12 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { writtenRoles } from "@map-step/core/notation";
 import { LADDER } from "@map-step/core/practice";
-import { barsPerMinute } from "@map-step/core/time";
+import { barsPerMinute, type Ticks } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { FloorView } from "../../kit/play/index.ts";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { SmallInput } from "../../kit/small-input.tsx";
 import { CallerFields } from "./caller-fields.tsx";
 import { CallerNow } from "./caller-now.tsx";
@@ -25,6 +26,8 @@ export function Practice(props: PracticeProps) {
   const practice = usePractice(props);
   const { mode, modes, tempo, settings, transport, taps, caller, music, roles, role } = practice;
   const { playing, position, countingIn } = transport;
+  const drawn =
+    draw ?? ((at: Ticks | undefined) => <CountRibbon figure={figure} name={name} timing={dance} at={at} />);
   const isDanced = playing && countingIn === 0;
   return (
     <Stack gap="4">
@@ -94,7 +97,7 @@ export function Practice(props: PracticeProps) {
                 isPlaying={playing}
               />
             ) : (
-              draw(isDanced ? position : undefined)
+              drawn(isDanced ? position : undefined)
             )}
           </Box>
           {mode === "step" ? (

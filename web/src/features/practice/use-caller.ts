@@ -1,6 +1,6 @@
 import { calledRound, drawnPicks } from "@map-step/core/practice";
 import {
-  type ChoiceItem,
+  choiceItemsOf,
   type FigureOf,
   type Picks,
   roundOf,
@@ -19,9 +19,6 @@ export interface Routine {
   readonly figureOf: FigureOf;
   readonly nameOf: (figureId: string) => string;
 }
-
-const choicesOf = (items: readonly SequenceItem[]): ChoiceItem[] =>
-  items.flatMap((item) => (item.kind === "choice" ? [item, ...item.ways.flatMap(choicesOf)] : []));
 
 /** One figure may stand so often in a row in what is dealt. */
 const IN_A_ROW = 2;
@@ -63,7 +60,7 @@ export function useCallerSettings({ mode, dance, routine, drill }: Options) {
   return {
     ahead,
     setAhead,
-    choices: useMemo(() => choicesOf(routine?.items ?? []), [routine]),
+    choices: useMemo(() => choiceItemsOf(routine?.items ?? []), [routine]),
     byHand,
     /** `undefined` lets the choice be drawn again. */
     decide: (id: string, pick: number | null | undefined) =>

@@ -16,6 +16,13 @@ export interface OwnMusic {
   readonly isLooking: boolean;
 }
 
+/** A file that is open, with what has to be let go of. */
+interface Opened {
+  readonly url: string;
+  readonly element: HTMLAudioElement;
+  readonly abort: AbortController;
+}
+
 /** Longer files would fill the memory of a phone. */
 const MOST_BYTES = 60 * 1024 * 1024;
 /** So much of the music is looked through, in seconds. */
@@ -43,18 +50,16 @@ async function samplesOf(file: File): Promise<Float32Array> {
 export function useOwnMusic() {
   const [music, setMusic] = useState<OwnMusic | null>(null);
   const [fault, setFault] = useState<string | null>(null);
-  const opened = useRef<{ readonly url: string; readonly abort: AbortController } | null>(null);
+  const opened = useRef<Opened | null>(null);
   const [tapped, setTapped] = useState<readonly number[]>([]);
 
   const close = useCallback(() => {
     opened.current?.abort.abort();
+    opened.current?.element.pause();
     if (opened.current) URL.revokeObjectURL(opened.current.url);
     opened.current = null;
     setTapped([]);
-    setMusic((before) => {
-      before?.element.pause();
-      return null;
-    });
+    setMusic(null);
   }, []);
   useEffect(() => close, [close]);
 
@@ -66,12 +71,13 @@ export function useOwnMusic() {
         setFault(`${file.name} is larger than 60 MB. Choose a shorter piece.`);
         return;
       }
-      const own = { url: URL.createObjectURL(file), abort: new AbortController() };
+      const url = URL.createObjectURL(file);
+      const own: Opened = { url, element: new Audio(url), abort: new AbortController() };
       opened.current = own;
       try {
         const samples = await samplesOf(file);
         if (opened.current !== own) return;
-        const element = new Audio(own.url);
+        const { element } = own;
         setMusic({ name: file.name, element, bpm: null, first: 0, found: null, isLooking: true });
         const found = await ask<Float32Array, SteadyTempo | null>(openWorker, samples, {
           signal: own.abort.signal,

@@ -87,16 +87,7 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
           onChoose={setSpeed}
         />
         {free ? null : (
-          <PracticeButton
-            about={name}
-            name={name}
-            figure={shown}
-            dance={dance}
-            bpm={dance.slowestBpm}
-            draw={(at) => (
-              <CountRibbon figure={shown} name={name} timing={dance} {...(at === undefined ? {} : { at })} />
-            )}
-          />
+          <PracticeButton about={name} name={name} figure={shown} dance={dance} bpm={dance.slowestBpm} />
         )}
         {beats > 1 ? <LoopSelect inline beats={beats} loop={loop} onLoop={setLoop} /> : null}
         {playing ? <CountLine figure={figure} at={position} /> : null}

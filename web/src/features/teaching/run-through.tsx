@@ -5,7 +5,7 @@ import type { Figure } from "@map-step/core/notation";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
 import { ChevronLeft, ChevronRight, Pause, Play } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { CountLine, useTransport } from "../../kit/play/index.ts";
+import { CountLine, usePulse, useTransport } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 
 interface Walked {
@@ -29,10 +29,7 @@ export function RunThrough({ figures, dance, bpm }: Props) {
   const [at, setAt] = useState(0);
   const run = runs[at];
   const length = run?.steps.length ?? TICKS_PER_BEAT;
-  const pulse = useMemo(
-    () => ({ cycle: dance.meter * 2, accents: new Set([1, dance.meter + 1]), countIn: dance.meter }),
-    [dance.meter],
-  );
+  const pulse = usePulse(dance.meter, dance.meter);
   const loop = useMemo(() => ({ from: 0, to: length }), [length]);
   const { playing, position, beats, countingIn, toggle } = useTransport({
     loop,

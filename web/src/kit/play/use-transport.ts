@@ -44,8 +44,8 @@ const WAKE_MS = 500;
 const MOVED_MS = 15;
 
 /** The pulse of a dance as it is played where nothing else is chosen: two bars, each begun with an accent. */
-export const usePulse = (meter: number): Pulse =>
-  useMemo(() => ({ cycle: meter * 2, accents: new Set([1, meter + 1]) }), [meter]);
+export const usePulse = (meter: number, countIn = 0): Pulse =>
+  useMemo(() => ({ cycle: meter * 2, accents: new Set([1, meter + 1]), countIn }), [meter, countIn]);
 
 /** Wakes the sound card, whose clock stands still until somebody pressed a button. */
 const awake = (context: AudioContext): Promise<unknown> =>
