@@ -72,6 +72,17 @@ describe("a running order on a page", () => {
     expect(unsavedOf(name)).toBeNull();
   });
 
+  it("is sent by itself once somebody answers again, also where the browser never noticed that nobody did", async () => {
+    const { lesson, result } = await open(5);
+    const next = shifted(lesson.segments, 0, 1);
+    line.down = true;
+    act(() => result.current.edit(next));
+    await waitFor(() => expect(result.current.saving.state).toBe("failed"));
+    line.down = false;
+    await waitFor(() => expect(result.current.saving.state).toBe("saved"), { timeout: 60_000 });
+    expect(await minutesOf(5)).toEqual(next.map(({ minutes }) => minutes));
+  });
+
   it("goes together with what somebody else changed elsewhere in it, without a question", async () => {
     const { lesson, result } = await open(8);
     line.down = true;

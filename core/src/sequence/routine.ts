@@ -191,11 +191,14 @@ function cutsOf(
   { begins, inUse }: Marks,
   marked: (column: number) => number,
 ): RoutineRow[] {
-  const { arcs, states } = graph;
+  const { arcs } = graph;
   const used = arcs.flatMap((_, at) => ((times[at] ?? 0) > 0 ? [at] : []));
   const part = partsInUse(graph, used);
   const parts = [...new Set(part.filter((one) => one >= 0))];
   const partOf = (at: number): number => part[(arcs[at] as Arc).from] ?? -1;
+  // A state is marked as in use by what leads out of it, which the last of a routine has nothing of.
+  const leftIn = (one: number): number | undefined =>
+    used.map((at) => (arcs[at] as Arc).from).find((state) => part[state] === one);
   const standsFor = new Map<number, string>();
   for (const id of wanted) {
     const own = new Set(used.filter((at) => arcs[at]?.figureId === id).map(partOf));
@@ -206,7 +209,7 @@ function cutsOf(
   if (begun >= 0 && part[begun] === -1)
     // It begins where nothing is danced: each part has to be come to, or hold the beginning itself.
     return parts.flatMap((one): RoutineRow[] => {
-      const [here] = states.flatMap((_, state) => (part[state] === one ? [state] : []));
+      const here = leftIn(one);
       if (here === undefined) return [];
       const into = columnsOf(arcs, ({ from, to }) => part[from] !== one && part[to] === one);
       const own = begins.filter((_, state) => part[state] === one);
@@ -231,8 +234,7 @@ function cutsOf(
       return [{ lower: 1, upper: ANY, columns, values: columns.map(() => 1) }];
     }
     if (one === main) return [];
-    const [here] = states.flatMap((_, state) => (part[state] === one ? [state] : []));
-    const [there] = states.flatMap((_, state) => (part[state] === main ? [state] : []));
+    const [here, there] = [leftIn(one), leftIn(main)];
     if (here === undefined || there === undefined) return [];
     const marks = [inUse[here] as number, inUse[there] as number];
     return [

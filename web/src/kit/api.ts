@@ -26,6 +26,10 @@ const unreachable: Problem = {
   detail: "The studio's server does not answer. What you typed is kept here; try again in a moment.",
 };
 
+/** Whether nobody answered, or the server is not ready: the same request may well succeed a moment later. */
+export const isUnanswered = (error: unknown): boolean =>
+  error instanceof ApiError && (error.problem.status === 0 || error.problem.status === 503);
+
 let csrfToken = "";
 
 type Empty = Record<string, never>;

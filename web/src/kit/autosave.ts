@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useRef, useState } from "react";
-import { isStale } from "./api.ts";
+import { isStale, isUnanswered } from "./api.ts";
 import { clockOf } from "./dates.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
 import type { Merged } from "./merge.ts";
@@ -15,6 +15,8 @@ import {
 import { tellDone, tellError } from "./toasts.ts";
 
 const PAUSE = 600;
+/** What nobody answered is sent again after so many milliseconds, until somebody does. */
+const AGAIN = 5000;
 
 /** What was left unsaved under a name in this browser. */
 export const unsavedOf = <T>(name: string): Unsaved<T> | null => keptDraft<Unsaved<T>>(name);
@@ -47,8 +49,8 @@ export interface Autosave<T> extends Saver<T> {
 }
 
 /**
- * A saver for a page: what waits is kept in this browser, goes out when the connection is back and when the
- * page is left.
+ * A saver for a page: what waits is kept in this browser, goes out when the connection or the server is back and when
+ * the page is left.
  */
 export function useAutosave<T, R extends { readonly version: number }>(options: Options<T, R>): Autosave<T> {
   const [{ state, conflict }, tell] = useState<{ state: SaveState; conflict: Conflict | null }>({
@@ -58,6 +60,7 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
   const { keep, forget } = useKeepDraft<Unsaved<T>>(options.name);
   const latest = useRef(options);
   latest.current = options;
+  const unanswered = useRef(false);
   const [saver] = useState(() =>
     createSaver<T, R>({
       start: options.start,
@@ -71,8 +74,15 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
       },
       keep,
       forget,
-      onState: (next, asked) => tell({ state: next, conflict: asked }),
-      onError: tellError,
+      onState: (next, asked) => {
+        if (next === "saved") unanswered.current = false;
+        tell({ state: next, conflict: asked });
+      },
+      onError: (error) => {
+        // That nobody answers is told once, not each time it is tried again.
+        if (!(unanswered.current && isUnanswered(error))) tellError(error);
+        unanswered.current = isUnanswered(error);
+      },
       pause: PAUSE,
     }),
   );
@@ -84,5 +94,10 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
       flush();
     };
   }, [saver]);
+  useEffect(() => {
+    if (state !== "failed" || !unanswered.current) return;
+    const timer = setTimeout(() => void saver.flush(), AGAIN);
+    return () => clearTimeout(timer);
+  }, [saver, state]);
   return useMemo(() => ({ ...saver, state, conflict }), [saver, state, conflict]);
 }

@@ -173,6 +173,13 @@ describe("the shortest routine", () => {
     expect(proveRoutine(highs, routineModel(one, ["a"], short), 10).impossible).toBe(true);
   });
 
+  it("is none where its way ends beside what is wanted, which is proven too", () => {
+    // From 3 to 0 by a change of hold; the wanted figure goes round by itself.
+    const apart = graphOf(4, [arc("c", 2, 2, 4), arc(null, 3, 0), arc(null, 0, 0)]);
+    const task = routineModel(apart, ["c"], { loops: false, phraseBeats: 1, from: [3], to: [0] });
+    expect(proveRoutine(highs, task, 10).impossible).toBe(true);
+  });
+
   test("there is one as soon as the links that are named are figures, and none with fewer", () => {
     fc.assert(
       fc.property(anyGraph, (graph) => {

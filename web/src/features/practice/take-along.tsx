@@ -1,7 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { type Pulse, practiceTrack, type TrackCall } from "@map-step/core/practice";
 import { minutesAndSeconds } from "@map-step/core/time";
-import { useState } from "react";
+import { useEffect, useState } from "react";
 import { download } from "../../kit/download.ts";
 import { SmallInput } from "../../kit/small-input.tsx";
 import { tellError } from "../../kit/toasts.ts";
@@ -18,14 +18,18 @@ interface Props {
 
 const MOST_MINUTES = 30;
 
+const filesOf = () => import("./track-files.ts");
+
 /** The track as it is set, as a file to take along. */
 export function TakeAlong({ name, bpm, meter, pulse, beats, calls }: Props) {
   const [rounds, setRounds] = useState(8);
+  // Fetched while there is a network, so that files can be made without one.
+  useEffect(() => void filesOf().catch(() => undefined), []);
   const track = practiceTrack({ bpm, meter, pulse, beats, rounds, calls });
   const minutes = track.seconds / 60;
   const save = async (as: "wav" | "mid") => {
     try {
-      const { trackToMidi, trackToWav } = await import("./track-files.ts");
+      const { trackToMidi, trackToWav } = await filesOf();
       const bytes = as === "wav" ? trackToWav(track) : trackToMidi(track, name);
       const type = as === "wav" ? "audio/wav" : "audio/midi";
       download(`${name}, ${Math.round(bpm)}.${as}`, type, bytes);
