@@ -43,25 +43,31 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
     },
     [due, length, bpm, delay],
   );
+  // Music that begins late moves the beats, not what was tapped.
+  const began = useRef(beganAt);
+  began.current = beganAt;
+  const isPlaying = beganAt !== null;
   useEffect(() => {
-    if (beganAt === null || !isOn) return;
+    if (!isPlaying || !isOn) return;
     taps.current = [];
     setCount(0);
     setResult(null);
     const roundMs = millisecondsAt(length, bpm);
     let judged = 0;
     const timer = window.setInterval(() => {
-      const over = Math.floor((performance.now() - delay - GRACE - beganAt) / roundMs);
+      const beginAt = began.current;
+      if (beginAt === null) return;
+      const over = Math.floor((performance.now() - delay - GRACE - beginAt) / roundMs);
       if (over <= judged) return;
       judged = over;
-      const whole = judge(over, beganAt);
+      const whole = judge(over, beginAt);
       setResult(whole);
-      const [from, to] = [beganAt + (over - 1) * roundMs, beganAt + over * roundMs];
+      const [from, to] = [beginAt + (over - 1) * roundMs, beginAt + over * roundMs];
       const own = whole.taps.filter((at) => at >= from - roundMs / 16 && at < to - roundMs / 16);
       latest.current(tapTiming(own, tapGrid(due, length, bpm, from, 1)));
     }, 100);
     return () => window.clearInterval(timer);
-  }, [beganAt, isOn, due, length, bpm, delay, judge]);
+  }, [isPlaying, isOn, due, length, bpm, delay, judge]);
 
   /** @param at when it was tapped, as the event is stamped */
   const tap = useCallback(

@@ -90,7 +90,10 @@ export function useTransport({ loop, bpm, pulse, sound, music = null }: Transpor
     const hand = () => {
       const { now, began, delay } = clock;
       const heardAt = performance.now() + (began - now() + delay) * 1000;
-      setBeganAt((before) => (before !== null && Math.abs(before - heardAt) < MOVED_MS ? before : heardAt));
+      // The sound card keeps its time; only music may begin later than it was asked to.
+      setBeganAt((before) =>
+        before !== null && (!music || Math.abs(before - heardAt) < MOVED_MS) ? before : heardAt,
+      );
       const ahead = beatsAfter(now() - began + (document.hidden ? AHEAD_HIDDEN : AHEAD), bpm);
       if (ahead <= handed) return;
       if (sound && context)
