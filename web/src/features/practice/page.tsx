@@ -85,7 +85,8 @@ function OfSequence({ record, dance, records }: SequenceProps) {
     () => drillAround(library, [...new Set(figureItemsOf(record.items).map(({ figureId }) => figureId))]),
     [library, record.items],
   );
-  if (!whole || whole.free || dance.freeTimed) return <NoSteps />;
+  // A figure in its own time still has its counts within a routine.
+  if (!whole || dance.freeTimed) return <NoSteps />;
   return (
     <>
       <PageHead title={`Practise ${record.name}`} about={dance.name}>
