@@ -1,31 +1,186 @@
-import { MARKS } from "@map-step/core/check";
+import { MARKS, SEEN_IN } from "@map-step/core/check";
+import { FIGURE_KINDS, LAYERS } from "@map-step/core/figure";
 import { z } from "zod";
-import { localDate, version } from "./common.ts";
-import { byId, endpoint } from "./endpoint.ts";
+import { changeOf, localDate, stored, version, wholeNumber, words } from "./common.ts";
+import { byId, endpoint, nothing } from "./endpoint.ts";
+import { sequenceItems } from "./sequences.ts";
+import { STUDENT_ROLES } from "./students.ts";
 
-/** `null` for one that was taken back: its version counts on. */
-export const checkMark = z.object({
-  studentId: z.uuid(),
-  figureId: z.uuid(),
-  mark: z.enum(MARKS).nullable(),
-  version,
-});
-/** An evening on which students are marked, with all marks. */
-export const check = z.object({
-  id: z.uuid(),
-  sectionId: z.uuid(),
+/** A thing that a check looks at: a figure, at the layer to which it was taught. */
+export const checkThing = z.object({ figureId: z.uuid(), layer: z.enum(LAYERS) });
+
+/** What is written of a check before it is held. */
+export const checkContent = z.object({
   heldOn: localDate,
-  /** Who held it. */
-  by: z.string(),
-  marks: z.array(checkMark),
+  minutes: wholeNumber(1, 240),
+  things: z
+    .array(checkThing)
+    .max(200)
+    .refine(
+      (things) => new Set(things.map(({ figureId }) => figureId)).size === things.length,
+      "The same figure stands here twice",
+    ),
+  /** The routine that shows them; none where each is danced by itself. */
+  items: sequenceItems,
 });
+/** What is written of a check before it is held. */
+export type CheckContent = z.infer<typeof checkContent>;
 
 /** A check as it is kept. */
+export const check = stored.extend({
+  ...checkContent.shape,
+  sectionId: z.uuid(),
+  /** Who began it. */
+  by: z.string(),
+  /** How many marks were given in it. */
+  marks: z.int(),
+});
+/** A check as it is kept. */
 export type Check = z.infer<typeof check>;
-/** One mark of a check, with its version; null was taken back. */
-export type CheckMark = z.infer<typeof checkMark>;
 
-/** Endpoints of checks and their marks. */
+const ownEntry = z.object({
+  /** Made on the device, so that it counts once however often it is sent. */
+  id: z.uuid(),
+  /** When it was noted, by the clock of the device. */
+  at: z.iso.datetime(),
+  figureId: z.uuid(),
+  /** The entry that it corrects or takes back. */
+  corrects: z.uuid().nullable(),
+  checkId: z.uuid().nullable(),
+});
+/** One thing seen, or noted about a figure, as a device sends it. */
+export const seenEntry = z
+  .discriminatedUnion("kind", [
+    ownEntry.extend({
+      kind: z.literal("seen"),
+      studentId: z.uuid(),
+      role: z.enum(STUDENT_ROLES),
+      layer: z.enum(LAYERS),
+      /** `null` takes back what it corrects. */
+      mark: z.enum(MARKS).nullable(),
+      seenOn: localDate,
+    }),
+    ownEntry.extend({
+      kind: z.literal("note"),
+      /** About the figure, not about a person; `null` takes back what it corrects. */
+      text: words(500).nullable(),
+    }),
+  ])
+  .refine(
+    (entry) => entry.corrects !== null || (entry.kind === "seen" ? entry.mark !== null : entry.text !== null),
+    { path: ["corrects"], message: "Something that is taken back names what it takes back" },
+  );
+/** One thing seen, or noted about a figure, as a device sends it. */
+export type SeenEntry = z.infer<typeof seenEntry>;
+
+/** One thing seen of a student, as it is kept. */
+export const keptEvidence = z.object({
+  id: z.uuid(),
+  /** The person, once, under whatever name it was seen. */
+  studentId: z.uuid(),
+  role: z.enum(STUDENT_ROLES),
+  figureId: z.uuid(),
+  layer: z.enum(LAYERS),
+  mark: z.enum(MARKS).nullable(),
+  markerId: z.uuid(),
+  at: localDate,
+  where: z.enum(SEEN_IN),
+  offset: z.number().nullable(),
+  corrects: z.uuid().nullable(),
+  checkId: z.uuid().nullable(),
+});
+/** One thing seen of a student, as it is kept. */
+export type KeptEvidence = z.infer<typeof keptEvidence>;
+
+/** A note about a figure, made in a check. */
+export const keptNote = z.object({
+  id: z.uuid(),
+  checkId: z.uuid(),
+  figureId: z.uuid(),
+  text: z.string(),
+  by: z.string(),
+  at: z.iso.datetime(),
+});
+/** A note about a figure, made in a check. */
+export type KeptNote = z.infer<typeof keptNote>;
+
+/** What became of an entry that was sent. One that cannot be kept is refused with the reason, and nothing else is. */
+export const seenAnswer = z.object({
+  id: z.string(),
+  outcome: z.enum(["kept", "refused"]),
+  why: z.string().nullable(),
+});
+
+/** Everything seen of the people of a section, in this course and before. */
+export const sectionEvidence = z.object({
+  evidence: z.array(keptEvidence),
+  notes: z.array(keptNote),
+});
+/** Everything seen of the people of a section. */
+export type SectionEvidence = z.infer<typeof sectionEvidence>;
+
+/** What marks of a level say of its figures and of who marks, over all of its sections. */
+export const levelModel = z.object({
+  slope: z.number(),
+  difficulty: z.record(z.string(), z.number()),
+  ease: z.partialRecord(z.enum(LAYERS), z.number()),
+  severity: z.record(z.string(), z.number()),
+  thresholds: z.array(z.number().nullable()),
+  logLikelihood: z.number(),
+  /** How many marks, of how many dancers, it rests on. */
+  marks: z.int(),
+  dancers: z.int(),
+});
+/** What marks of a level say. */
+export type LevelModel = z.infer<typeof levelModel>;
+
+const statedClause = z.discriminatedUnion("kind", [
+  z.object({
+    kind: z.literal("figures"),
+    of: z.enum(["all", ...FIGURE_KINDS]),
+    /** `null` for all of them. */
+    atLeast: wholeNumber(1, 200).nullable(),
+    mark: z.enum(MARKS),
+    layer: z.enum(LAYERS),
+  }),
+  z.object({ kind: z.literal("timing"), within: wholeNumber(1, 500) }),
+]);
+/** When a dancer of a level is ready for the next. */
+export const ruleContent = z.object({ clauses: z.array(statedClause).min(1).max(12) });
+/** A level's rule as it is kept; version 0 and no clauses where none is stated. */
+export const levelRule = z.object({ levelId: z.uuid(), clauses: z.array(statedClause), version });
+/** A level's rule as it is kept. */
+export type LevelRule = z.infer<typeof levelRule>;
+
+/** Marks of two people who marked the same dancer, figure and layer within a week. */
+export const markedTwice = z.object({
+  figureId: z.uuid(),
+  layer: z.enum(LAYERS),
+  firstId: z.uuid(),
+  secondId: z.uuid(),
+  first: z.enum(MARKS),
+  second: z.enum(MARKS),
+});
+/** Marks of two people of one thing. */
+export type MarkedTwice = z.infer<typeof markedTwice>;
+
+/** One section of a level beside the others: how many have each figure, without names. */
+export const levelSection = z.object({
+  sectionId: z.uuid(),
+  name: z.string(),
+  dancers: z.int(),
+  figures: z.array(z.object({ figureId: z.uuid(), have: z.int(), marked: z.int() })),
+});
+/** What was seen of a level over all of its sections. */
+export const levelSeen = z.object({
+  model: levelModel,
+  twice: z.array(markedTwice),
+  sections: z.array(levelSection),
+});
+/** What was seen of a level over all of its sections. */
+export type LevelSeen = z.infer<typeof levelSeen>;
+
+/** Endpoints of checks, of what was seen, and of what it is held against. */
 export const checksApi = {
   /** Newest first. */
   list: endpoint({
@@ -35,7 +190,7 @@ export const checksApi = {
     params: byId,
     response: z.array(check),
   }),
-  /** Opens the sheet of a day; where there is one already, whoever began it, it is that one. */
+  /** Opens the check of a day; where there is one already, whoever began it, it is that one. */
   create: endpoint({
     method: "POST",
     path: "/sections/:id/checks",
@@ -44,13 +199,72 @@ export const checksApi = {
     body: z.object({ heldOn: localDate }),
     response: check,
   }),
-  /** Sets, changes or takes back one mark. The version is 0 where there has never been one. */
-  mark: endpoint({
+  change: endpoint({
     method: "PUT",
-    path: "/checks/:id/marks",
+    path: "/checks/:id",
     access: "checks.write",
     params: byId,
-    body: checkMark,
-    response: checkMark,
+    body: changeOf(checkContent),
+    response: check,
+  }),
+  /** Takes a check away in which nothing was seen yet. */
+  remove: endpoint({
+    method: "DELETE",
+    path: "/checks/:id",
+    access: "checks.write",
+    params: byId,
+    response: nothing,
+  }),
+  /** Whoever teaches the section, and the director. */
+  seen: endpoint({
+    method: "GET",
+    path: "/sections/:id/evidence",
+    access: "read",
+    params: byId,
+    response: sectionEvidence,
+  }),
+  /**
+   * Notes what was seen, each entry judged by itself and answered in its place. Nothing is ever overwritten: what two
+   * people saw of one thing stands beside each other, and one that was sent before counts once.
+   */
+  note: endpoint({
+    method: "POST",
+    path: "/sections/:id/evidence",
+    access: "checks.write",
+    judgesText: true,
+    params: byId,
+    body: z.object({ entries: z.array(z.record(z.string(), z.unknown())).min(1).max(200) }),
+    response: z.object({ answers: z.array(seenAnswer), ...sectionEvidence.shape }),
+  }),
+  /** What marks say of a level's figures and markers. */
+  level: endpoint({
+    method: "GET",
+    path: "/levels/:id/seen",
+    access: "read",
+    params: byId,
+    response: levelSeen,
+  }),
+  rule: endpoint({
+    method: "GET",
+    path: "/levels/:id/rule",
+    access: "read",
+    params: byId,
+    response: levelRule,
+  }),
+  changeRule: endpoint({
+    method: "PUT",
+    path: "/levels/:id/rule",
+    access: "levels.write",
+    params: byId,
+    body: changeOf(ruleContent),
+    response: levelRule,
+  }),
+  /** Everything seen of one person over all terms. */
+  person: endpoint({
+    method: "GET",
+    path: "/students/:id/evidence",
+    access: "read",
+    params: byId,
+    response: z.object({ evidence: z.array(keptEvidence) }),
   }),
 };

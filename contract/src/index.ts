@@ -5,16 +5,18 @@ import { classLogApi } from "./class-log.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
+import { groupsApi } from "./groups.ts";
 import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { practiceApi } from "./practice.ts";
 import { recapsApi } from "./recaps.ts";
-import { sectionsApi, studentsApi } from "./sections.ts";
+import { sectionsApi } from "./sections.ts";
 import { sequencesApi } from "./sequences.ts";
 import { sessionApi } from "./session.ts";
 import { staffApi } from "./staff.ts";
+import { studentsApi } from "./students.ts";
 import { studioFileApi } from "./studio-file.ts";
 import { todayApi } from "./today.ts";
 
@@ -29,6 +31,7 @@ export * from "./figure-fields.ts";
 export * from "./figure-file.ts";
 export * from "./figures.ts";
 export * from "./file-schemas.ts";
+export * from "./groups.ts";
 export * from "./lesson-templates.ts";
 export * from "./lessons.ts";
 export * from "./level-plan.ts";
@@ -43,8 +46,10 @@ export * from "./sequences.ts";
 export * from "./session.ts";
 export * from "./shape.ts";
 export * from "./staff.ts";
+export * from "./students.ts";
 export * from "./studio-file.ts";
 export * from "./studio-file-rules.ts";
+export * from "./studio-file-upgrade.ts";
 export * from "./today.ts";
 
 /** Every request of the API, by feature. */
@@ -65,6 +70,7 @@ export const api = {
   sequences: sequencesApi,
   recaps: recapsApi,
   checks: checksApi,
+  groups: groupsApi,
   practice: practiceApi,
   staff: staffApi,
   studioFile: studioFileApi,

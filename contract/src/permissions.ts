@@ -19,6 +19,7 @@ export const MAY = {
   "studio.file": ["director"],
   "students.write": ["director", "teacher"],
   "students.erase": ["director"],
+  "students.join": ["director"],
   "lessons.write": ["director", "teacher"],
   "sequences.write": ["director", "teacher"],
   "recaps.write": ["director", "teacher"],

@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { changeOf, localDate, stored, words } from "./common.ts";
+import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
 
@@ -15,6 +15,14 @@ export const SECTION_FIELDS = {
     sort: "line",
     schema: z.string().trim().max(80, "At most 80 characters"),
     start: "",
+  },
+  /** Dancers that the room holds. */
+  places: {
+    label: "Places",
+    help: "Dancers that the room holds; empty for no limit",
+    sort: "maybe",
+    schema: wholeNumber(1, 500).nullable().default(null),
+    start: null,
   },
   /** The first lesson; the course meets on its weekday. */
   firstDate: {
@@ -54,24 +62,13 @@ export const section = stored.extend(sectionContent.shape).extend({
   planId: z.uuid(),
   /** The date of each lesson, days off left out. */
   dates: z.array(localDate),
+  /** Who stepped in for its teachers. */
+  substituteIds: z.array(z.uuid()),
 });
 /** A section as it is kept. */
 export type Section = z.infer<typeof section>;
 /** A section as it is written. */
 export type SectionContent = z.infer<typeof sectionContent>;
-
-/** Of students the studio keeps a name, a role and what they danced, nothing more. */
-export const STUDENT_ROLES = ["leader", "follower", "solo"] as const;
-/** A student as they are written on a roster. */
-export const studentContent = z.object({ name: words(80), role: z.enum(STUDENT_ROLES) });
-/** A student as they are changed, with the version that was seen. */
-export const studentChange = changeOf(studentContent);
-/** A student as they are kept. */
-export const student = stored.extend(studentContent.shape).extend({ sectionId: z.uuid() });
-/** A student as they are kept. */
-export type Student = z.infer<typeof student>;
-/** A student as they are written on a roster. */
-export type StudentContent = z.infer<typeof studentContent>;
 
 /** What goes when a section is removed, to be said before. */
 export const sectionContents = z.object({
@@ -82,33 +79,6 @@ export const sectionContents = z.object({
 });
 /** What goes when a section is removed. */
 export type SectionContents = z.infer<typeof sectionContents>;
-
-/** All that is kept of a student, to be handed over. */
-export const studentExport = z.object({
-  name: z.string(),
-  role: z.enum(STUDENT_ROLES),
-  section: z.string(),
-  level: z.string(),
-  since: z.iso.datetime(),
-  attendance: z.array(z.object({ week: z.int(), date: localDate, present: z.boolean(), by: z.string() })),
-  /** What their taps came to: milliseconds off the beat and to either side of that. */
-  practice: z.array(
-    z.object({
-      date: localDate,
-      name: z.string(),
-      bpm: z.number(),
-      offset: z.number(),
-      spread: z.number(),
-      by: z.string(),
-    }),
-  ),
-  waited: z.array(z.object({ week: z.int(), date: localDate, times: z.int(), by: z.string() })),
-  marks: z.array(z.object({ date: localDate, figure: z.string(), mark: z.string(), by: z.string() })),
-  /** Remarks of the class logs in which the name stands. */
-  remarks: z.array(z.object({ week: z.int(), date: localDate, text: z.string(), by: z.string() })),
-});
-/** All that is kept of a student. */
-export type StudentExport = z.infer<typeof studentExport>;
 
 /** Endpoints of sections. */
 export const sectionsApi = {
@@ -149,6 +119,14 @@ export const sectionsApi = {
     params: byId,
     response: section,
   }),
+  /** Whoever asks teaches it for now in the place of its teachers, and sees and marks its students. */
+  stepIn: endpoint({
+    method: "POST",
+    path: "/sections/:id/substitutes",
+    access: "lessons.write",
+    params: byId,
+    response: section,
+  }),
   /** The lessons as iCalendar (RFC 5545), one event each. */
   calendar: endpoint({
     method: "GET",
@@ -156,62 +134,5 @@ export const sectionsApi = {
     access: "read",
     params: byId,
     response: z.object({ text: z.string() }),
-  }),
-};
-
-/** Endpoints of students. */
-export const studentsApi = {
-  list: endpoint({
-    method: "GET",
-    path: "/sections/:id/students",
-    access: "read",
-    params: byId,
-    response: z.array(student),
-  }),
-  create: endpoint({
-    method: "POST",
-    path: "/sections/:id/students",
-    access: "students.write",
-    params: byId,
-    body: studentContent,
-    response: student,
-  }),
-  change: endpoint({
-    method: "PUT",
-    path: "/students/:id",
-    access: "students.write",
-    params: byId,
-    body: studentChange,
-    response: student,
-  }),
-  remove: endpoint({
-    method: "DELETE",
-    path: "/students/:id",
-    access: "students.write",
-    params: byId,
-    response: nothing,
-  }),
-  /** Everything kept of a student. */
-  export: endpoint({
-    method: "GET",
-    path: "/students/:id/export",
-    access: "read",
-    params: byId,
-    response: studentExport,
-  }),
-  /** Erases a student, also a removed one, for good: row, marks, attendance, and the name in what was written. */
-  erase: endpoint({
-    method: "DELETE",
-    path: "/students/:id/for-good",
-    access: "students.erase",
-    params: byId,
-    response: nothing,
-  }),
-  restore: endpoint({
-    method: "POST",
-    path: "/students/:id/restore",
-    access: "students.write",
-    params: byId,
-    response: student,
   }),
 };

@@ -1,6 +1,7 @@
 import { findCircle } from "@map-step/core/step-map";
 import type { FieldError } from "./problem.ts";
 import { STUDIO_LIST_NAMES, type StudioFile, type StudioList, studioFile } from "./studio-file.ts";
+import { upgraded } from "./studio-file-upgrade.ts";
 
 /** A thing in a file, whichever it is. */
 type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
@@ -35,11 +36,46 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "items.*.ways.*.*.ways.*.*.ways.*.*.figureId": "figures",
     "versions.*.staffId": "staff",
   },
-  sections: { changedBy: "staff", deletedBy: "staff", levelId: "levels", "teacherIds.*": "staff" },
-  students: {
+  readinessRules: { changedBy: "staff", levelId: "levels" },
+  sections: {
+    changedBy: "staff",
+    deletedBy: "staff",
+    levelId: "levels",
+    "teacherIds.*": "staff",
+    "substituteIds.*": "staff",
+  },
+  checks: {
+    changedBy: "staff",
+    staffId: "staff",
+    sectionId: "sections",
+    "things.*.figureId": "figures",
+    "items.*.figureId": "figures",
+    "notes.*.figureId": "figures",
+    "notes.*.staffId": "staff",
+  },
+  enrolments: {
     changedBy: "staff",
     deletedBy: "staff",
     sectionId: "sections",
+    studentId: "students",
+  },
+  groupPlans: {
+    changedBy: "staff",
+    levelId: "levels",
+    "goalIds.*": "sections",
+    "goes.*.studentId": "students",
+    "wishes.*.studentId": "students",
+    "wishes.*.together.*": "students",
+    "locks.*.studentId": "students",
+    "locks.*.sectionId": "sections",
+  },
+  students: {
+    changedBy: "staff",
+    sameAs: "students",
+    "evidence.*.figureId": "figures",
+    "evidence.*.sectionId": "sections",
+    "evidence.*.checkId": "checks",
+    "evidence.*.staffId": "staff",
     "practice.*.figureId": "figures",
     "practice.*.sequenceId": "sequences",
     "practice.*.staffId": "staff",
@@ -62,12 +98,6 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "log.*.staffId": "staff",
   },
   recaps: { changedBy: "staff", lessonId: "lessons", "versions.*.staffId": "staff" },
-  checks: {
-    staffId: "staff",
-    sectionId: "sections",
-    "marks.*.studentId": "students",
-    "marks.*.figureId": "figures",
-  },
 };
 
 /**
@@ -106,21 +136,19 @@ const ONE_OF: Readonly<
   template: ["lessonTemplates", (thing) => there(thing), "Another template has this name"],
   level: ["levels", (thing) => there(thing, thing.danceId), "Another level of the dance has this name"],
   section: ["sections", (thing) => there(thing, thing.levelId), "Another section of the level has this name"],
-  student: [
-    "students",
-    (thing) => there(thing, thing.sectionId),
-    "Another student of the section has this name",
+  enrolment: [
+    "enrolments",
+    ({ deletedAt, sectionId, studentId }) => (deletedAt === null ? `${sectionId} ${studentId}` : null),
+    "This student is in the section twice",
   ],
+  rule: ["readinessRules", ({ levelId }) => levelId, "This level has another rule"],
+  groups: ["groupPlans", ({ levelId }) => levelId, "This level has other groups"],
   plan: ["plans", ({ levelId, sectionId }) => sectionId ?? levelId, "There is another plan of this"],
   draft: ["planDrafts", (thing) => there(thing, thing.planId), "Another draft of the plan has this name"],
   lesson: ["lessons", ({ sectionId, week }) => `${sectionId} ${week}`, "This lesson stands here twice"],
   recap: ["recaps", ({ lessonId }) => lessonId, "This lesson has another recap"],
   address: ["recaps", ({ secret }) => secret, "Another recap has this address"],
-  check: [
-    "checks",
-    ({ sectionId, heldOn, staffId }) => `${sectionId} ${heldOn} ${staffId}`,
-    "Somebody holds one check of a section in a day",
-  ],
+  check: ["checks", ({ sectionId, heldOn }) => `${sectionId} ${heldOn}`, "A section has one check in a day"],
 };
 const low = (name: unknown) => String(name).toLowerCase();
 const there = ({ deletedAt, name }: Thing, within: unknown = "") =>
@@ -129,15 +157,16 @@ const there = ({ deletedAt, name }: Thing, within: unknown = "") =>
 /** Entries of lists within a thing that may stand there once, and by what they are known. */
 const ONCE_WITHIN: Readonly<Partial<Record<StudioList, Readonly<Record<string, readonly string[]>>>>> = {
   figures: { needs: [], helps: [], teacherIds: [] },
-  sections: { teacherIds: [] },
+  sections: { teacherIds: [], substituteIds: [] },
   recaps: { versions: ["number"] },
-  checks: { marks: ["studentId", "figureId"] },
 };
 
 /** What the database counts as one over all lessons or recaps: ids of parts, entries and versions. */
 const INNER_IDS: Readonly<Partial<Record<StudioList, readonly string[]>>> = {
   lessons: ["segments", "log"],
   recaps: ["versions"],
+  students: ["evidence"],
+  checks: ["notes"],
 };
 
 const listOf = (file: StudioFile, list: StudioList): readonly Thing[] => file[list] as readonly Thing[];
@@ -219,7 +248,13 @@ function circles(file: StudioFile): FieldError[] {
     file.levels.map(({ id, followsId }) => [id, followsId === null ? [] : [followsId]]),
   );
   const variants = new Set(file.figures.flatMap(({ id, variantOfId }) => (variantOfId === null ? [] : [id])));
+  const sameAs = new Map(file.students.map((one) => [one.id, one.sameAs === null ? [] : [one.sameAs]]));
   return [
+    ...file.students.flatMap(({ id }, index) =>
+      findCircle(sameAs, id)
+        ? [{ path: `students.${index}.sameAs`, message: "Students would be each other in a circle" }]
+        : [],
+    ),
     ...file.figures.flatMap(({ id, variantOfId }, index) => [
       ...(findCircle(needs, id)
         ? [{ path: `figures.${index}.needs`, message: "Figures would need each other in a circle" }]
@@ -258,7 +293,7 @@ export function readStudioFile(
 ):
   | { readonly file: StudioFile; readonly faults: readonly [] }
   | { readonly file: null; readonly faults: readonly FieldError[] } {
-  const read = studioFile.safeParse(value);
+  const read = studioFile.safeParse(upgraded(value));
   if (!read.success)
     return {
       file: null,

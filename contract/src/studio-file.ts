@@ -1,12 +1,13 @@
 import { OUTCOMES } from "@map-step/core/lesson";
 import { z } from "zod";
 import { approachContent } from "./approaches.ts";
-import { checkMark } from "./checks.ts";
+import { checkContent, keptEvidence, ruleContent } from "./checks.ts";
 import { logEntry } from "./class-log.ts";
 import { localDate, wholeNumber, words } from "./common.ts";
 import { danceContent, tempiInOrder } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { figureContent } from "./figures.ts";
+import { groupPlanContent } from "./groups.ts";
 import { lessonTemplateContent } from "./lesson-templates.ts";
 import { LESSON_STATES, segment } from "./lessons.ts";
 import { leavesRoom, levelContent } from "./levels.ts";
@@ -14,12 +15,16 @@ import { STAFF_ROLES } from "./permissions.ts";
 import { planContent, planDraftContent } from "./plans.ts";
 import { practiceMeasure } from "./practice.ts";
 import { recapDocument } from "./recaps.ts";
-import { sectionContent, studentContent } from "./sections.ts";
+import { sectionContent } from "./sections.ts";
 import { sequenceContent } from "./sequences.ts";
 import { email, timeZone } from "./session.ts";
+import { enrolmentContent, studentContent } from "./students.ts";
 
 /** Says in a file that it holds a whole studio. */
 export const STUDIO_FILE_FORMAT = "map-step/studio";
+
+/** The version in which files are written; those of earlier ones are read as well. */
+export const STUDIO_FILE_VERSION = 2;
 
 /** The largest file of a studio that is read, in bytes. */
 export const MOST_STUDIO_BYTES = 64 * 2 ** 20;
@@ -67,12 +72,37 @@ export const STUDIO_LISTS = {
       z.strictObject({ id, number: edits, content: sequenceContent, staffId: id, createdAt: moment }),
     ),
   }),
-  sections: z.strictObject({ ...signed, ...removable, ...sectionContent.shape }),
-  students: z.strictObject({
+  readinessRules: z.strictObject({ ...signed, levelId: id, ...ruleContent.shape }),
+  sections: z.strictObject({
     ...signed,
     ...removable,
+    ...sectionContent.shape,
+    /** Who stepped in for its teachers. */
+    substituteIds: z.array(id),
+  }),
+  checks: z.strictObject({
+    ...signed,
+    ...checkContent.shape,
     sectionId: id,
+    staffId: id,
+    /** What was noted about figures, in the order in which it was kept. */
+    notes: z.array(
+      z.strictObject({
+        id,
+        figureId: id,
+        text: words(500).nullable(),
+        corrects: id.nullable(),
+        notedAt: moment,
+        staffId: id,
+        createdAt: moment,
+      }),
+    ),
+  }),
+  students: z.strictObject({
+    ...signed,
     ...studentContent.shape,
+    /** Who this one is as well, where one person was written twice. */
+    sameAs: id.nullable(),
     /** What their taps came to, as their teachers kept it. */
     practice: z.array(
       z.strictObject({
@@ -84,7 +114,39 @@ export const STUDIO_LISTS = {
         createdAt: moment,
       }),
     ),
+    /** Everything seen of them, in the order in which it was kept. */
+    evidence: z.array(
+      z.strictObject({
+        ...keptEvidence.pick({
+          id: true,
+          role: true,
+          figureId: true,
+          layer: true,
+          mark: true,
+          corrects: true,
+          checkId: true,
+        }).shape,
+        sectionId: id,
+        place: z.enum(["check", "class"]),
+        seenOn: localDate,
+        notedAt: moment,
+        staffId: id,
+        createdAt: moment,
+      }),
+    ),
   }),
+  enrolments: z.strictObject({
+    ...signed,
+    ...removable,
+    sectionId: id,
+    studentId: id,
+    role: enrolmentContent.shape.role,
+    fromDate: localDate,
+    untilDate: localDate.nullable(),
+    waiting: z.boolean(),
+    batchId: id.nullable(),
+  }),
+  groupPlans: z.strictObject({ ...signed, levelId: id, ...groupPlanContent.shape }),
   plans: z.strictObject({ ...signed, levelId: id, sectionId: someone, ...planContent.shape }),
   planDrafts: z.strictObject({ ...kept, ...removable, planId: id, ...planDraftContent.shape }),
   lessons: z.strictObject({
@@ -126,15 +188,6 @@ export const STUDIO_LISTS = {
         (address === null) === (publishedDocument === null),
       { path: ["secret"], message: "A published recap has an address, a title and a text; another has none" },
     ),
-  checks: z.strictObject({
-    id,
-    createdAt: moment,
-    updatedAt: moment,
-    sectionId: id,
-    heldOn: localDate,
-    staffId: id,
-    marks: z.array(z.strictObject({ ...checkMark.shape, version: edits })),
-  }),
 } as const;
 
 /** One sort of things in a file of a studio. */
@@ -150,7 +203,7 @@ const lists = Object.fromEntries(
 /** A whole studio as a file carries it: everything but passwords and sign-ins. */
 export const studioFile = z.strictObject({
   format: z.literal(STUDIO_FILE_FORMAT),
-  formatVersion: z.literal(1),
+  formatVersion: z.literal(STUDIO_FILE_VERSION),
   madeAt: moment,
   studio: z.strictObject({ name: words(80), timeZone }),
   ...lists,

@@ -280,12 +280,26 @@ async function sectionsOf(
   await insert(
     db,
     "students",
-    sections.flatMap(({ id, students }) =>
+    sections.flatMap(({ students }, which) =>
       students.map((studentId, at) => ({
         id: studentId,
-        section_id: id,
-        name: `Dancer ${at + 1}`,
+        name: `Dancer ${at + 1} of ${which + 1}`,
         role: at % 2 === 0 ? "leader" : "follower",
+        version: 1,
+      })),
+    ),
+  );
+  await insert(
+    db,
+    "enrolments",
+    sections.flatMap(({ id, firstDate, students }) =>
+      students.map((studentId, at) => ({
+        id: randomUUID(),
+        section_id: id,
+        student_id: studentId,
+        role: at % 2 === 0 ? "leader" : "follower",
+        from_date: firstDate,
+        waiting: false,
         version: 1,
       })),
     ),
@@ -395,22 +409,33 @@ async function checksOf(db: Database, sections: readonly SectionOf[], count: num
       section_id: section.id,
       held_on: addDays(section.firstDate, 7 * (section.taught - 1)),
       staff_id: section.teacherId,
+      minutes: 15,
+      things: [],
+      items: [],
+      version: 1,
     })),
   );
   const each = Math.ceil(count / Math.max(1, held.length));
   await insert(
     db,
-    "check_marks",
-    held.flatMap(({ id, section: { students, level } }) =>
+    "evidence",
+    held.flatMap(({ id, section: { id: sectionId, students, level, firstDate, taught, teacherId } }) =>
       students
         .flatMap((studentId) => level.planned.map(({ figureId }) => ({ studentId, figureId })))
         .slice(0, each)
         .map(({ studentId, figureId }, at) => ({
+          id: randomUUID(),
           check_id: id,
+          section_id: sectionId,
           student_id: studentId,
+          role: "leader",
           figure_id: figureId,
+          layer: "partner",
           mark: pick(MARKS, at),
-          version: 1,
+          place: "check",
+          seen_on: addDays(firstDate, 7 * (taught - 1)),
+          noted_at: new Date().toISOString(),
+          staff_id: teacherId,
         })),
     ),
   );

@@ -34,6 +34,7 @@ export async function resetDemo(url: string, today = machineToday()): Promise<bo
       (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
     if (isOwn) return false;
     await atomically(db, async () => {
+      await db.sequelize.query("set local map_step.erasing = 'yes'");
       await db.sequelize.query(
         "truncate studio, staff, sessions, rate_limits, dances, levels, figures cascade",
       );

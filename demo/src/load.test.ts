@@ -1,5 +1,6 @@
 import { checkPlan } from "@map-step/core/plan";
 import { type Database, migrate, openDatabase, services } from "@map-step/server";
+import { QueryTypes } from "sequelize";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { loadDemo, loadDemoIfNew, resetDemo } from "./index.ts";
@@ -74,12 +75,24 @@ describe("the demo studio", () => {
 
   it("has a check of eleven students with marks of every sort and some not seen", async () => {
     const section = await theSection();
-    const students = await services.listStudents(db, section.id);
+    const students = await services.listEnrolled(db, section.id);
     expect(students).toHaveLength(11);
     const check = await db.Check.findOne({ where: { sectionId: section.id } });
-    const marks = await db.CheckMark.findAll({ where: { checkId: check?.id ?? "" } });
+    const marks = await db.Evidence.findAll({ where: { checkId: check?.id ?? "" } });
+    expect(new Set(marks.map(({ staffId }) => staffId)).size).toBe(2);
     expect(new Set(marks.map(({ mark }) => mark)).size).toBe(4);
-    expect(marks.length).toBeLessThan(students.length * 4);
+    const seen = new Set(marks.map(({ studentId, figureId }) => `${studentId} ${figureId}`));
+    expect(seen.size).toBeLessThan(students.length * 4);
+  });
+
+  it("has dancers of a term behind who went on to the next level", async () => {
+    const [row] = await db.sequelize.query<{ both: number }>(
+      `select count(*)::int as both from enrolments one join enrolments other using (student_id)
+       join sections a on a.id = one.section_id join sections b on b.id = other.section_id
+       join levels on levels.id = b.level_id where levels.follows_id = a.level_id`,
+      { type: QueryTypes.SELECT },
+    );
+    expect(row?.both).toBeGreaterThanOrEqual(6);
   });
 
   it("is laid once, and anew only where it is a demo", async () => {

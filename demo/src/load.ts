@@ -7,13 +7,20 @@ import {
   newFigure,
   type Section,
 } from "@map-step/contract";
-import { MARKS } from "@map-step/core/check";
 import { parseFigure } from "@map-step/core/notation";
 import { draftPlan, type Placement, reflow } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
+import { holdCheck } from "./check.ts";
 import { type FigureDraft, HUSTLE, PROGRAMS } from "./figures/index.ts";
-import { DEMO_PASSWORD, STAFF, STUDENTS, THURSDAY_STUDENTS } from "./people.ts";
+import {
+  DEMO_PASSWORD,
+  EARLIER_STUDENTS,
+  NEW_ON_TUESDAY,
+  STAFF,
+  STUDENTS,
+  THURSDAY_STUDENTS,
+} from "./people.ts";
 import { loadSequences } from "./sequences.ts";
 import { type Evening, teach } from "./teach.ts";
 
@@ -29,6 +36,7 @@ const SECOND_EVENING: Evening = {
 };
 
 const MONDAY = 1;
+const TUESDAY = 2;
 const THURSDAY = 4;
 
 async function loadStaff(db: Database): Promise<Map<string, string>> {
@@ -125,28 +133,6 @@ const RULES = {
   approachId: "steps-first",
 } as const;
 
-/** A check at the end of the second lesson: a spread of marks, the later a figure the lower. */
-async function holdCheck(
-  db: Database,
-  section: Section,
-  staffId: string,
-  placements: readonly Placement[],
-): Promise<void> {
-  const [, secondDate] = section.dates;
-  if (!secondDate) return;
-  const check = await services.createCheck(db, section.id, secondDate, staffId);
-  const taught = placements.filter(({ week }) => week <= 2);
-  for (const [at, student] of (await services.listStudents(db, section.id)).entries()) {
-    for (const [index, { figureId, week }] of taught.entries()) {
-      const level = (at * 5 + index * 3) % 4;
-      const mark = MARKS[Math.max(0, Math.min(3, level + (week === 1 ? 1 : -1)))];
-      const seen = (at + index) % 7 !== 6;
-      if (mark && seen)
-        await services.markCheck(db, check.id, { studentId: student.id, figureId, mark, version: 0 });
-    }
-  }
-}
-
 /** Publishes a recap on the evening of its class. */
 async function publish(db: Database, { id: sectionId, dates }: Section, week: number, staffId: string) {
   await services.publishRecap(db, { sectionId, week }, 0, staffId);
@@ -187,6 +173,7 @@ async function loadTerm(
     daysOff: [addDays(next, -7)],
     room: "Harbour room",
     goodToKnow: "The side door is open from 19:00; the small speaker hums below 20 %.",
+    places: 14,
     teacherIds: [ilse, staff.get("Bento Haverlock") ?? ""],
   });
   for (const student of STUDENTS) await services.createStudent(db, section.id, student);
@@ -196,7 +183,11 @@ async function loadTerm(
   await publish(db, section, 1, ilse);
   const draft = await services.readRecap(db, section.id, 2);
   await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
-  await holdCheck(db, section, ilse, placements);
+  await holdCheck(db, section, {
+    week: 2,
+    markerIds: [ilse, staff.get("Bento Haverlock") ?? ""],
+    placements,
+  });
   await leaveSomethingToSolve(db, section.planId, figures);
 }
 
@@ -212,6 +203,7 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     daysOff: [],
     room: "Upper room",
     goodToKnow: "The floor is new and slow: turns need smooth soles.",
+    places: 10,
     teacherIds: [sunniva, staff.get("Teodor Mossgate") ?? ""],
   });
   for (const student of THURSDAY_STUDENTS) await services.createStudent(db, section.id, student);
@@ -226,7 +218,65 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
   });
   for (const week of [4, 5]) await teach(db, section, week, sunniva);
   for (const week of [1, 2, 4, 5]) await publish(db, section, week, sunniva);
-  await holdCheck(db, section, sunniva, repair.placements);
+  await holdCheck(db, section, { week: 5, markerIds: [sunniva], placements: repair.placements });
+}
+
+/** A section of a term behind, taught to its end with two checks. */
+async function loadEarlier(db: Database, level: Level, staff: Ids, today: string): Promise<Section> {
+  const [teodor = "", junia = ""] = ["Teodor Mossgate", "Junia Reedwater"].map(
+    (name) => staff.get(name) ?? "",
+  );
+  const section = await services.createSection(db, {
+    levelId: level.id,
+    name: "Last term, Tuesdays",
+    firstDate: addDays(nextWeekday(today, TUESDAY), -91),
+    startTime: "19:00",
+    daysOff: [],
+    room: "Harbour room",
+    places: 14,
+    goodToKnow: "",
+    teacherIds: [teodor, junia],
+  });
+  for (const student of EARLIER_STUDENTS) await services.createStudent(db, section.id, student);
+  const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
+  for (let week = 1; week <= level.weeks; week++) await teach(db, section, week, teodor);
+  await holdCheck(db, section, { week: 4, markerIds: [teodor], placements });
+  await holdCheck(db, section, { week: 8, markerIds: [teodor, junia], placements, better: 1 });
+  return section;
+}
+
+/** The next level, to which most of them went on. */
+async function loadTuesday(
+  db: Database,
+  level: Level,
+  before: Section,
+  staff: Ids,
+  today: string,
+): Promise<void> {
+  const junia = staff.get("Junia Reedwater") ?? "";
+  const section = await services.createSection(db, {
+    levelId: level.id,
+    name: "Tuesday section",
+    firstDate: addDays(nextWeekday(today, TUESDAY), -21),
+    startTime: "20:00",
+    daysOff: [],
+    room: "Upper room",
+    places: 12,
+    goodToKnow: "",
+    teacherIds: [junia],
+  });
+  // One of them stopped.
+  const going = (await services.listEnrolled(db, before.id)).filter(({ name }) => name !== "Osric");
+  await services.enrol(
+    db,
+    section.id,
+    section.firstDate,
+    going.map(({ id, name, role }) => ({ studentId: id, name, role })),
+  );
+  for (const student of NEW_ON_TUESDAY) await services.createStudent(db, section.id, student);
+  const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
+  for (const week of [1, 2, 3]) await teach(db, section, week, junia);
+  await holdCheck(db, section, { week: 3, markerIds: [junia], placements });
 }
 
 /** Lays Saltglass Dance House into an empty database, its dates round the given today. */
@@ -250,9 +300,11 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     }
     const director = staff.get("Maro Quillfeather") ?? "";
     await loadSequences(db, { id: danceId, name: program.dance.name }, figures, levels, director);
-    const [first] = levels;
+    const [first, second] = levels;
     if (program !== HUSTLE || !first) continue;
     await loadTerm(db, first, staff, figures, today);
     await loadThursday(db, first, staff, today);
+    const earlier = await loadEarlier(db, first, staff, today);
+    if (second) await loadTuesday(db, second, earlier, staff, today);
   }
 }

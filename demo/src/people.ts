@@ -22,6 +22,24 @@ export const THURSDAY_STUDENTS: readonly StudentContent[] = [
   { name: "Vesna", role: "follower" },
 ];
 
+/** Who came a term ago. */
+export const EARLIER_STUDENTS: readonly StudentContent[] = [
+  { name: "Aleksi", role: "leader" },
+  { name: "Brecht", role: "leader" },
+  { name: "Ione", role: "both" },
+  { name: "Osric", role: "leader" },
+  { name: "Calla", role: "follower" },
+  { name: "Edda", role: "follower" },
+  { name: "Marit", role: "follower" },
+  { name: "Runa", role: "follower" },
+];
+
+/** Who came to the level after that without having been in the one before. */
+export const NEW_ON_TUESDAY: readonly StudentContent[] = [
+  { name: "Jorun", role: "leader" },
+  { name: "Tilde", role: "follower" },
+];
+
 export const STUDENTS: readonly StudentContent[] = [
   { name: "Corin", role: "leader" },
   { name: "Dunja", role: "leader" },

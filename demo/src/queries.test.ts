@@ -69,7 +69,8 @@ async function open(size: Size): Promise<Open> {
     "/plans/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
     "/sections/": sectionId,
     "/sequences/": sequence.id,
-    "/students/": (await db.Student.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
+    "/students/": (await db.Enrolment.findOne({ where: { sectionId }, rejectOnEmpty: true })).studentId,
+    "/levels/": (await db.Level.findOne({ rejectOnEmpty: true })).id,
   };
   return {
     db,

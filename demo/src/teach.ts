@@ -40,7 +40,7 @@ export async function teach(
     version: 0,
     segments: planned.segments,
   });
-  const there = (await services.listStudents(db, section.id)).map(
+  const there = (await services.listEnrolled(db, section.id)).map(
     ({ id, name }): Noted => ({
       kind: "attendance",
       target: id,

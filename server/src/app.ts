@@ -16,6 +16,7 @@ import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
+import { serveGroups } from "./features/groups/routes.ts";
 import { serveLessonTemplates } from "./features/lesson-templates/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
@@ -27,6 +28,7 @@ import { serveSequences } from "./features/sequences/routes.ts";
 import { serveSession } from "./features/session/routes.ts";
 import { personOf } from "./features/session/service.ts";
 import { serveStaff } from "./features/staff/routes.ts";
+import { serveStudents } from "./features/students/routes.ts";
 import { serveStudioFile } from "./features/studio-file/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
@@ -45,6 +47,7 @@ const FEATURES = [
   serveApproaches,
   serveLevels,
   serveSections,
+  serveStudents,
   servePlans,
   serveLessons,
   serveLessonTemplates,
@@ -52,6 +55,7 @@ const FEATURES = [
   serveSequences,
   serveRecaps,
   serveChecks,
+  serveGroups,
   servePractice,
   serveStaff,
   serveBin,

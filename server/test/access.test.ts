@@ -47,6 +47,7 @@ describe("who may do what", () => {
         "staff.write",
         "studio.file",
         "students.erase",
+        "students.join",
       ]),
     );
   });

@@ -1,6 +1,7 @@
 import { api, type ChosenFigure, choose, contentOfPlan, type PlanContent } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
-import { levelContent, PASSWORD, sectionContent, studioWithCourse, TODAY } from "./studio.ts";
+import { seen } from "./seen.ts";
+import { levelContent, PASSWORD, sectionContent, studioWithCourse } from "./studio.ts";
 
 const { studio, course, director } = await studioWithCourse();
 const planOf = async (planId: string) =>
@@ -189,14 +190,15 @@ describe("sections", () => {
     ]);
     const twice = await teacher.call(api.students.create, { params, body: { name: "ana", role: "leader" } });
     expect(twice.problem.errors?.[0]?.path).toBe("name");
-    const { body: check } = await teacher.call(api.checks.create, { params, body: { heldOn: TODAY } });
-    const mark = { studentId: ana.id, figureId: course.figures.home.id, mark: "alone" as const, version: 0 };
-    await teacher.call(api.checks.mark, { params: { id: check.id }, body: mark });
-    await teacher.call(api.students.remove, { params: { id: ana.id } });
+    await teacher.call(api.checks.note, {
+      params,
+      body: { entries: [seen(ana.id, course.figures.home.id)] },
+    });
+    await teacher.call(api.students.remove, { params: { id: ana.enrolmentId } });
     expect((await teacher.call(api.students.list, { params })).body).toHaveLength(1);
-    await teacher.call(api.students.restore, { params: { id: ana.id } });
-    const [again] = (await teacher.call(api.checks.list, { params })).body;
-    expect(again?.marks).toMatchObject([{ studentId: ana.id, mark: "alone" }]);
+    await teacher.call(api.students.restore, { params: { id: ana.enrolmentId } });
+    const again = (await teacher.call(api.checks.seen, { params })).body;
+    expect(again.evidence).toMatchObject([{ studentId: ana.id, mark: "alone" }]);
     const renamed = await teacher.call(api.students.change, {
       params: { id: ana.id },
       body: { name: "Anna", role: "leader", version: ana.version },
@@ -209,67 +211,6 @@ describe("sections", () => {
     await director.call(api.sections.remove, { params });
     expect((await director.call(api.lessons.list, { params })).status).toBe(404);
     expect((await director.call(api.sections.restore, { params })).body).toMatchObject({ name: "Monday" });
-  });
-});
-
-describe("checks", () => {
-  it("change marks on their version, and take them back", async () => {
-    const params = { id: course.section.id };
-    const { body: student } = await director.call(api.students.create, {
-      params,
-      body: { name: "Cleo", role: "leader" },
-    });
-    const { body: check } = await director.call(api.checks.create, {
-      params,
-      body: { heldOn: "2027-02-20" },
-    });
-    const cell = { studentId: student.id, figureId: course.figures.home.id };
-    const mark = (value: "not-yet" | "alone" | "dances-it" | null, version: number) =>
-      director.call(api.checks.mark, { params: { id: check.id }, body: { ...cell, mark: value, version } });
-    expect((await mark("not-yet", 0)).body).toEqual({ ...cell, mark: "not-yet", version: 1 });
-    expect((await mark("alone", 1)).body).toEqual({ ...cell, mark: "alone", version: 2 });
-    const stale = await mark("dances-it", 1);
-    expect(stale.status).toBe(409);
-    expect(stale.problem.current).toEqual({ ...cell, mark: "alone", version: 2 });
-    expect((await mark(null, 2)).body).toEqual({ ...cell, mark: null, version: 3 });
-    for (const before of [0, 1, 2]) expect((await mark("alone", before)).status).toBe(409);
-    expect((await mark("dances-it", 3)).body).toEqual({ ...cell, mark: "dances-it", version: 4 });
-  });
-
-  it("let only one of two first marks through", async () => {
-    const params = { id: course.section.id };
-    const { body: student } = await director.call(api.students.create, {
-      params,
-      body: { name: "Dora", role: "leader" },
-    });
-    const [check] = (await director.call(api.checks.list, { params })).body;
-    const body = {
-      studentId: student.id,
-      figureId: course.figures.home.id,
-      mark: "alone" as const,
-      version: 0,
-    };
-    const send = () => director.call(api.checks.mark, { params: { id: check?.id }, body });
-    const answers = await Promise.all([send(), send(), send()]);
-    expect(answers.map(({ status }) => status).sort()).toEqual([200, 409, 409]);
-  });
-
-  it("mark no student of another section", async () => {
-    const body = sectionContent(course.level.id, { name: "Other" });
-    const other = (await director.call(api.sections.create, { body })).body;
-    const { body: stranger } = await director.call(api.students.create, {
-      params: { id: other.id },
-      body: { name: "Eve", role: "solo" },
-    });
-    const [check] = (await director.call(api.checks.list, { params: { id: course.section.id } })).body;
-    const mark = {
-      studentId: stranger.id,
-      figureId: course.figures.home.id,
-      mark: "alone" as const,
-      version: 0,
-    };
-    const answer = await director.call(api.checks.mark, { params: { id: check?.id }, body: mark });
-    expect(answer.problem.errors?.[0]?.path).toBe("studentId");
   });
 });
 

@@ -198,9 +198,13 @@ describe("what was removed", () => {
     const student = (
       await teacher.call(api.students.create, { params: { id }, body: { name: "Off", role: "leader" } })
     ).body;
-    await removed(api.students.remove, student.id);
-    const body = { name: "Written", role: "leader" as const, version: student.version };
-    expect((await teacher.call(api.students.change, { params: { id: student.id }, body })).status).toBe(404);
+    await removed(api.students.remove, student.enrolmentId);
+    const { from, until, waiting, enrolmentVersion } = student;
+    const body = { role: "follower" as const, from, until, waiting, version: enrolmentVersion };
+    expect(
+      (await teacher.call(api.students.changeEnrolment, { params: { id: student.enrolmentId }, body }))
+        .status,
+    ).toBe(404);
     expect((await studio.db.Student.findByPk(student.id))?.name).toBe("Off");
     const level = (
       await director.call(api.levels.create, { body: levelContent(course.danceId, { name: "Off" }) })
@@ -359,71 +363,5 @@ describe("two at once", () => {
       [director, teacher, director, teacher].map((who) => who.call(api.checks.create, { params, body })),
     );
     expect(new Set(begun.map((answer) => answer.body.id)).size).toBe(1);
-  });
-});
-
-describe("a student's own data", () => {
-  it("come out complete, and are erased everywhere for good", async () => {
-    const params = { id: course.section.id };
-    const name = "Quenby Marr";
-    const student = (await teacher.call(api.students.create, { params, body: { name, role: "leader" } }))
-      .body;
-    const at = { params: { sectionId: course.section.id, week: 4 } };
-    const remark = {
-      kind: "note" as const,
-      text: "Quenby rushes; the marrow of it is time.",
-      figureId: null,
-    };
-    await teacher.call(api.classLog.note, {
-      ...at,
-      body: {
-        entries: [
-          noted({ kind: "attendance", target: student.id, value: { present: true } }),
-          noted({ kind: "waited", target: student.id, value: { times: 2 } }),
-          noted({ kind: "remark", target: randomUUID(), value: remark }),
-          noted({ kind: "ended", target: "class", value: { ended: true } }),
-        ],
-      },
-    });
-    const check = (await teacher.call(api.checks.create, { params, body: { heldOn: "2027-03-02" } })).body;
-    const cell = {
-      studentId: student.id,
-      figureId: course.figures.home.id,
-      mark: "alone" as const,
-      version: 0,
-    };
-    await teacher.call(api.checks.mark, { params: { id: check.id }, body: cell });
-    const recap = (await teacher.call(api.recaps.read, at)).body;
-    const content = [{ type: "paragraph", content: [{ type: "text", text: `Thanks, ${name}.` }] }];
-    const saved = await teacher.call(api.recaps.change, {
-      ...at,
-      body: { ...recap, title: `For ${name}`, document: { type: "doc", content } as typeof recap.document },
-    });
-    await teacher.call(api.recaps.publish, { ...at, body: { version: saved.body.version } });
-
-    const all = (await teacher.call(api.students.export, { params: { id: student.id } })).body;
-    expect(all).toMatchObject({ name, role: "leader", section: "Monday", level: "Level one" });
-    expect(all.attendance).toEqual([{ week: 4, date: "2027-03-08", present: true, by: "teacher 1" }]);
-    expect(all.waited[0]?.times).toBe(2);
-    expect(all.marks).toEqual([
-      { date: "2027-03-02", figure: "Home", mark: "without help", by: "teacher 1" },
-    ]);
-    expect(all.remarks.map(({ text }) => text)).toEqual([remark.text]);
-
-    await removed(api.students.remove, student.id);
-    expect((await teacher.call(api.students.erase, { params: { id: student.id } })).status).toBe(403);
-    await removed(api.students.erase, student.id);
-    const tables = await studio.db.sequelize.query(
-      "select table_name as name from information_schema.tables where table_schema = 'public'",
-    );
-    for (const { name: table } of tables[0] as { name: string }[]) {
-      const [rows] = await studio.db.sequelize.query(
-        `select count(*)::int as n from "${table}" t where t::text ~ 'Quenby|Marr|${student.id}'`,
-      );
-      expect((rows as { n: number }[])[0]?.n, table).toBe(0);
-    }
-    // What only looks like the name stays.
-    const { entries } = (await teacher.call(api.classLog.read, at)).body;
-    expect(JSON.stringify(entries)).toContain("(name erased) rushes; the marrow of it");
   });
 });

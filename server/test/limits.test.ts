@@ -68,6 +68,7 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
     "/sections/": params.sectionId,
     "/sequences/": params.sequenceId,
     "/students/": params.studentId,
+    "/levels/": params.levelId,
   };
   for (const endpoints of Object.values(api))
     for (const endpoint of Object.values(endpoints as Record<string, Endpoint>)) {
@@ -156,6 +157,7 @@ async function runs(name: string, figures: readonly FigureRecord[], teach = true
     planId: section.planId,
     sectionId: section.id,
     studentId: student.id,
+    levelId: level.id,
     sequenceId: sequence.body.id,
     week: 1,
   };

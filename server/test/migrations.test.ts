@@ -45,14 +45,17 @@ describe("migrations", () => {
     expect(versioned.sort()).toEqual(
       [
         "approaches",
-        "check_marks",
+        "checks",
         "dances",
+        "enrolments",
         "figures",
+        "group_plans",
         "lesson_templates",
         "lessons",
         "levels",
         "plan_drafts",
         "plans",
+        "readiness_rules",
         "recaps",
         "sections",
         "sequences",

@@ -6,16 +6,11 @@ import { QueryClient } from "@tanstack/react-query";
 import { act, waitFor } from "@testing-library/react";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { Studio } from "../../scripts/lib/studios.ts";
-import {
-  dropEntry,
-  heldEntries,
-  holdEntry,
-  onOutboxChange,
-  settleEntries,
-} from "../src/features/class-log/outbox.ts";
-import { sendWaiting } from "../src/features/class-log/send.ts";
+import { outbox } from "../src/features/class-log/outbox.ts";
+import { sending } from "../src/features/class-log/send.ts";
 import { useClassLog } from "../src/features/class-log/use-class-log.ts";
 import { call } from "../src/kit/api.ts";
+import { sendHeld } from "../src/kit/outbox-send.ts";
 import { line } from "./browser.ts";
 import { ILSE, onPage, openClass, signInAs } from "./studio.tsx";
 
@@ -27,7 +22,7 @@ beforeAll(async () => {
 });
 afterAll(() => studio.stop());
 beforeEach(async () => {
-  for (const held of await heldEntries()) await dropEntry(held);
+  for (const held of await outbox.held()) await outbox.drop(held);
 });
 
 const remark = (text: string): LogEntryRecord => ({
@@ -44,18 +39,18 @@ const textsOf = async (week: number) =>
   (await logOf(week)).flatMap(({ value }) => (value !== null && "text" in value ? [value.text] : []));
 const hold = async (week: number, text: string, by = { id: "me", name: "Me" }) => {
   const entry = remark(text);
-  await holdEntry({ sectionId, week }, by, entry);
+  await outbox.hold({ sectionId, week }, by, [entry]);
   return entry;
 };
 
 describe("the outbox", () => {
   it("holds entries in the order noted, tells of each change, and lets go only when told", async () => {
     let changes = 0;
-    const stop = onOutboxChange(() => {
+    const stop = outbox.onChange(() => {
       changes += 1;
     });
     for (const text of ["one", "two", "three"]) await hold(3, text);
-    const held = await heldEntries();
+    const held = await outbox.held();
     expect(held.map(({ state }) => state)).toEqual(["waiting", "waiting", "waiting"]);
     expect(held.map(({ entry: { value } }) => value && "text" in value && value.text)).toEqual([
       "one",
@@ -63,12 +58,12 @@ describe("the outbox", () => {
       "three",
     ]);
     const orders = held.map(({ order }) => order);
-    await settleEntries([
+    await outbox.settle([
       { order: orders[0] ?? 0, state: "gone", why: null },
       { order: orders[1] ?? 0, state: "refused", why: "No such lesson" },
       { order: 99_999, state: "gone", why: null },
     ]);
-    expect((await heldEntries()).map(({ state, why }) => [state, why])).toEqual([
+    expect((await outbox.held()).map(({ state, why }) => [state, why])).toEqual([
       ["refused", "No such lesson"],
       ["waiting", null],
     ]);
@@ -92,39 +87,41 @@ describe("sending", () => {
     ] as const)
       await hold(week, text, person);
     await hold(1, "of another", { id: randomUUID(), name: "Another" });
-    expect(await sendWaiting(client, person.id)).toBe("all");
+    expect(await sendHeld(sending, client, person.id)).toBe("all");
     expect(await textsOf(1)).toEqual(expect.arrayContaining(["first of week 1", "second of week 1"]));
     const sent = (await textsOf(1)).filter((text) => text.endsWith("of week 1"));
     expect(sent).toEqual(["first of week 1", "second of week 1"]);
     expect(await textsOf(2)).toContain("first of week 2");
-    expect((await heldEntries()).map(({ by }) => by.name)).toEqual(["Another"]);
+    expect((await outbox.held()).map(({ by }) => by.name)).toEqual(["Another"]);
   });
 
   it("counts once what was sent when the answer was lost", async () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "answered into the dark", person);
     line.losesAnswers = 1;
-    expect(await sendWaiting(client, person.id)).toBe("no-connection");
-    expect(await heldEntries()).toHaveLength(1);
-    expect(await sendWaiting(client, person.id)).toBe("all");
-    expect(await heldEntries()).toEqual([]);
+    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
+    expect(await outbox.held()).toHaveLength(1);
+    expect(await sendHeld(sending, client, person.id)).toBe("all");
+    expect(await outbox.held()).toEqual([]);
     expect((await textsOf(2)).filter((text) => text === "answered into the dark")).toHaveLength(1);
   });
 
   it("keeps with its reason what the studio never takes, and sends the rest", async () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "before", person);
-    await holdEntry({ sectionId, week: 2 }, person, {
-      ...remark("to nobody"),
-      kind: "attendance",
-      target: randomUUID(),
-      value: { present: false },
-    } as LogEntryRecord);
+    await outbox.hold({ sectionId, week: 2 }, person, [
+      {
+        ...remark("to nobody"),
+        kind: "attendance",
+        target: randomUUID(),
+        value: { present: false },
+      } as LogEntryRecord,
+    ]);
     await hold(2, "after", person);
-    await holdEntry({ sectionId: randomUUID(), week: 1 }, person, remark("of a section that is gone"));
-    expect(await sendWaiting(client, person.id)).toBe("all");
+    await outbox.hold({ sectionId: randomUUID(), week: 1 }, person, [remark("of a section that is gone")]);
+    expect(await sendHeld(sending, client, person.id)).toBe("all");
     expect(await textsOf(2)).toEqual(expect.arrayContaining(["before", "after"]));
-    const left = await heldEntries();
+    const left = await outbox.held();
     expect(left.map(({ state }) => state)).toEqual(["refused", "refused"]);
     for (const { why } of left) expect(why).toMatch(/\w/);
   });
@@ -133,13 +130,13 @@ describe("sending", () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "in the tunnel", person);
     line.down = true;
-    expect(await sendWaiting(client, person.id)).toBe("no-connection");
+    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
     line.down = false;
     await call(api.session.signOut, {});
-    expect(await sendWaiting(client, person.id)).toBe("signed-out");
-    expect(await heldEntries()).toHaveLength(1);
+    expect(await sendHeld(sending, client, person.id)).toBe("signed-out");
+    expect(await outbox.held()).toHaveLength(1);
     await signInAs(ILSE);
-    expect(await sendWaiting(client, person.id)).toBe("all");
+    expect(await sendHeld(sending, client, person.id)).toBe("all");
     expect(await textsOf(2)).toContain("in the tunnel");
   });
 
@@ -147,9 +144,9 @@ describe("sending", () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "as the lights went out", person);
     await studio.kill();
-    expect(await sendWaiting(client, person.id)).toBe("no-connection");
+    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
     await studio.revive();
-    expect(await sendWaiting(client, person.id)).toBe("all");
+    expect(await sendHeld(sending, client, person.id)).toBe("all");
     expect((await textsOf(2)).filter((text) => text === "as the lights went out")).toHaveLength(1);
   });
 });
@@ -215,7 +212,7 @@ describe("a class log on a page", () => {
     await waitFor(() => expect(result.current.state).toBe("saved"));
     expect(notedAt(result.current.log, "attendance", target)).toEqual({ present: whose === "theirs" });
     unmount();
-    expect(await heldEntries()).toEqual([]);
+    expect(await outbox.held()).toEqual([]);
   });
 
   it("sends again, or lets go of, what was refused", async () => {
@@ -232,6 +229,6 @@ describe("a class log on a page", () => {
     const [held] = result.current.refused;
     if (held) await act(() => result.current.dismiss(held));
     await waitFor(() => expect(result.current.refused).toEqual([]));
-    expect(await heldEntries()).toEqual([]);
+    expect(await outbox.held()).toEqual([]);
   });
 });

@@ -3,10 +3,10 @@ import { api, type Lesson, type LessonSegment, type Plan } from "@map-step/contr
 import { act, waitFor } from "@testing-library/react";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import type { Studio } from "../../scripts/lib/studios.ts";
-import { useCheck } from "../src/features/checks/use-check.ts";
+import { useSeen } from "../src/features/checks/use-seen.ts";
 import { useLesson } from "../src/features/lessons/use-lesson.ts";
 import { usePlan } from "../src/features/plans/use-plan.ts";
-import { call, useApi } from "../src/kit/api.ts";
+import { call } from "../src/kit/api.ts";
 import { unsavedOf } from "../src/kit/autosave.ts";
 import { keepDraftsOf, keptDraft, useKeepDraft } from "../src/kit/kept-draft.ts";
 import { line } from "./browser.ts";
@@ -205,45 +205,58 @@ describe("a plan on a page", () => {
   });
 });
 
-describe("marks of a check on a page", () => {
-  it("show at once, are taken back when they are refused, and ask when somebody else marked otherwise", async () => {
+describe("what was seen, on a page", () => {
+  it("shows at once, waits on the device without a network, and stands beside what somebody else saw", async () => {
     const session = await signInAs(ILSE);
-    const [before] = await call(api.checks.list, { params: { id: sectionId } });
-    const given = before?.marks.find(({ mark }) => mark === "with-help");
-    if (!before || !given) throw new Error("there is no mark");
-    const cell = { studentId: given.studentId, figureId: given.figureId };
-    const { result } = onPage(session, () => {
-      const checks = useApi(api.checks.list, { params: { id: sectionId } });
-      const check = checks.data?.find(({ id }) => id === before.id) ?? before;
-      return { ...useCheck(check), check, read: checks.isSuccess };
-    });
-    await waitFor(() => expect(result.current.read).toBe(true));
-    const shown = () =>
-      result.current.check.marks.find(
-        (one) => one.studentId === cell.studentId && one.figureId === cell.figureId,
-      )?.mark;
+    const [dancer] = await call(api.students.list, { params: { id: sectionId } });
+    const sections = await call(api.sections.list, {});
+    const planId = sections.find(({ id }) => id === sectionId)?.planId ?? "";
+    const plan = await call(api.plans.read, { params: { id: planId } });
+    const figureId = plan.chosen[0]?.figureId ?? "";
+    const { result } = onPage(session, () => useSeen(sectionId));
+    await waitFor(() => expect(result.current.ready).toBe(true));
+    const thing = {
+      studentId: dancer?.personId ?? "",
+      role: "leader",
+      figureId,
+      layer: "style",
+      checkId: null,
+      mark: "alone",
+      corrects: null,
+      seenOn: "2027-02-16",
+    } as const;
+    const own = () =>
+      result.current.evidence
+        .filter((one) => one.layer === "style")
+        .map(({ mark, markerId }) => [mark, markerId]);
     line.down = true;
-    let marking: Promise<void> = Promise.resolve();
-    await act(async () => {
-      marking = result.current.mark(cell, "alone");
-      await marking;
-    });
-    await waitFor(() => expect(shown()).toBe("with-help"));
+    await act(() => result.current.see([thing]).then(() => undefined));
+    await waitFor(() => expect(own()).toEqual([["alone", session.person?.id]]));
+    await waitFor(() => expect(result.current.waiting).toBe(1));
     line.down = false;
-    await signInAs("Bento");
-    await call(api.checks.mark, {
-      params: { id: before.id },
-      body: { ...cell, mark: "dances-it", version: given.version },
-    });
+    const bento = await signInAs("Bento");
+    const entry = {
+      ...thing,
+      kind: "seen",
+      id: crypto.randomUUID(),
+      at: "2027-02-16T20:00:00.000Z",
+      mark: "not-yet",
+    };
+    await call(api.checks.note, { params: { id: sectionId }, body: { entries: [entry] } });
     await signInAs(ILSE);
-    await act(() => result.current.mark(cell, "not-yet"));
-    await waitFor(() => expect(result.current.conflict).not.toBeNull());
-    expect(result.current.conflict).toMatchObject({ mine: "not-yet", theirs: { mark: "dances-it" } });
-    const { theirs } = result.current.conflict ?? {};
-    act(() => result.current.forgetConflict());
-    await act(() => result.current.mark(cell, "not-yet", theirs?.version));
-    await waitFor(() => expect(shown()).toBe("not-yet"));
-    expect(result.current.conflict).toBeNull();
+    act(() => window.dispatchEvent(new Event("online")));
+    await waitFor(() => expect(result.current.waiting).toBe(0));
+    await waitFor(() => expect(own()).toHaveLength(2));
+    expect(own()).toEqual([
+      ["not-yet", bento.person?.id],
+      ["alone", session.person?.id],
+    ]);
+    // What the studio cannot take stays here with the reason.
+    await act(() => result.current.see([{ ...thing, figureId: crypto.randomUUID() }]).then(() => undefined));
+    await waitFor(() => expect(result.current.refused).toHaveLength(1));
+    expect(result.current.refused[0]?.why).toBe("This figure is not there.");
+    await act(() => result.current.dismiss(result.current.refused[0] ?? { order: 0 }));
+    await waitFor(() => expect(result.current.refused).toEqual([]));
   });
 });
 

@@ -16,7 +16,7 @@ export interface Evidence {
   readonly role: Role;
   readonly figureId: string;
   readonly layer: Layer;
-  /** `null` takes back what it corrects. */
+  /** `null` takes back what it corrects, or is a measurement only. */
   readonly mark: Mark | null;
   readonly markerId: string;
   readonly at: LocalDate;
@@ -52,6 +52,21 @@ export function uncorrected(evidence: readonly Evidence[]): (Evidence & { readon
   const gone = new Set(evidence.flatMap(({ corrects }) => corrects ?? []));
   return evidence.flatMap((entry) =>
     entry.mark === null || gone.has(entry.id) ? [] : [{ ...entry, mark: entry.mark }],
+  );
+}
+
+/**
+ * The latest measurement of a dancer's timing until a day, in milliseconds off the beat; `null` where there is none.
+ * @param own evidence of one student
+ * @example
+ * latestOffset(EVIDENCE, "2027-03-01") // null
+ */
+export function latestOffset(own: readonly Evidence[], at: LocalDate): number | null {
+  const gone = new Set(own.flatMap(({ corrects }) => corrects ?? []));
+  const measured = own.filter((entry) => entry.offset !== null && entry.at <= at && !gone.has(entry.id));
+  return (
+    measured.reduce<Evidence | null>((best, one) => (best && best.at > one.at ? best : one), null)?.offset ??
+    null
   );
 }
 

@@ -16,13 +16,10 @@ export interface FitOptions {
   readonly quadrature?: number;
 }
 
-/** What marks say of dancers, figures, layers and markers. Ability has mean 0 and deviation 1 within a level. */
-export interface MarkModel {
+/** What marks say of figures, layers and markers. Ability has mean 0 and deviation 1 within a level. */
+export interface MarkScale {
   /** How sharply marks tell dancers apart, above 0. */
   readonly slope: number;
-  /** What a dancer's marks say of them, and how uncertain that is (mean and deviation), by student. */
-  readonly ability: Readonly<Record<string, number>>;
-  readonly spread: Readonly<Record<string, number>>;
   /** By figure, on the scale of ability: harder above. */
   readonly difficulty: Readonly<Record<string, number>>;
   /** How much easier a layer is than the one that was marked most. */
@@ -31,6 +28,13 @@ export interface MarkModel {
   readonly severity: Readonly<Record<string, number>>;
   /** What a dancer needs beyond a figure's difficulty for each mark above the least; `null` where marks never told it. */
   readonly thresholds: readonly (number | null)[];
+}
+
+/** What marks say of dancers as well. */
+export interface MarkModel extends MarkScale {
+  /** What a dancer's marks say of them, and how uncertain that is (mean and deviation), by student. */
+  readonly ability: Readonly<Record<string, number>>;
+  readonly spread: Readonly<Record<string, number>>;
   readonly logLikelihood: number;
 }
 

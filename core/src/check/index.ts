@@ -1,10 +1,13 @@
 export * from "./agreement.ts";
 export * from "./at-least.ts";
+export * from "./cell.ts";
+export * from "./check-rule.ts";
+export * from "./design.ts";
 export * from "./evidence.ts";
 export * from "./fit.ts";
+export * from "./groups.ts";
 export * from "./mark.ts";
 export * from "./readiness.ts";
 export * from "./rule.ts";
-export * from "./standing-of.ts";
 export * from "./teach-again.ts";
 export { mostTelling, type Telling } from "./telling.ts";

@@ -4,7 +4,7 @@ import { counted } from "../words/index.ts";
 import { abilityGrid, pointsFor } from "./ability-grid.ts";
 import { atLeast } from "./at-least.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
-import type { MarkModel } from "./fit.ts";
+import type { MarkScale } from "./fit.ts";
 import { MARK_NAMES, MARKS, type Mark, markRank } from "./mark.ts";
 import { type ClauseFacts, clauseFacts, type FigureClause, type ReadinessRule } from "./rule.ts";
 
@@ -16,6 +16,8 @@ export interface Readiness {
   readonly clauses: readonly ClauseFacts[];
   /** From 0 to 1; exactly 0 or 1 where what was seen settles every clause. */
   readonly probability: number;
+  /** The same for a dancer somewhat weaker and somewhat stronger than is likely: two in three lie between. */
+  readonly spread: readonly [low: number, high: number];
   readonly verdict: Verdict;
   /** What stands against it, or what it rests on, clause by clause. */
   readonly reasons: readonly string[];
@@ -37,7 +39,7 @@ export const verdictOf = (probability: number): Verdict =>
   probability >= 0.9 ? "ready" : probability >= 0.65 ? "likely" : probability >= 0.1 ? "open" : "not-yet";
 
 /** The chance that a dancer of an ability shows a figure at a layer with at least each mark, from the least on. */
-function reachOf(model: MarkModel, figureId: string, layer: Layer, severity: number) {
+function reachOf(model: MarkScale, figureId: string, layer: Layer, severity: number) {
   const difficulty = model.difficulty[figureId] ?? meanOf(Object.values(model.difficulty));
   const ease = model.ease[layer] ?? 0;
   const known = model.thresholds.filter((one) => one !== null);
@@ -50,7 +52,7 @@ function reachOf(model: MarkModel, figureId: string, layer: Layer, severity: num
 
 /** What a dancer's evidence says of their ability: points of a grid with their weights, in all 1. */
 function posteriorOf(
-  model: MarkModel,
+  model: MarkScale,
   own: readonly Evidence[],
   at: LocalDate,
 ): (readonly [theta: number, weight: number])[] {
@@ -178,36 +180,54 @@ const UNMEASURED = 0.5;
 export function readiness(
   rule: ReadinessRule,
   studentId: string,
-  model: MarkModel,
+  model: MarkScale,
   evidence: readonly Evidence[],
   at: LocalDate,
 ): Readiness {
   const own = evidence.filter((entry) => entry.studentId === studentId);
   const clauses = clauseFacts(rule, studentId, own, at);
-  const probability = probabilityOf(clauses, model, own, at);
-  return { clauses, probability, verdict: verdictOf(probability), reasons: clauses.map(reasonOf) };
+  const chances = chancesOf(clauses, model, own, at);
+  const probability = Math.min(
+    1,
+    chances.reduce((sum, [chance, weight]) => sum + chance * weight, 0),
+  );
+  return {
+    ...{ clauses, probability, verdict: verdictOf(probability), reasons: clauses.map(reasonOf) },
+    spread: [quantileOf(chances, 1 / 6), quantileOf(chances, 5 / 6)],
+  };
 }
 
-function probabilityOf(
+/** The value below which a share of the weights lies. */
+function quantileOf(values: readonly (readonly [value: number, weight: number])[], share: number): number {
+  let below = 0;
+  for (const [value, weight] of values.toSorted(([a], [b]) => a - b)) {
+    below += weight;
+    if (below >= share) return Math.min(1, value);
+  }
+  return Math.min(1, values.at(-1)?.[0] ?? 0);
+}
+
+/** The chance that a rule holds, for each ability that is likely, with how likely that is. */
+function chancesOf(
   clauses: readonly ClauseFacts[],
-  model: MarkModel,
+  model: MarkScale,
   own: readonly Evidence[],
   at: LocalDate,
-): number {
-  if (clauses.some(({ state }) => state === "not-met")) return 0;
+): (readonly [chance: number, weight: number])[] {
+  if (clauses.some(({ state }) => state === "not-met")) return [[0, 1]];
   const unmeasured = clauses.filter(
     ({ clause, state }) => clause.kind === "timing" && state === "open",
   ).length;
   const open = clauses.flatMap((facts) =>
     facts.state === "open" && facts.clause.kind === "figures" ? [{ ...facts, clause: facts.clause }] : [],
   );
-  if (open.length === 0) return UNMEASURED ** unmeasured;
+  if (open.length === 0) return [[UNMEASURED ** unmeasured, 1]];
   const groups = groupsOf(open).map(({ clauses: together, things }) => ({
     together,
     things,
     reaches: things.map(({ figureId, layer }) => reachOf(model, figureId, layer, 0)),
   }));
-  const chance = posteriorOf(model, own, at).reduce((sum, [theta, weight]) => {
+  return posteriorOf(model, own, at).map(([theta, weight]) => {
     const given = groups.reduce(
       (product, { together, things, reaches }) =>
         product *
@@ -218,9 +238,8 @@ function probabilityOf(
         ),
       1,
     );
-    return sum + weight * given;
-  }, 0);
-  return Math.min(1, chance) * UNMEASURED ** unmeasured;
+    return [given * UNMEASURED ** unmeasured, weight] as const;
+  });
 }
 
 /**
@@ -233,7 +252,7 @@ export function marksAhead(
   studentId: string,
   figureId: string,
   layer: Layer,
-  model: MarkModel,
+  model: MarkScale,
   evidence: readonly Evidence[],
   at: LocalDate,
 ): number[] {

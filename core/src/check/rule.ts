@@ -1,6 +1,6 @@
 import type { Layer } from "../figure/index.ts";
 import type { LocalDate } from "../time/index.ts";
-import { type Evidence, markAtLayer, type Standing, standing, uncorrected } from "./evidence.ts";
+import { type Evidence, latestOffset, markAtLayer, type Standing, standing } from "./evidence.ts";
 import { type Mark, markRank } from "./mark.ts";
 
 /** So many of some figures, shown at a layer with a mark or better. */
@@ -52,13 +52,9 @@ export function clauseFacts(
   const own = evidence.filter((entry) => entry.studentId === studentId);
   const stands = new Map<string, Standing[]>();
   for (const one of standing(own, at)) stands.set(one.figureId, [...(stands.get(one.figureId) ?? []), one]);
-  const measured = uncorrected(own)
-    .filter((entry) => entry.offset !== null && entry.at <= at)
-    .toSorted((a, b) => (a.at < b.at ? -1 : a.at > b.at ? 1 : 0))
-    .at(-1);
   return clauses.map((clause) => {
     if (clause.kind === "timing") {
-      const off = measured?.offset ?? null;
+      const off = latestOffset(own, at);
       const state = off === null ? "open" : Math.abs(off) <= clause.within ? "met" : "not-met";
       return { clause, state, shown: [], lacking: [], unseen: [], off };
     }

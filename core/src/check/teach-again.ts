@@ -1,7 +1,7 @@
 import type { Layer } from "../figure/index.ts";
 import { addDays, type LocalDate } from "../time/index.ts";
 import type { Evidence } from "./evidence.ts";
-import type { MarkModel } from "./fit.ts";
+import type { MarkScale } from "./fit.ts";
 import type { Mark } from "./mark.ts";
 import { readiness } from "./readiness.ts";
 import type { ReadinessRule } from "./rule.ts";
@@ -24,7 +24,7 @@ export interface TeachAgain {
 export interface TeachAgainOptions {
   readonly rule: ReadinessRule;
   readonly studentIds: readonly string[];
-  readonly model: MarkModel;
+  readonly model: MarkScale;
   readonly evidence: readonly Evidence[];
   readonly at: LocalDate;
   /** Minutes that it takes to teach a figure at a layer once more, above 0. */

@@ -1,7 +1,7 @@
 import type { Layer } from "../figure/index.ts";
 import type { LocalDate } from "../time/index.ts";
 import type { Evidence } from "./evidence.ts";
-import type { MarkModel } from "./fit.ts";
+import type { MarkScale } from "./fit.ts";
 import { MARKS, type Mark } from "./mark.ts";
 import { marksAhead, readiness } from "./readiness.ts";
 import type { ReadinessRule } from "./rule.ts";
@@ -39,7 +39,7 @@ export const seenAhead = (
 export function mostTelling(
   rule: ReadinessRule,
   studentId: string,
-  model: MarkModel,
+  model: MarkScale,
   evidence: readonly Evidence[],
   at: LocalDate,
 ): Telling[] {

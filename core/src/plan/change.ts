@@ -7,7 +7,9 @@ export type Change =
   | { readonly kind: "short"; readonly week: number; readonly minutes: number }
   /** New material that was not reached in a week that was taught. */
   | { readonly kind: "not-reached"; readonly figureIds: readonly string[] }
-  | { readonly kind: "away"; readonly week: number; readonly staffId: string };
+  | { readonly kind: "away"; readonly week: number; readonly staffId: string }
+  /** A figure comes back in a week, because dancers lack it. */
+  | { readonly kind: "again"; readonly figureId: string; readonly week: number };
 
 /**
  * The plan with the change put into it, before anything is moved.
@@ -28,6 +30,20 @@ export function withChange(level: LevelPlan, change: Change): LevelPlan {
       return {
         ...level,
         placements: level.placements.filter(({ figureId }) => !change.figureIds.includes(figureId)),
+      };
+    case "again":
+      return {
+        ...level,
+        figures: level.figures.map((figure) =>
+          figure.id === change.figureId
+            ? {
+                ...figure,
+                extraReturns: [...new Set([...(figure.extraReturns ?? []), change.week])].sort(
+                  (a, b) => a - b,
+                ),
+              }
+            : figure,
+        ),
       };
     case "away":
       return { ...level, away: [...(level.away ?? []), { week: change.week, staffId: change.staffId }] };

@@ -7,7 +7,7 @@ import {
   remarksOf,
   wasHere,
 } from "../lesson/index.ts";
-import type { Role } from "../notation/index.ts";
+import type { EnrolmentRole } from "../student/index.ts";
 import { line, paragraph, type RecapBlock, section, text } from "./document.ts";
 import { drillFor } from "./drills.ts";
 
@@ -24,7 +24,7 @@ export interface HandoverPart {
 /** What a section is, as far as whoever teaches next has to know. */
 export interface HandoverSection {
   readonly parts: readonly HandoverPart[];
-  readonly students: readonly { readonly id: string; readonly name: string; readonly role: Role }[];
+  readonly students: readonly { readonly id: string; readonly name: string; readonly role: EnrolmentRole }[];
   /** Names of the figures that are new in the next lesson. */
   readonly next: readonly string[];
 }
@@ -75,11 +75,11 @@ function standing(log: ClassLog, worked: Worked): string {
  * @example
  * catchUp(readLog([]), [], "leader") // []
  */
-export function catchUp(log: ClassLog, parts: readonly HandoverPart[], role: Role): string[] {
+export function catchUp(log: ClassLog, parts: readonly HandoverPart[], role: EnrolmentRole): string[] {
   return parts.flatMap((part) => {
     const reached: Layer | null = reachedLayer(notedAt(log, "mark", part.id), part.layers);
     if (!part.isNew || reached === null) return [];
-    const { words, minutes } = drillFor(reached, role);
+    const { words, minutes } = drillFor(reached, role === "both" ? "leader" : role);
     return [`${part.title}: ${words} (${minutes} min)`];
   });
 }

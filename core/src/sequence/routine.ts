@@ -30,6 +30,8 @@ export interface RoutineOptions {
   /** The states in which one that does not go round may begin, and end; any where nothing is said. */
   readonly from?: readonly number[] | undefined;
   readonly to?: readonly number[] | undefined;
+  /** Sets of figures, of each of which at least one is danced. */
+  readonly oneOfEach?: readonly (readonly string[])[] | undefined;
   /** What an arc costs beyond its beats, by its index; to find another routine than one that is known. */
   readonly against?: readonly number[] | undefined;
 }
@@ -93,7 +95,16 @@ function partsInUse({ states, arcs }: TransitionGraph, used: readonly number[]):
 export function routineModel(
   graph: TransitionGraph,
   wanted: readonly string[],
-  { loops, phraseBeats, mostBeats, facesAgain = false, from, to, against = [] }: RoutineOptions,
+  {
+    loops,
+    phraseBeats,
+    mostBeats,
+    facesAgain = false,
+    from,
+    to,
+    oneOfEach = [],
+    against = [],
+  }: RoutineOptions,
 ): RoutineTask {
   const { arcs, states } = graph;
   const cost = arcs.map(
@@ -143,11 +154,13 @@ export function routineModel(
       ends.map((at) => [at, 1] as const),
     );
   }
-  for (const id of new Set(wanted))
+  for (const some of [...[...new Set(wanted)].map((id) => [id]), ...oneOfEach])
     row(
       1,
       ANY,
-      columnsOf(arcs, ({ figureId }) => figureId === id).map((at) => [at, 1] as const),
+      columnsOf(arcs, ({ figureId }) => figureId !== null && some.includes(figureId)).map(
+        (at) => [at, 1] as const,
+      ),
     );
   const ticks = arcs.map(({ beats }, at) => [at, beatsToTicks(beats)] as const).filter(([, own]) => own > 0);
   row(0, 0, [...ticks, [column(MOST_PHRASES), -beatsToTicks(phraseBeats)]]);

@@ -13,6 +13,7 @@ import { defineSections } from "../features/sections/models.ts";
 import { defineSequences } from "../features/sequences/models.ts";
 import { defineSession } from "../features/session/models.ts";
 import { defineStaff } from "../features/staff/models.ts";
+import { defineStudents } from "../features/students/models.ts";
 import "./ambient.ts";
 
 /** Milliseconds after which a request hears that the studio can't be reached, rather than waiting on. */
@@ -54,6 +55,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineApproaches(sequelize),
     ...defineLevels(sequelize),
     ...defineSections(sequelize),
+    ...defineStudents(sequelize),
     ...definePlans(sequelize),
     ...defineLessons(sequelize),
     ...defineLessonTemplates(sequelize),

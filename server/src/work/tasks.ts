@@ -1,4 +1,5 @@
 import type { Database } from "../db/connection.ts";
+import { levelSeen } from "../features/checks/level-seen.ts";
 import { previewFile, takeInFile } from "../features/figure-file/service.ts";
 import { compareDance } from "../features/figures/likeness.ts";
 import { lookAtAllPlans, openFindings } from "../features/plans/findings.ts";
@@ -14,6 +15,7 @@ type Does<N extends TaskName> = (
 /** Who does each task. */
 export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   compareDance,
+  levelSeen,
   lookAtAllPlans,
   previewFile,
   takeInFile,

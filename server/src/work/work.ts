@@ -1,4 +1,4 @@
-import type { JudgedFile, Person, Problem, TakenStudio, Today } from "@map-step/contract";
+import type { JudgedFile, LevelSeen, Person, Problem, TakenStudio, Today } from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
 
 /** A plan that is looked through, with what it is called and the last week that was taught by it. */
@@ -20,6 +20,7 @@ export interface FigureRows {
 /** What is done beside the thread that answers requests, because it takes long: what each takes, and what it gives. */
 export interface Tasks {
   readonly compareDance: (danceId: string) => readonly LikePair[];
+  readonly levelSeen: (levelId: string) => LevelSeen;
   readonly lookAtAllPlans: () => void;
   readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
   readonly previewFile: (file: FigureRows) => JudgedFile;

@@ -10,9 +10,7 @@ import { rememberSection } from "../kit/here.ts";
 import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";
 
-const HeldNotice = lazy(async () => ({
-  default: (await import("../features/class-log/held-notice.tsx")).HeldNotice,
-}));
+const Held = lazy(async () => ({ default: (await import("./held.tsx")).Held }));
 
 /** Moves to the same sort of page for another section, or another of its weeks. */
 function SectionAndWeek({ sections, place }: { sections: readonly Section[]; place: string }) {
@@ -137,7 +135,7 @@ export function Header() {
       )}
       <Flex align="center" gap="1">
         <Suspense fallback={null}>
-          <HeldNotice />
+          <Held />
         </Suspense>
         <IconButton
           variant="ghost"

@@ -75,7 +75,7 @@ const pages: RouteObject[] = [
   },
   {
     path: "sections/:sectionId/roster",
-    lazy: async () => ({ Component: (await import("../features/sections/roster.tsx")).RosterPage }),
+    lazy: async () => ({ Component: (await import("../features/students/roster.tsx")).RosterPage }),
   },
   {
     path: "lessons/:sectionId?",
@@ -120,6 +120,30 @@ const pages: RouteObject[] = [
   {
     path: "checks/:sectionId?",
     lazy: async () => ({ Component: (await import("../features/checks/page.tsx")).ChecksPage }),
+  },
+  {
+    path: "checks/:sectionId/level",
+    lazy: async () => ({ Component: (await import("../features/checks/level-page.tsx")).LevelSeenPage }),
+  },
+  {
+    path: "checks/:sectionId/:checkId",
+    lazy: async () => ({ Component: (await import("../features/checks/check-page.tsx")).CheckPage }),
+  },
+  {
+    path: "levels/:levelId/groups",
+    lazy: async () => ({ Component: (await import("../features/groups/page.tsx")).GroupsPage }),
+  },
+  {
+    path: "dancers",
+    lazy: async () => ({ Component: (await import("../features/students/list.tsx")).DancersPage }),
+  },
+  {
+    path: "dancers/:dancerId",
+    lazy: async () => ({ Component: (await import("../features/students/page.tsx")).DancerPage }),
+  },
+  {
+    path: "dancers/:dancerId/card",
+    lazy: async () => ({ Component: (await import("../features/students/card.tsx")).ProgressCardPage }),
   },
   {
     path: "staff",

@@ -43,14 +43,20 @@ export const AreaField = ({ label, help, error, ...area }: Frame & TextareaProps
 export function TickField({
   label,
   checked,
+  disabled = false,
   onChange,
 }: {
   label: string;
   checked: boolean;
+  disabled?: boolean;
   onChange: (checked: boolean) => void;
 }) {
   return (
-    <Checkbox.Root checked={checked} onCheckedChange={(event) => onChange(event.checked === true)}>
+    <Checkbox.Root
+      disabled={disabled}
+      checked={checked}
+      onCheckedChange={(event) => onChange(event.checked === true)}
+    >
       <Checkbox.HiddenInput />
       <Checkbox.Control />
       <Checkbox.Label>{label}</Checkbox.Label>

@@ -92,11 +92,16 @@ export function findRoutines(
     proveRoutine(highs, routineModel(graph, wanted, { ...options, ...more }), Math.min(left(), most));
   const shortest = search({}, seconds);
   if (!shortest.times) {
-    const apart = islands(ofWanted(graph, new Set(wanted)));
+    const apart = islands(ofWanted(graph, new Set([...wanted, ...(options.oneOfEach ?? []).flat()])));
     const all = apart.links.length > 0 ? apart : islands(graph);
     return { routines: [], impossible: shortest.impossible, ...all, bound: shortest.bound, running: false };
   }
-  const ids = [...new Set(wanted)];
+  const danced = new Set(
+    graph.arcs.flatMap(({ figureId }, at) => ((shortest.times?.[at] ?? 0) > 0 && figureId ? [figureId] : [])),
+  );
+  // Of figures of which one is enough, those that it dances are what it is for.
+  const shows = (options.oneOfEach ?? []).flat().filter((id) => danced.has(id));
+  const ids = [...new Set([...wanted, ...shows])];
   const wantedBeats = ids.reduce(
     (sum, id) => sum + Math.min(...graph.arcs.flatMap((arc) => (arc.figureId === id ? [arc.beats] : []))),
     0,

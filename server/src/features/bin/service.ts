@@ -10,8 +10,8 @@ const PLACES: Readonly<Record<RemovableKind, string>> = {
     join dances on dances.id = r.dance_id`,
   section: `select r.id, r.name, levels.name as of, r.deleted_at, r.deleted_by from sections r
     join levels on levels.id = r.level_id`,
-  student: `select r.id, r.name, levels.name || ', ' || sections.name as of, r.deleted_at, r.deleted_by from students r
-    join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
+  student: `select r.id, students.name, levels.name || ', ' || sections.name as of, r.deleted_at, r.deleted_by
+    from enrolments r join students on students.id = r.student_id join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
   sequence: `select r.id, r.name, dances.name as of, r.deleted_at, r.deleted_by from sequences r
     join dances on dances.id = r.dance_id`,
   approach: "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from approaches r",

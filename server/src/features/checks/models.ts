@@ -1,43 +1,122 @@
-import type { CheckMark } from "@map-step/contract";
+import type { CheckContent, GroupPlanContent, KeptEvidence, LevelRule } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { idColumn, keyColumn, type Row, storedColumns, wholeColumn } from "../../db/row.ts";
+import {
+  idColumn,
+  keyColumn,
+  type Row,
+  recordsColumn,
+  type Signed,
+  type Stored,
+  signedColumns,
+  storedColumns,
+  textColumn,
+  wholeColumn,
+} from "../../db/row.ts";
 
-export interface CheckRow extends Row<CheckRow> {
-  id: CreationOptional<string>;
+export interface CheckRow extends Row<CheckRow>, Stored, Signed {
   sectionId: string;
   heldOn: string;
   staffId: string;
+  minutes: CreationOptional<number>;
+  things: CreationOptional<CheckContent["things"]>;
+  items: CreationOptional<CheckContent["items"]>;
 }
 
-export interface CheckMarkRow extends Row<CheckMarkRow> {
-  checkId: string;
-  studentId: string;
+interface Noted {
+  id: string;
+  /** Where it stands among all; counted by the database. */
+  position: CreationOptional<string>;
+  corrects: string | null;
+  notedAt: Date;
+  staffId: string;
   figureId: string;
-  /** `null` for one that was taken back; the row stays, so that its version counts on. */
-  mark: CheckMark["mark"];
-  version: CreationOptional<number>;
 }
+
+export interface EvidenceRow extends Row<EvidenceRow>, Noted {
+  studentId: string;
+  sectionId: string;
+  checkId: string | null;
+  role: KeptEvidence["role"];
+  layer: KeptEvidence["layer"];
+  mark: KeptEvidence["mark"];
+  place: "check" | "class";
+  seenOn: string;
+}
+
+export interface CheckNoteRow extends Row<CheckNoteRow>, Noted {
+  checkId: string;
+  text: string | null;
+}
+
+export interface ReadinessRuleRow extends Row<ReadinessRuleRow>, Stored, Signed {
+  levelId: string;
+  clauses: LevelRule["clauses"];
+}
+
+export interface GroupPlanRow extends Row<GroupPlanRow>, Stored, Signed, GroupPlanContent {
+  levelId: string;
+}
+
+const notedColumns = () => ({
+  id: keyColumn(),
+  position: { type: DataTypes.BIGINT, allowNull: false, autoIncrement: true },
+  figureId: idColumn(),
+  corrects: { type: DataTypes.UUID, allowNull: true },
+  notedAt: { type: DataTypes.DATE, allowNull: false },
+  staffId: idColumn(),
+});
 
 export const defineChecks = (sequelize: Sequelize) => ({
   Check: sequelize.define<CheckRow>(
     "check",
     {
-      id: storedColumns().id,
+      ...storedColumns(),
       sectionId: idColumn(),
       heldOn: { type: DataTypes.DATEONLY, allowNull: false },
       staffId: idColumn(),
+      minutes: { ...wholeColumn(), defaultValue: 15 },
+      things: recordsColumn(),
+      items: recordsColumn(),
+      ...signedColumns(),
     },
     { tableName: "checks" },
   ),
-  CheckMark: sequelize.define<CheckMarkRow>(
-    "checkMark",
+  Evidence: sequelize.define<EvidenceRow>(
+    "evidence",
     {
-      checkId: keyColumn(),
-      studentId: keyColumn(),
-      figureId: keyColumn(),
+      ...notedColumns(),
+      studentId: idColumn(),
+      sectionId: idColumn(),
+      checkId: { type: DataTypes.UUID, allowNull: true },
+      role: textColumn(),
+      layer: textColumn(),
       mark: { type: DataTypes.TEXT, allowNull: true },
-      version: { ...wholeColumn(), defaultValue: 1 },
+      place: textColumn(),
+      seenOn: { type: DataTypes.DATEONLY, allowNull: false },
     },
-    { tableName: "check_marks" },
+    { tableName: "evidence" },
+  ),
+  CheckNote: sequelize.define<CheckNoteRow>(
+    "checkNote",
+    { ...notedColumns(), checkId: idColumn(), text: { type: DataTypes.TEXT, allowNull: true } },
+    { tableName: "check_notes" },
+  ),
+  ReadinessRule: sequelize.define<ReadinessRuleRow>(
+    "readinessRule",
+    { ...storedColumns(), levelId: idColumn(), clauses: recordsColumn(), ...signedColumns() },
+    { tableName: "readiness_rules" },
+  ),
+  GroupPlan: sequelize.define<GroupPlanRow>(
+    "groupPlan",
+    {
+      ...storedColumns(),
+      levelId: idColumn(),
+      goalIds: recordsColumn(),
+      goes: recordsColumn(),
+      wishes: recordsColumn(),
+      locks: recordsColumn(),
+      ...signedColumns(),
+    },
+    { tableName: "group_plans" },
   ),
 });

@@ -1,24 +1,29 @@
-import type { Check, CheckMark } from "@map-step/contract";
+import type { Check, CheckContent, LevelRule, Person } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
+import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
-import { invalid, notFound, stale } from "../../http/problems.ts";
+import { holdRow, rowsOf } from "../../db/query.ts";
+import { inUse, invalid, notFound, stale } from "../../http/problems.ts";
+import { holdOwnClass } from "../sections/own-class.ts";
 import { readSection } from "../sections/read.ts";
 
-/** The checks of a section, newest first, with all their marks. */
-export const listChecks = (db: Database, sectionId: string): Promise<Check[]> =>
-  rowsOf<Check>(
-    db,
-    `select c.id, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn", staff.name as by,
-       coalesce((
-         select json_agg(json_build_object('studentId', student_id, 'figureId', figure_id, 'mark', mark,
-           'version', version) order by created_at) from check_marks where check_id = c.id), '[]') as marks
-     from checks c join staff on staff.id = c.staff_id where c.section_id = $sectionId
-     order by c.held_on desc, c.created_at desc`,
-    { sectionId },
-  );
+const CHECKS = `
+  select c.id, c.version, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn", c.minutes, c.things,
+    c.items, staff.name as by, (select count(*)::int from evidence where check_id = c.id) as marks
+  from checks c join staff on staff.id = c.staff_id`;
 
-/** Opens the sheet of a day. Two people who hold a check on one day share it: the second is led to the first's. */
+/** The checks of a section, newest first. */
+export const listChecks = (db: Database, sectionId: string): Promise<Check[]> =>
+  rowsOf<Check>(db, `${CHECKS} where c.section_id = $sectionId order by c.held_on desc`, { sectionId });
+
+/** @throws a not-found problem */
+async function readCheck(db: Database, id: string): Promise<Check> {
+  const [check] = await rowsOf<Check>(db, `${CHECKS} where c.id = $id`, { id });
+  if (!check) throw notFound();
+  return check;
+}
+
+/** Opens the check of a day. Two people who begin one share it: the second is led to the first's. */
 export const createCheck = (
   db: Database,
   sectionId: string,
@@ -29,39 +34,64 @@ export const createCheck = (
     await readSection(db, sectionId);
     // One after the other, so that two who begin in the same moment meet.
     await db.Section.findByPk(sectionId, { lock: true });
-    const onThatDay = async () => (await listChecks(db, sectionId)).find((check) => check.heldOn === heldOn);
-    const there = await onThatDay();
-    if (there) return there;
-    await db.Check.create({ sectionId, heldOn, staffId });
-    const check = await onThatDay();
-    if (!check) throw notFound();
-    return check;
+    const there = await db.Check.findOne({ where: { sectionId, heldOn } });
+    const { id } = there ?? (await db.Check.create({ sectionId, heldOn, staffId }));
+    return readCheck(db, id);
   });
 
-/**
- * Sets, changes or takes back one mark, if nobody changed it in between. A mark that is taken back keeps its row, so
- * that a later edit made in sight of it is told from a stale one.
- */
-export const markCheck = (db: Database, checkId: string, change: CheckMark): Promise<CheckMark> =>
+/** Changes what a check looks at, when, and for how long. */
+export const changeCheck = (
+  db: Database,
+  person: Person,
+  id: string,
+  { version, ...content }: CheckContent & { version: number },
+): Promise<Check> =>
   atomically(db, async () => {
-    const { studentId, figureId, mark, version } = change;
-    const check = await db.Check.findByPk(checkId);
-    if (!check) throw notFound();
-    const { sectionId } = check;
-    if ((await db.Student.count({ where: { id: studentId, sectionId, deletedAt: null } })) === 0)
-      throw invalid([{ path: "studentId", message: "This student is not in the section" }]);
-    const written = await rowsOf<{ version: number }>(
-      db,
-      version === 0
-        ? `insert into check_marks (check_id, student_id, figure_id, mark) values ($checkId, $studentId, $figureId, $mark)
-           on conflict (check_id, student_id, figure_id) do nothing returning version`
-        : `update check_marks set mark = $mark, version = version + 1, updated_at = now()
-           where check_id = $checkId and student_id = $studentId and figure_id = $figureId and version = $version
-           returning version`,
-      { checkId, studentId, figureId, mark, ...(version === 0 ? {} : { version }) },
-    );
-    const [done] = written;
-    if (done) return { studentId, figureId, mark, version: done.version };
-    const now = await db.CheckMark.findOne({ where: { checkId, studentId, figureId } });
-    throw stale({ studentId, figureId, mark: now?.mark ?? null, version: now?.version ?? 0 });
+    const { sectionId } = await readCheck(db, id);
+    await holdOwnClass(db, person, sectionId);
+    await db.Section.findByPk(sectionId, { lock: true });
+    const other = await db.Check.findOne({ where: { sectionId, heldOn: content.heldOn } });
+    if (other && other.id !== id)
+      throw invalid([{ path: "heldOn", message: "Another check of this section is on that day" }]);
+    const figureIds = [...new Set(content.things.map(({ figureId }) => figureId))];
+    if ((await db.Figure.count({ where: { id: figureIds } })) < figureIds.length)
+      throw invalid([{ path: "things", message: "One of these figures is not there any more" }]);
+    await changeAt(db, db.Check, id, version, content, () => readCheck(db, id));
+    return readCheck(db, id);
+  });
+
+/** Takes a check away in which nothing was seen yet. */
+export const removeCheck = (db: Database, person: Person, id: string): Promise<Record<string, never>> =>
+  atomically(db, async () => {
+    const { sectionId, marks } = await readCheck(db, id);
+    await holdOwnClass(db, person, sectionId);
+    await db.Section.findByPk(sectionId, { lock: true });
+    if (marks > 0 || (await db.CheckNote.count({ where: { checkId: id } })) > 0)
+      throw inUse("Something was seen in this check, and what was seen stays. It can't be taken away.");
+    await db.Check.destroy({ where: { id } });
+    return {};
+  });
+
+/** A level's rule; no clauses where none is stated. */
+export async function readRule(db: Database, levelId: string): Promise<LevelRule> {
+  await holdRow(db, "levels", levelId);
+  const row = await db.ReadinessRule.findOne({ where: { levelId } });
+  return { levelId, clauses: row?.clauses ?? [], version: row?.version ?? 0 };
+}
+
+/** States when a dancer of a level is ready, if nobody did in between. */
+export const changeRule = (
+  db: Database,
+  levelId: string,
+  { version, clauses }: Pick<LevelRule, "version" | "clauses">,
+): Promise<LevelRule> =>
+  atomically(db, async () => {
+    await holdRow(db, "levels", levelId);
+    await db.Level.findByPk(levelId, { lock: true });
+    const row = await db.ReadinessRule.findOne({ where: { levelId } });
+    if (!row) {
+      if (version > 0) throw stale(await readRule(db, levelId));
+      await db.ReadinessRule.create({ levelId, clauses });
+    } else await changeAt(db, db.ReadinessRule, row.id, version, { clauses }, () => readRule(db, levelId));
+    return readRule(db, levelId);
   });

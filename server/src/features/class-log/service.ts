@@ -130,8 +130,8 @@ export const noteInLog = (
   atomically(db, async () => {
     const { lessonId, segments } = await holdOrder(db, sectionId, week);
     const parts = new Set(segments.map(({ id }) => id));
-    const roster = await db.Student.findAll({ where: { sectionId }, attributes: ["id"] });
-    const students = new Set(roster.map(({ id }) => id));
+    const roster = await db.Enrolment.findAll({ where: { sectionId }, attributes: ["studentId"] });
+    const students = new Set(roster.map(({ studentId }) => studentId));
     const { entries: known } = await logOf(db, sectionId, week);
     const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
     const read = sent.map(readEntry);

@@ -13,7 +13,7 @@ const KEPT = `
   where p.student_id = $studentId`;
 
 async function holdStudent(db: Database, id: string): Promise<void> {
-  if ((await db.Student.count({ where: { id, deletedAt: null } })) === 0) throw notFound();
+  if ((await db.Student.count({ where: { id } })) === 0) throw notFound();
 }
 
 /** What a student's taps came to, newest first. @throws a not-found problem */

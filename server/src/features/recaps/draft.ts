@@ -58,7 +58,7 @@ async function saidOf(db: Database, sectionId: string, week: number) {
   const { entries } = await logOf(db, sectionId, week);
   const names = await rowsOf<{ name: string }>(
     db,
-    "select name from students where section_id = $sectionId",
+    `select s.name from enrolments e join students s on s.id = e.student_id where e.section_id = $sectionId`,
     {
       sectionId,
     },

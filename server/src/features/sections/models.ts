@@ -1,4 +1,4 @@
-import { SECTION_FIELDS, type SectionContent, type Student } from "@map-step/contract";
+import { SECTION_FIELDS, type SectionContent } from "@map-step/contract";
 import { DataTypes, type Sequelize } from "sequelize";
 import {
   fieldColumns,
@@ -31,10 +31,9 @@ export interface SectionTeacherRow extends Row<SectionTeacherRow> {
   staffId: string;
 }
 
-export interface StudentRow extends Row<StudentRow>, Stored, Removable, Signed {
+export interface SectionSubstituteRow extends Row<SectionSubstituteRow> {
   sectionId: string;
-  name: string;
-  role: Student["role"];
+  staffId: string;
 }
 
 export const defineSections = (sequelize: Sequelize) => ({
@@ -61,16 +60,9 @@ export const defineSections = (sequelize: Sequelize) => ({
     { sectionId: keyColumn(), staffId: keyColumn() },
     { tableName: "section_teachers" },
   ),
-  Student: sequelize.define<StudentRow>(
-    "student",
-    {
-      ...storedColumns(),
-      sectionId: idColumn(),
-      name: textColumn(),
-      role: textColumn(),
-      ...removableColumns(),
-      ...signedColumns(),
-    },
-    { tableName: "students" },
+  SectionSubstitute: sequelize.define<SectionSubstituteRow>(
+    "sectionSubstitute",
+    { sectionId: keyColumn(), staffId: keyColumn() },
+    { tableName: "section_substitutes" },
   ),
 });

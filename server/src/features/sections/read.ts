@@ -19,11 +19,13 @@ export async function listSections(db: Database, which?: Which): Promise<Section
   const rows = await rowsOf<SectionRow>(
     db,
     `select s.id, s.version, s.level_id as "levelId", to_char(s.first_date, 'YYYY-MM-DD') as "firstDate",
-       s.start_time as "startTime", ${selected(namesOf(SECTION_FIELDS, "name", "line"), "s")}, p.id as "planId", l.weeks,
+       s.start_time as "startTime", ${selected(namesOf(SECTION_FIELDS, "name", "line", "maybe"), "s")}, p.id as "planId", l.weeks,
        array(select to_char(day, 'YYYY-MM-DD') from section_days_off where section_id = s.id order by day)
          as "daysOff",
        array(select t.id::text from section_teachers join staff t on t.id = staff_id
-             where section_id = s.id order by t.name, t.id) as "teacherIds"
+             where section_id = s.id order by t.name, t.id) as "teacherIds",
+       array(select staff_id::text from section_substitutes where section_id = s.id order by created_at, staff_id)
+         as "substituteIds"
      from sections s join levels l on l.id = s.level_id join plans p on p.section_id = s.id
      where s.deleted_at is null ${condition}
      order by s.created_at, s.name`,

@@ -31,6 +31,15 @@ const inner = (
   order = "position",
 ): InnerTable => ({ table, owner, columns, order, numbered: order === "position" });
 
+/** A list whose order the database counts itself, in the order in which entries come. */
+const counted = (table: string, owner: string, list: StudioList, field: string): InnerTable => {
+  const shape = STUDIO_LISTS[list].shape as unknown as Readonly<
+    Record<string, { readonly element: { readonly shape: object } }>
+  >;
+  const fields = Object.keys(shape[field]?.element.shape ?? {});
+  return { table, owner, columns: columnsOf(fields), order: "position", numbered: false };
+};
+
 const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Record<string, InnerTable>]>> = {
   staff: ["staff"],
   dances: ["dances"],
@@ -45,6 +54,7 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
   approaches: ["approaches"],
   lessonTemplates: ["lesson_templates"],
   levels: ["levels"],
+  readinessRules: ["readiness_rules"],
   sequences: [
     "sequences",
     {
@@ -61,11 +71,16 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
     {
       daysOff: inner("section_days_off", "section_id", "day", "day"),
       teacherIds: inner("section_teachers", "section_id", "staff_id", "staff_id"),
+      substituteIds: inner("section_substitutes", "section_id", "staff_id", "staff_id"),
     },
   ],
+  checks: ["checks", { notes: counted("check_notes", "check_id", "checks", "notes") }],
+  enrolments: ["enrolments"],
+  groupPlans: ["group_plans"],
   students: [
     "students",
     {
+      evidence: counted("evidence", "student_id", "students", "evidence"),
       practice: inner(
         "practice_results",
         "student_id",
@@ -102,17 +117,6 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
         "recap_id",
         columnsOf(["id", "number", "title", "document", "staffId", "createdAt"]),
         "number",
-      ),
-    },
-  ],
-  checks: [
-    "checks",
-    {
-      marks: inner(
-        "check_marks",
-        "check_id",
-        columnsOf(["studentId", "figureId", "mark", "version"]),
-        "student_id, figure_id",
       ),
     },
   ],

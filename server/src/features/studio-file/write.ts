@@ -1,4 +1,4 @@
-import { STUDIO_FILE_FORMAT, STUDIO_LIST_NAMES } from "@map-step/contract";
+import { STUDIO_FILE_FORMAT, STUDIO_FILE_VERSION, STUDIO_LIST_NAMES } from "@map-step/contract";
 import { Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -51,7 +51,7 @@ export const writeStudioFile = (db: Database): Promise<string> =>
     if (!studio) throw notFound();
     const parts = [
       `"format": ${JSON.stringify(STUDIO_FILE_FORMAT)}`,
-      `"formatVersion": 1`,
+      `"formatVersion": ${STUDIO_FILE_VERSION}`,
       `"madeAt": ${JSON.stringify(new Date().toISOString())}`,
       `"studio": ${studio.head}`,
     ];

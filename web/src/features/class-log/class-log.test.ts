@@ -2,7 +2,7 @@ import type { Lesson, LessonSegment, Section } from "@map-step/contract";
 import { type LogEntry, readLog } from "@map-step/core/lesson";
 import { parse } from "papaparse";
 import { describe, expect, it } from "vitest";
-import { logStateText } from "./log-badge.tsx";
+import { heldStateText } from "../../kit/held-badge.tsx";
 import { logAsCsv, partsOf } from "./use-class-record.ts";
 import { minutesText, valueText } from "./words.ts";
 
@@ -48,10 +48,10 @@ describe("entries in words", () => {
   });
 
   it("say where things are", () => {
-    expect(logStateText({ state: "saved", waiting: 0 })).toBe("Everything is saved");
-    expect(logStateText({ state: "sending", waiting: 1 })).toBe("Sending 1 entry");
+    expect(heldStateText({ state: "saved", waiting: 0 })).toBe("Everything is saved");
+    expect(heldStateText({ state: "sending", waiting: 1 })).toBe("Sending 1 entry");
     for (const state of ["no-connection", "signed-out", "failed"] as const)
-      expect(logStateText({ state, waiting: 3 })).toContain("3 entries safe on this device");
+      expect(heldStateText({ state, waiting: 3 })).toContain("3 entries safe on this device");
   });
 });
 

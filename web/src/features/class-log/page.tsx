@@ -2,11 +2,13 @@ import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type Lesson, type Section } from "@map-step/contract";
 import type { Noted } from "@map-step/core/lesson";
 import { handover, recapToMarkdown } from "@map-step/core/recap";
+import { isEnrolledOn } from "@map-step/core/student";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { copyText } from "../../kit/copy.ts";
 import { longDay } from "../../kit/dates.ts";
 import { download } from "../../kit/download.ts";
+import { HeldBadge } from "../../kit/held-badge.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
@@ -15,7 +17,6 @@ import { CountsOnly } from "../recaps/live-figure.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { Attendance } from "../teaching/people.tsx";
 import { History } from "./history.tsx";
-import { LogBadge } from "./log-badge.tsx";
 import { PartRow } from "./part-row.tsx";
 import { LogSettling } from "./settling.tsx";
 import { useClassLog } from "./use-class-log.ts";
@@ -42,7 +43,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
         tab={`${section.name}: class log of week ${week}`}
         about={`${longDay(lesson.date)}. Corrections are kept with who made them.`}
       >
-        <LogBadge edit={log} />
+        <HeldBadge edit={log} />
         <Button
           variant="outline"
           bg="panel"
@@ -89,7 +90,11 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
             <RecapText blocks={blocks} drawLive={({ attrs }) => <CountsOnly {...attrs} />} />
           </Panel>
           <Panel>
-            <Attendance students={students} log={log} readOnly={!mine} />
+            <Attendance
+              students={students.filter((one) => isEnrolledOn(one, lesson.date))}
+              log={log}
+              readOnly={!mine}
+            />
           </Panel>
         </Stack>
       </Flex>

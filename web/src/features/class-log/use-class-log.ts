@@ -7,26 +7,12 @@ import {
   type NotedValues,
   readLog,
 } from "@map-step/core/lesson";
-import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useApi } from "../../kit/api.ts";
+import { type HeldState, heldState, useHeldIn, useSending } from "../../kit/outbox-send.ts";
 import { useSession } from "../session/session.tsx";
-import {
-  dropEntry,
-  type HeldEntry,
-  heldEntries,
-  holdEntry,
-  type LessonKey,
-  onOutboxChange,
-  settleEntries,
-} from "./outbox.ts";
-import { type Sent, sendWaiting } from "./send.ts";
-
-/** How often waiting entries are tried again, in milliseconds. */
-const AGAIN = 4000;
-
-/** Where what was noted is: in the studio, or how far it is on its way. */
-export type LogState = "saved" | "sending" | Exclude<Sent, "all">;
+import { type HeldEntry, type LessonKey, outbox } from "./outbox.ts";
+import { sending } from "./send.ts";
 
 /** Something noted here that met the word of somebody else. */
 export interface LogConflict {
@@ -43,7 +29,7 @@ export interface ClassLogEdit {
   readonly waitedBefore: ReadonlyMap<string, number>;
   /** False until both the studio's log and this device's are read. */
   readonly ready: boolean;
-  readonly state: LogState;
+  readonly state: HeldState;
   /** How many entries are on this device only. */
   readonly waiting: number;
   readonly conflicts: readonly LogConflict[];
@@ -56,42 +42,6 @@ export interface ClassLogEdit {
   readonly dismiss: (held: HeldEntry) => Promise<void>;
   /** Sends once more what the studio could not take. */
   readonly again: (held: HeldEntry) => Promise<void>;
-}
-
-interface Sender {
-  /** What came of the last attempt. */
-  readonly sent: Sent | null;
-  readonly send: () => void;
-}
-
-/** Sends what waits at once, when the connection comes back, and every few seconds while something is left. */
-export function useSender(waiting: number): Sender {
-  const client = useQueryClient();
-  const { id } = useSession().person;
-  const [sent, setSent] = useState<Sent | null>(null);
-  const send = useCallback(() => void sendWaiting(client, id).then(setSent), [client, id]);
-  useEffect(() => {
-    send();
-    window.addEventListener("online", send);
-    return () => window.removeEventListener("online", send);
-  }, [send]);
-  useEffect(() => {
-    if (waiting === 0) return;
-    const timer = window.setInterval(send, AGAIN);
-    return () => window.clearInterval(timer);
-  }, [waiting, send]);
-  return { sent, send };
-}
-
-/** What is held on this device of one lesson, or of all. */
-export function useHeld(): readonly HeldEntry[] | null {
-  const [held, setHeld] = useState<readonly HeldEntry[] | null>(null);
-  useEffect(() => {
-    const read = () => void heldEntries().then(setHeld);
-    read();
-    return onOutboxChange(read);
-  }, []);
-  return held;
 }
 
 /** Resolves once something is ready; the same promise each time. */
@@ -128,7 +78,7 @@ const conflictsAbout = (
 export function useClassLog({ sectionId, week }: LessonKey, every: number | false = false): ClassLogEdit {
   const kept = useApi(api.classLog.read, { params: { sectionId, week } }, { refetchInterval: every });
   const { person } = useSession();
-  const held = useHeld();
+  const held = useHeldIn(outbox);
   const own = useMemo(
     () =>
       (held ?? []).filter(
@@ -142,7 +92,7 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
     [kept.data],
   );
   const waiting = own.filter(({ state }) => state === "waiting");
-  const { sent, send } = useSender(waiting.length);
+  const { sent, send } = useSending(sending, person.id, waiting.length);
   const studio = useMemo(() => readLog(entries as readonly LogEntry[]), [entries]);
   const log = useMemo(() => {
     const there = new Set(entries.map(({ id }) => id));
@@ -167,10 +117,10 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
       const entry = { id: crypto.randomUUID(), kind, target, value, after, at } as LogEntry;
       made.current = [...made.current, entry];
       latest.current = readLog([entry], latest.current);
-      await holdEntry({ sectionId, week }, person, entry as LogEntryRecord);
+      await outbox.hold({ sectionId, week }, person, [entry as LogEntryRecord]);
       // What is said now is said in sight of theirs, so it ends an older conflict about the same thing.
-      for (const one of conflictsAbout(await heldEntries(), { sectionId, week }, kind, target))
-        await dropEntry(one);
+      for (const one of conflictsAbout(await outbox.held(), { sectionId, week }, kind, target))
+        await outbox.drop(one);
       send();
     },
     [sectionId, week, person, send, untilReady],
@@ -179,7 +129,7 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
   const conflicts = open
     .filter((one) => conflictsAbout(open, one, one.entry.kind, one.entry.target).at(-1) === one)
     .map((one) => ({ held: one, theirs: lastEntry(log, one.entry.kind, one.entry.target) }));
-  const state: LogState = waiting.length === 0 ? "saved" : sent === null || sent === "all" ? "sending" : sent;
+  const state = heldState(waiting.length, sent);
   return {
     log,
     entries,
@@ -193,11 +143,11 @@ export function useClassLog({ sectionId, week }: LessonKey, every: number | fals
     settle: async ({ held: { entry } }, whose) => {
       if (whose === "mine") return note(entry.kind, entry.target, entry.value as never);
       for (const one of conflictsAbout(own, { sectionId, week }, entry.kind, entry.target))
-        await dropEntry(one);
+        await outbox.drop(one);
     },
-    dismiss: dropEntry,
+    dismiss: outbox.drop,
     again: async ({ order }) => {
-      await settleEntries([{ order, state: "waiting", why: null }]);
+      await outbox.settle([{ order, state: "waiting", why: null }]);
       send();
     },
   };

@@ -1,6 +1,7 @@
 import { api, type Lesson, type Section } from "@map-step/contract";
 import { type ClassLog, notedAt, reachedLayer } from "@map-step/core/lesson";
 import type { HandoverPart, HandoverSection } from "@map-step/core/recap";
+import { isEnrolledOn } from "@map-step/core/student";
 import { useApi } from "../../kit/api.ts";
 import { writeTable } from "../../kit/csv.ts";
 
@@ -24,7 +25,7 @@ export function useHandover(lesson: Lesson): HandoverSection | null {
   const following = lessons.data.find((one) => one.week > week && !one.cancelled);
   return {
     parts: partsOf(lesson),
-    students: students.data,
+    students: students.data.filter((one) => isEnrolledOn(one, lesson.date)),
     next: following?.newFigures.map(({ name }) => name) ?? [],
   };
 }

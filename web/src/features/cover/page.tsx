@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { api, type Lesson, type Student } from "@map-step/contract";
+import { api, type Enrolled, type Lesson } from "@map-step/contract";
 import { countCall, sidesInWords } from "@map-step/core/figure";
 import { type LogEntry, readLog, tempoLadder, type WrittenPart } from "@map-step/core/lesson";
 import { handover } from "@map-step/core/recap";
@@ -133,7 +133,7 @@ function LastStanding({ lesson }: { lesson: Lesson }) {
 
 function Sheet(open: OpenLesson) {
   const { lesson, section, level, students } = open;
-  const count = (role: Student["role"]) => students.filter((student) => student.role === role).length;
+  const count = (role: Enrolled["role"]) => students.filter((student) => student.role === role).length;
   const [leaders, followers] = [count("leader"), count("follower")];
   const waits = Math.abs(leaders - followers);
   const { stepIn } = useOwnClass(section);

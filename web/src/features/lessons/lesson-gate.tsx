@@ -1,13 +1,14 @@
 import {
   api,
   type DanceRecord,
+  type Enrolled,
   type FigureRecord,
   type Lesson,
   type Level,
   type Section,
-  type Student,
 } from "@map-step/contract";
 import type { Figure } from "@map-step/core/notation";
+import { isEnrolledOn } from "@map-step/core/student";
 import type { ReactNode } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -21,7 +22,8 @@ export interface OpenLesson {
   readonly section: Section;
   readonly level: Level;
   readonly dance: DanceRecord;
-  readonly students: readonly Student[];
+  /** Who is in the class on the day of the lesson. */
+  readonly students: readonly Enrolled[];
   /** The tempo that the level goes to, in beats per minute; the dance's slowest where it names none. */
   readonly bpm: number;
   readonly figureOf: (id: string | null) => FigureRecord | undefined;
@@ -53,7 +55,7 @@ export function LessonGate({ children }: { children: (open: OpenLesson) => React
           section,
           level,
           dance,
-          students: roster,
+          students: roster.filter((one) => isEnrolledOn(one, current.date)),
           bpm: level.bpm ?? dance.slowestBpm,
           figureOf: (id) => figures.find((figure) => figure.id === id),
           stepsOf: (figure) => (figure ? stepsIn(figures, allDances, figure) : null),

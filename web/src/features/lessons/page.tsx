@@ -15,10 +15,10 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { Confirm } from "../../kit/confirm.tsx";
 import { clockAfter, longDay } from "../../kit/dates.ts";
+import { HeldBadge } from "../../kit/held-badge.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
-import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { FinishDialog } from "./finish.tsx";
@@ -53,7 +53,7 @@ function LessonSheet(open: OpenLesson) {
         {log.state === "saved" ? (
           <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         ) : (
-          <LogBadge edit={log} />
+          <HeldBadge edit={log} />
         )}
         {taught ? (
           <>

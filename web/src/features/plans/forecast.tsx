@@ -1,5 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
-import { api, type Check } from "@map-step/contract";
+import { api, type KeptEvidence } from "@map-step/contract";
+import { uncorrected } from "@map-step/core/check";
 import { ENOUGH_MARKS, type Exposure, exposuresOf, fading, type Observation } from "@map-step/core/plan";
 import { lazy, Suspense, useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
@@ -18,30 +19,29 @@ interface Props {
 
 /** A section's marks as what was remembered, and after which lessons. */
 function observationsOf(
-  checks: readonly Check[],
+  evidence: readonly KeptEvidence[],
   dates: readonly string[],
   exposures: ReadonlyMap<string, readonly Exposure[]>,
 ): Observation[] {
-  return checks.flatMap(({ heldOn, marks }) => {
-    const week = dates.filter((date) => date <= heldOn).length;
-    return marks.map(({ figureId, mark }) => ({
-      exposures: exposures.get(figureId) ?? [],
-      week: week + 0.5,
-      recalled: mark === "alone" || mark === "dances-it",
-    }));
+  return uncorrected(evidence).flatMap(({ figureId, mark, at }) => {
+    const week = dates.filter((date) => date <= at).length;
+    const danced = exposures.get(figureId) ?? [];
+    // What was seen in a course before says nothing of this one's lessons.
+    if (week === 0 || danced.length === 0) return [];
+    return [{ exposures: danced, week: week + 0.5, recalled: mark === "alone" || mark === "dances-it" }];
   });
 }
 
 /** What is left of each figure week by week, and at the check; always an estimate. */
 export function Forecast({ input, view: { levelPlan, figures }, onClose }: Props) {
   const { section } = input;
-  const checks = useApi(
-    api.checks.list,
-    { params: { id: section?.id ?? "" } },
-    { enabled: section !== null },
-  );
+  const seen = useApi(api.checks.seen, { params: { id: section?.id ?? "" } }, { enabled: section !== null });
   const told = useMemo(() => {
-    const observations = observationsOf(checks.data ?? [], section?.dates ?? [], exposuresOf(levelPlan));
+    const observations = observationsOf(
+      seen.data?.evidence ?? [],
+      section?.dates ?? [],
+      exposuresOf(levelPlan),
+    );
     const { figures: rows, mean, checkWeek, scale } = fading(levelPlan, { observations });
     return {
       rows: rows.map(({ figureId, recall }) => ({
@@ -55,7 +55,7 @@ export function Forecast({ input, view: { levelPlan, figures }, onClose }: Props
       scale,
       marks: observations.length,
     };
-  }, [levelPlan, checks.data, section, figures]);
+  }, [levelPlan, seen.data, section, figures]);
   const percent = (share: number) => `${Math.round(share * 100)} %`;
   return (
     <Modal open title="What students will remember" onClose={onClose} size="xl">

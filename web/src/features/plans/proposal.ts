@@ -56,7 +56,12 @@ export const repairAsProposal = (
     ...content,
     special: [...(level.special ?? [])],
     away: [...(level.away ?? [])],
-    chosen: withPlacements(content.chosen, placements),
+    chosen: withPlacements(content.chosen, placements).map((entry) => ({
+      ...entry,
+      extraReturns: [
+        ...(level.figures.find(({ id }) => id === entry.figureId)?.extraReturns ?? entry.extraReturns),
+      ],
+    })),
   },
   why: new Map(moves.map(({ figureId, why }) => [figureId, why])),
   left,

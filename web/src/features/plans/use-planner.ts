@@ -149,6 +149,6 @@ export function usePlanner(input: PlannerInput): Planner {
     },
     leaveProposal,
   });
-  useOfferedRepair(canEdit ? plan.notReached : [], actions.repair);
+  useOfferedRepair(canEdit, plan.notReached, actions.repair);
   return { ...state, edit, mayEdit, canEdit, proposed, content, view, actions };
 }

@@ -2,8 +2,9 @@ import { Button, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useSyncExternalStore } from "react";
-import { useApi } from "../../kit/api.ts";
+import { useApi, useChange } from "../../kit/api.ts";
 import { Slip } from "../../kit/slip.tsx";
+import { tellError } from "../../kit/toasts.ts";
 import { useMay, useSession } from "../session/session.tsx";
 
 const listeners = new Set<() => void>();
@@ -21,17 +22,28 @@ function subscribe(listener: () => void): () => void {
  * Whether a class is the person's own: its teachers' and the director's, and whoever stepped in for them on this
  * device. Everybody else reads along, so that nobody changes another's class by a slip of the finger.
  */
-export function useOwnClass({ id, teacherIds }: Section): { mine: boolean; stepIn: () => void } {
+export function useOwnClass({ id, teacherIds, substituteIds }: Section): {
+  mine: boolean;
+  stepIn: () => void;
+} {
   const { person } = useSession();
   const director = useMay("sections.write");
   const key = `map-step:stepped-in:${person.id}:${id}`;
   const steppedIn = useSyncExternalStore(subscribe, () => localStorage.getItem(key) !== null);
+  const { mutate } = useChange(api.sections.stepIn);
   const stepIn = () => {
+    // Here at once, also without a network; the studio lets the substitute see the students once it knows.
     localStorage.setItem(key, "yes");
+    mutate({ params: { id } }, { onError: tellError });
     for (const listener of listeners) listener();
   };
   return {
-    mine: director || steppedIn || teacherIds.length === 0 || teacherIds.includes(person.id),
+    mine:
+      director ||
+      steppedIn ||
+      teacherIds.length === 0 ||
+      teacherIds.includes(person.id) ||
+      substituteIds.includes(person.id),
     stepIn,
   };
 }

@@ -5,10 +5,10 @@ import { useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
+import { HeldBadge } from "../../kit/held-badge.tsx";
 import { keepForOffline } from "../../kit/offline.ts";
 import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
 import { studioZone } from "../../kit/studio-zone.ts";
-import { LogBadge } from "../class-log/log-badge.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
@@ -116,7 +116,7 @@ function ClassRoom(open: OpenLesson) {
         </Text>
       </Flex>
       <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">
-        <LogBadge edit={log} />
+        <HeldBadge edit={log} />
         {offline ? (
           <Flex align="center" gap="1.5" fontSize="sm" color="soft">
             <Plane size={16} aria-hidden /> Works without a network from here on

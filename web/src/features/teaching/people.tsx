@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import type { Student } from "@map-step/contract";
+import type { Enrolled } from "@map-step/contract";
 import { notedAt, rotation, wasHere } from "@map-step/core/lesson";
+import { sidesOf } from "@map-step/core/student";
 import { Bell, UserCheck, UserX } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
@@ -14,7 +15,7 @@ const ROUNDS = 40;
 const MINUTES = [0, 1, 2, 3, 5] as const;
 
 interface Props {
-  readonly students: readonly Student[];
+  readonly students: readonly Enrolled[];
   readonly log: ClassLogEdit;
   /** For another order of partners each week. */
   readonly week: number;
@@ -25,7 +26,7 @@ interface PartnersProps extends Props {
   readonly name: string;
 }
 
-const isHere = (log: ClassLogEdit, { id }: Student): boolean => wasHere(log.log, id);
+const isHere = (log: ClassLogEdit, { id }: Enrolled): boolean => wasHere(log.log, id);
 
 /** Who is here: one tap for who is missing, another to take it back. */
 export function Attendance({
@@ -104,8 +105,8 @@ export function Partners({ students, log, week, name }: PartnersProps) {
   const [changed, setChanged] = useState(() => Date.now());
   const due = useRef(() => {});
   const here = students.filter((student) => isHere(log, student));
-  const leaders = here.filter(({ role }) => role === "leader");
-  const followers = here.filter(({ role }) => role === "follower");
+  // Who dances both goes where fewer are.
+  const { leaders, followers } = sidesOf(here);
   const larger = leaders.length >= followers.length ? leaders : followers;
   const tonight = (id: string): number => notedAt(log.log, "waited", id)?.times ?? 0;
   const people = here.map(({ id }) => id).join();

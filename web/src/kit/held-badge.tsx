@@ -1,9 +1,9 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { counted } from "@map-step/core/words";
 import { CloudCheck, CloudOff, CloudUpload, type LucideIcon } from "lucide-react";
-import type { ClassLogEdit, LogState } from "./use-class-log.ts";
+import type { HeldState } from "./outbox-send.ts";
 
-const SIGNS: Readonly<Record<LogState, LucideIcon>> = {
+const SIGNS: Readonly<Record<HeldState, LucideIcon>> = {
   saved: CloudCheck,
   sending: CloudUpload,
   "no-connection": CloudOff,
@@ -11,10 +11,15 @@ const SIGNS: Readonly<Record<LogState, LucideIcon>> = {
   failed: CloudOff,
 };
 
+interface Where {
+  readonly state: HeldState;
+  readonly waiting: number;
+}
+
 const entriesText = (count: number): string => counted(count, "entry", "entries");
 
 /** Where what was noted is: in the studio, or on this device and why. */
-export function logStateText({ state, waiting }: Pick<ClassLogEdit, "state" | "waiting">): string {
+export function heldStateText({ state, waiting }: Where): string {
   switch (state) {
     case "saved":
       return "Everything is saved";
@@ -29,7 +34,7 @@ export function logStateText({ state, waiting }: Pick<ClassLogEdit, "state" | "w
   }
 }
 
-export function LogBadge({ edit }: { edit: Pick<ClassLogEdit, "state" | "waiting"> }) {
+export function HeldBadge({ edit }: { edit: Where }) {
   const Sign = SIGNS[edit.state];
   const safe = edit.state === "saved" || edit.state === "sending";
   return (
@@ -45,7 +50,7 @@ export function LogBadge({ edit }: { edit: Pick<ClassLogEdit, "state" | "waiting
       bg={safe ? "transparent" : "apricotWash"}
     >
       <Sign size={17} aria-hidden />
-      <Text>{logStateText(edit)}</Text>
+      <Text>{heldStateText(edit)}</Text>
     </Flex>
   );
 }

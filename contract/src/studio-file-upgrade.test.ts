@@ -1,0 +1,60 @@
+import { describe, expect, it } from "vitest";
+import { readStudioFile, STUDIO_LIST_NAMES, upgraded } from "./index.ts";
+
+const ids = Array.from({ length: 9 }, (_, at) => `0000000${at}-0000-4000-8000-00000000000${at}`);
+const [staff, section, ana, ben, home, first, second] = ids;
+const at = "2027-01-01T10:00:00.000Z";
+const kept = { version: 1, createdAt: at, updatedAt: at };
+const student = (id: unknown, name: string, role: string) => ({
+  ...kept,
+  ...{ id, name, role, sectionId: section, changedBy: null, deletedAt: null, deletedBy: null, practice: [] },
+});
+const check = (id: unknown, marks: readonly object[]) => ({
+  ...{ id, createdAt: at, updatedAt: at, sectionId: section, heldOn: "2027-02-01", staffId: staff, marks },
+});
+const OLD = {
+  formatVersion: 1,
+  sections: [{ id: section, firstDate: "2027-01-11" }],
+  students: [student(ana, "Ana", "leader"), student(ben, "Ben", "solo")],
+  checks: [
+    check(first, [
+      { studentId: ana, figureId: home, mark: "alone", version: 2 },
+      { studentId: ben, figureId: home, mark: null, version: 2 },
+    ]),
+    check(second, [{ studentId: ben, figureId: home, mark: "not-yet", version: 1 }]),
+  ],
+};
+
+describe("a file of the first version", () => {
+  const now = upgraded(OLD) as Record<string, Record<string, unknown>[]>;
+
+  it("makes a student with an enrolment of each, and what was seen of their marks", () => {
+    expect(now.enrolments).toMatchObject([
+      { studentId: ana, sectionId: section, role: "leader", fromDate: "2027-01-11", untilDate: null },
+      { studentId: ben, role: "solo" },
+    ]);
+    expect(now.students?.map(({ evidence }) => evidence)).toMatchObject([
+      [{ mark: "alone", layer: "partner", checkId: first, seenOn: "2027-02-01", staffId: staff }],
+      [{ mark: "not-yet", layer: "count", checkId: first }],
+    ]);
+    expect(now.students?.[0]).not.toHaveProperty("sectionId");
+  });
+
+  it("makes one check of those of one day, and the same ids each time", () => {
+    expect(now.checks?.map(({ id }) => id)).toEqual([first]);
+    expect(upgraded(OLD)).toEqual(now);
+    const made = now.students?.flatMap(({ evidence }) => (evidence as { id: string }[]).map(({ id }) => id));
+    expect(new Set(made).size).toBe(2);
+  });
+
+  it("leaves alone what is none, whatever it holds", () => {
+    for (const value of [null, 7, [], { formatVersion: 2 }, "x"]) expect(upgraded(value)).toBe(value);
+    expect(readStudioFile({ formatVersion: 1, students: "no", checks: 7 }).file).toBeNull();
+  });
+
+  it("holds every sort of things that this version has", () => {
+    for (const list of STUDIO_LIST_NAMES.filter((name) => name in now))
+      expect(now[list]).toBeInstanceOf(Array);
+    expect(Object.keys(now)).toEqual(expect.arrayContaining(["readinessRules", "groupPlans", "enrolments"]));
+  });
+});

@@ -1,0 +1,204 @@
+import {
+  type KeptEvidence,
+  type KeptNote,
+  type Person,
+  type SectionEvidence,
+  type SeenEntry,
+  seenEntry,
+} from "@map-step/contract";
+import { atomically } from "../../db/ambient.ts";
+import type { Database } from "../../db/connection.ts";
+import { holdRow, rowsOf } from "../../db/query.ts";
+import { badText } from "../../http/well-formed.ts";
+import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+
+/** What was seen, with measurements that were kept among it, each under the person. */
+const SEEN = (of: string): string => `
+  select e.id, s.person_id as "studentId", e.role, e.figure_id as "figureId", e.layer, e.mark, e.staff_id as "markerId",
+    to_char(e.seen_on, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset", e.corrects, e.check_id as "checkId",
+    e.position, e.noted_at
+  from evidence e join students s on s.id = e.student_id where ${of}
+  union all
+  select p.id, s.person_id, case s.role when 'both' then 'leader' else s.role end, p.figure_id, 'count', null, p.staff_id,
+    to_char(p.created_at at time zone (select time_zone from studio), 'YYYY-MM-DD'), 'measured',
+    (p.measure ->> 'offset')::float, null, null, 0, p.created_at
+  from practice_results p join students s on s.id = p.student_id where p.figure_id is not null and ${of}`;
+
+type SeenRow = KeptEvidence & { readonly position: unknown; readonly noted_at: unknown };
+
+const seenOf = async (db: Database, of: string, bind: Readonly<Record<string, unknown>>) =>
+  (await rowsOf<SeenRow>(db, `select * from (${SEEN(of)}) seen order by position, noted_at`, bind)).map(
+    ({ position: _position, noted_at: _noted, ...entry }): KeptEvidence => entry,
+  );
+
+const OF_SECTION = `s.person_id in (
+  select own.person_id from enrolments e join students own on own.id = e.student_id
+  where e.section_id = $sectionId and e.deleted_at is null)`;
+
+const notesOf = async (db: Database, sectionId: string): Promise<KeptNote[]> =>
+  (
+    await rowsOf<Omit<KeptNote, "at"> & { readonly at: Date }>(
+      db,
+      `select n.id, n.check_id as "checkId", n.figure_id as "figureId", n.text, staff.name as by, n.noted_at as at
+       from check_notes n join checks on checks.id = n.check_id join staff on staff.id = n.staff_id
+       where checks.section_id = $sectionId and n.text is not null
+         and not exists (select 1 from check_notes later where later.corrects = n.id)
+       order by n.position`,
+      { sectionId },
+    )
+  ).map(({ at, ...note }) => ({ ...note, at: at.toISOString() }));
+
+const everythingOf = async (db: Database, sectionId: string): Promise<SectionEvidence> => ({
+  evidence: await seenOf(db, OF_SECTION, { sectionId }),
+  notes: await notesOf(db, sectionId),
+});
+
+/** Everything seen of the people of a section, in this course and before. */
+export async function readSeen(db: Database, person: Person, sectionId: string): Promise<SectionEvidence> {
+  await holdOwnClass(db, person, sectionId);
+  return everythingOf(db, sectionId);
+}
+
+/** Everything seen of one person over all terms. */
+export async function readSeenOf(
+  db: Database,
+  person: Person,
+  studentId: string,
+): Promise<{ evidence: KeptEvidence[] }> {
+  await holdOwnStudent(db, person, studentId);
+  const own = "s.person_id = (select person_id from students where id = $studentId)";
+  return { evidence: await seenOf(db, own, { studentId }) };
+}
+
+type Answer = { readonly id: string; readonly outcome: "kept" | "refused"; readonly why: string | null };
+type Read = { readonly entry: SeenEntry } | Answer;
+
+/** Reads one entry as a device sent it; one that can't be read says why. */
+function readEntry(sent: Readonly<Record<string, unknown>>): Read {
+  const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
+  const refused = (why: string): Answer => ({ id, outcome: "refused", why });
+  if (badText(sent) !== null) return refused("It holds a character that cannot be kept.");
+  const read = seenEntry.safeParse(sent);
+  if (read.success) return { entry: read.data };
+  const [issue] = read.error.issues;
+  return refused(`It cannot be read: ${issue?.path.join(".") ?? ""} ${issue?.message ?? ""}`);
+}
+
+/** What entries are held against: everything they name, read in a fixed number of queries. */
+interface Known {
+  /** The row in this section of each person who is in it, by any of their rows. */
+  readonly students: ReadonlyMap<string, string>;
+  readonly figures: ReadonlySet<string>;
+  readonly checks: ReadonlySet<string>;
+  /** What is there already under an id that is sent, and of what section and person. */
+  readonly there: ReadonlyMap<string, { readonly sectionId: string; readonly about: string | null }>;
+}
+
+async function lookUp(db: Database, sectionId: string, entries: readonly SeenEntry[]): Promise<Known> {
+  const ids = entries.flatMap(({ id, corrects }) => (corrects === null ? [id] : [id, corrects]));
+  const students = await rowsOf<{ id: string; own: string }>(
+    db,
+    `select family.id, e.student_id as own from enrolments e join students s on s.id = e.student_id
+       join students family on family.person_id = s.person_id
+     where e.section_id = $sectionId and e.deleted_at is null`,
+    { sectionId },
+  );
+  const named = await rowsOf<{ id: string }>(
+    db,
+    `select id from figures where id = any($figureIds::uuid[])
+     union all select id from checks where section_id = $sectionId`,
+    { sectionId, figureIds: entries.map(({ figureId }) => figureId) },
+  );
+  const there = await rowsOf<{ id: string; sectionId: string; about: string | null }>(
+    db,
+    `select e.id, e.section_id as "sectionId", s.person_id as about from evidence e join students s on s.id = e.student_id
+     where e.id = any($ids::uuid[])
+     union all select n.id, checks.section_id, null from check_notes n join checks on checks.id = n.check_id
+     where n.id = any($ids::uuid[])`,
+    { ids },
+  );
+  const all = new Set(named.map(({ id }) => id));
+  return {
+    students: new Map(students.map(({ id, own }) => [id, own])),
+    figures: all,
+    checks: all,
+    there: new Map(there.map(({ id, ...rest }) => [id, rest])),
+  };
+}
+
+/** Why an entry cannot be kept; `null` when it can. */
+function refusal(entry: SeenEntry, known: Known, sent: ReadonlySet<string>): string | null {
+  if (!known.figures.has(entry.figureId)) return "This figure is not there.";
+  if (entry.checkId !== null && !known.checks.has(entry.checkId)) return "This check is not there any more.";
+  if (entry.kind === "note" && entry.checkId === null) return "A note belongs to a check.";
+  if (entry.kind === "seen" && !known.students.has(entry.studentId))
+    return "This student is not in the section.";
+  if (entry.corrects !== null && !known.there.has(entry.corrects) && !sent.has(entry.corrects))
+    return "What it corrects is not there.";
+  return null;
+}
+
+/**
+ * Keeps what was seen, in the order given. Each entry is judged by itself and answered in its place; one that is there
+ * already counts once. Nothing is overwritten: a correction is a further entry.
+ */
+export const noteSeen = (
+  db: Database,
+  sectionId: string,
+  sent: readonly Readonly<Record<string, unknown>>[],
+  person: Person,
+): Promise<SectionEvidence & { readonly answers: Answer[] }> =>
+  atomically(db, async () => {
+    await holdRow(db, "sections", sectionId);
+    await holdOwnClass(db, person, sectionId);
+    const read = sent.map(readEntry);
+    const entries = read.flatMap((one) => ("entry" in one ? [one.entry] : []));
+    const known = await lookUp(db, sectionId, entries);
+    const kept = new Map<string, SeenEntry>();
+    const answers = read.map((one): Answer => {
+      if (!("entry" in one)) return one;
+      const { entry } = one;
+      const before = known.there.get(entry.id);
+      if (before)
+        return before.sectionId === sectionId
+          ? { id: entry.id, outcome: "kept", why: null }
+          : { id: entry.id, outcome: "refused", why: "Something else was noted under this number." };
+      const why = kept.has(entry.id) ? null : refusal(entry, known, new Set(kept.keys()));
+      if (why === null && !kept.has(entry.id)) kept.set(entry.id, entry);
+      return { id: entry.id, outcome: why === null ? "kept" : "refused", why };
+    });
+    const common = ({ id, at, figureId, corrects }: SeenEntry) => ({
+      ...{ id, figureId, corrects, notedAt: new Date(at), staffId: person.id },
+    });
+    await db.Evidence.bulkCreate(
+      [...kept.values()].flatMap((entry) =>
+        entry.kind !== "seen"
+          ? []
+          : [
+              {
+                ...common(entry),
+                ...{
+                  sectionId,
+                  checkId: entry.checkId,
+                  role: entry.role,
+                  layer: entry.layer,
+                  mark: entry.mark,
+                },
+                studentId: known.students.get(entry.studentId) ?? entry.studentId,
+                place: entry.checkId === null ? ("class" as const) : ("check" as const),
+                seenOn: entry.seenOn,
+              },
+            ],
+      ),
+      { ignoreDuplicates: true },
+    );
+    await db.CheckNote.bulkCreate(
+      [...kept.values()].flatMap((entry) =>
+        entry.kind !== "note" || entry.checkId === null
+          ? []
+          : [{ ...common(entry), checkId: entry.checkId, text: entry.text }],
+      ),
+      { ignoreDuplicates: true },
+    );
+    return { answers, ...(await everythingOf(db, sectionId)) };
+  });

@@ -1,0 +1,138 @@
+import { atomically } from "../../db/ambient.ts";
+import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
+import { asRegExp, namePattern } from "./name-pattern.ts";
+import { familyOf } from "./personal-data.ts";
+
+/** What stands where a name stood. */
+const ERASED = "(name erased)";
+
+/** The texts of a document with a name taken out; all else as it is. */
+function withoutName(node: unknown, pattern: RegExp): unknown {
+  if (Array.isArray(node)) return node.map((inner) => withoutName(inner, pattern));
+  if (typeof node !== "object" || node === null) return node;
+  return Object.fromEntries(
+    Object.entries(node).map(([key, value]) => [
+      key,
+      key === "text" && typeof value === "string"
+        ? value.replace(pattern, ERASED)
+        : withoutName(value, pattern),
+    ]),
+  );
+}
+
+/** Takes a name out of the documents of the recaps of some sections. */
+async function eraseInDocuments(
+  db: Database,
+  table: "recaps" | "recap_versions",
+  column: "document" | "published_document",
+  condition: string,
+  pattern: string,
+  sectionIds: readonly string[],
+): Promise<void> {
+  const rows = await rowsOf<{ id: string; document: unknown }>(
+    db,
+    `select id, ${column} as document from ${table} where ${column} is not null and ${condition}`,
+    { sectionIds },
+  );
+  const inText = asRegExp(pattern);
+  await rowsOf(
+    db,
+    `update ${table} set ${column} = next.document from unnest($ids::uuid[], $documents::jsonb[]) as next (id, document)
+     where ${table}.id = next.id returning ${table}.id`,
+    {
+      ids: rows.map(({ id }) => id),
+      documents: rows.map(({ document }) => JSON.stringify(withoutName(document, inText))),
+    },
+  );
+}
+
+/** Takes names, also by one of their words, out of everything that was written about some sections. */
+async function eraseInSections(
+  db: Database,
+  names: readonly string[],
+  sectionIds: readonly string[],
+): Promise<void> {
+  const pattern = namePattern(names, "each word");
+  const bind = { sectionIds, pattern, erased: ERASED };
+  const run = (sql: string) => db.sequelize.query(sql, { bind });
+  const lessons = "(select id from lessons where section_id = any($sectionIds::uuid[]))";
+  const recaps = `(select id from recaps where lesson_id in ${lessons})`;
+  const text = (column: string) => `${column} = regexp_replace(${column}, $pattern, $erased, 'g')`;
+  await run(
+    `update class_entries set value = jsonb_set(value, '{text}',
+       to_jsonb(regexp_replace(value ->> 'text', $pattern, $erased, 'g')))
+     where kind = 'remark' and value is not null and lesson_id in ${lessons}`,
+  );
+  await run(`update recaps set ${text("title")}, ${text("published_title")} where lesson_id in ${lessons}`);
+  await run(`update recap_versions set ${text("title")} where recap_id in ${recaps}`);
+  await eraseInDocuments(db, "recaps", "document", `lesson_id in ${lessons}`, pattern, sectionIds);
+  await eraseInDocuments(db, "recaps", "published_document", `lesson_id in ${lessons}`, pattern, sectionIds);
+  await eraseInDocuments(db, "recap_versions", "document", `recap_id in ${recaps}`, pattern, sectionIds);
+  await run(`update lesson_segments set ${text("title")} where lesson_id in ${lessons}`);
+  await run(`update sections set ${text("good_to_know")} where id = any($sectionIds::uuid[])`);
+  await run(
+    `update check_notes set ${text("text")} where text ~ $pattern
+       and check_id in (select id from checks where section_id = any($sectionIds::uuid[]))`,
+  );
+}
+
+/** Tables that hold no words about students. */
+const OTHERS = ["migrations", "rate_limits", "sessions", "staff", "studio", "students"];
+
+/**
+ * Takes names of several words out of every text that the studio keeps, wherever it stands. A name of one word may be
+ * somebody else's elsewhere.
+ */
+async function eraseEverywhere(db: Database, names: readonly string[]): Promise<void> {
+  const whole = names.filter((name) => /\s/.test(name.trim()));
+  if (whole.length === 0) return;
+  const bind = { pattern: namePattern(whole, "whole"), erased: ERASED };
+  const columns = await rowsOf<{ table: string; column: string; type: string }>(
+    db,
+    `select columns.table_name as table, column_name as column, data_type as type
+     from information_schema.columns join information_schema.tables using (table_schema, table_name)
+     where columns.table_schema = 'public' and table_type = 'BASE TABLE' and data_type in ('text', 'jsonb')
+       and is_generated = 'NEVER' and not columns.table_name = any($others::text[])`,
+    { others: OTHERS },
+  );
+  for (const { table, column, type } of columns)
+    await db.sequelize.query(
+      `update "${table}" set "${column}" = regexp_replace("${column}"::text, $pattern, $erased, 'g')::${type}
+       where "${column}"::text ~ $pattern`,
+      { bind },
+    );
+}
+
+/**
+ * Erases a student for good, under whatever names they were written: the rows, marks, places and attendance, and the
+ * name in what was written. The one way on which entries of a class log and what was seen go.
+ */
+export async function eraseStudent(db: Database, id: string): Promise<Record<string, never>> {
+  await atomically(db, async () => {
+    const { ids, names, sectionIds } = await familyOf(db, id, true);
+    const run = (sql: string) => db.sequelize.query(sql, { bind: { ids } });
+    await db.sequelize.query("set local map_step.erasing = 'yes'");
+    await run("delete from evidence where student_id = any($ids::uuid[])");
+    await run("delete from practice_results where student_id = any($ids::uuid[])");
+    await run(
+      "delete from class_entries where target = any($ids::text[]) and kind in ('attendance', 'waited')",
+    );
+    await run("delete from enrolments where student_id = any($ids::uuid[])");
+    const without = (list: string) =>
+      `${list} = coalesce((select jsonb_agg(one) from jsonb_array_elements(${list}) one
+         where not one ->> 'studentId' = any($ids::text[])), '[]')`;
+    await run(
+      `update group_plans set ${without("goes")}, ${without("locks")}, wishes = coalesce((
+         select jsonb_agg(jsonb_set(one, '{together}', coalesce((
+           select jsonb_agg(other) from jsonb_array_elements(one -> 'together') other
+           where not other #>> '{}' = any($ids::text[])), '[]')))
+         from jsonb_array_elements(wishes) one where not one ->> 'studentId' = any($ids::text[])), '[]')`,
+    );
+    await eraseInSections(db, names, sectionIds);
+    await eraseEverywhere(db, names);
+    await run("update students set same_as = null where id = any($ids::uuid[])");
+    await run("delete from students where id = any($ids::uuid[])");
+  });
+  return {};
+}

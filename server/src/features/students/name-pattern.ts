@@ -1,0 +1,17 @@
+/**
+ * Text that stands for a name in a pattern of PostgreSQL: the whole name, or one of its words, since remarks call
+ * people by one of them.
+ */
+export function namePattern(names: readonly string[], words: "each word" | "whole"): string {
+  const escaped = (text: string) => text.replaceAll(/[.*+?^${}()|[\]\\]/g, "\\$&");
+  const parts = names.flatMap((name) => [
+    name,
+    ...(words === "each word" ? name.split(/\s+/).filter((word) => word.length >= 2) : []),
+  ]);
+  const alternatives = [...new Set(parts)].sort((a, b) => b.length - a.length).map(escaped);
+  return `(?<![[:alnum:]])(${alternatives.join("|")})(?![[:alnum:]])`;
+}
+
+/** The same pattern for JavaScript. */
+export const asRegExp = (pattern: string): RegExp =>
+  new RegExp(pattern.replaceAll("[:alnum:]", "\\p{L}\\p{N}"), "gu");

@@ -1,0 +1,47 @@
+import { api } from "@map-step/contract";
+import type { Router } from "express";
+import { type Context, serve } from "../../http/route.ts";
+import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+import { eraseStudent } from "./erase.ts";
+import { exportStudent } from "./personal-data.ts";
+import { listEnrolled, listPeople } from "./read.ts";
+import { joinStudents, listAlike, separateStudent } from "./same-person.ts";
+import {
+  changeEnrolment,
+  changeStudent,
+  createStudent,
+  enrol,
+  removeEnrolment,
+  restoreEnrolment,
+} from "./service.ts";
+
+export function serveStudents(router: Router, { db }: Context): void {
+  serve(router, api.students.list, ({ params }) => listEnrolled(db, params.id));
+  serve(router, api.students.all, ({ person }) => listPeople(db, person));
+  serve(router, api.students.create, async ({ params, body, person }) => {
+    await holdOwnClass(db, person, params.id);
+    return createStudent(db, params.id, body);
+  });
+  serve(router, api.students.enrol, async ({ params, body, person }) => {
+    await holdOwnClass(db, person, params.id);
+    return enrol(db, params.id, body.from, body.students);
+  });
+  serve(router, api.students.alike, ({ person }) => listAlike(db, person));
+  serve(router, api.students.change, ({ params, body, person }) =>
+    changeStudent(db, person, params.id, body),
+  );
+  serve(router, api.students.changeEnrolment, ({ params, body, person }) =>
+    changeEnrolment(db, person, params.id, body),
+  );
+  serve(router, api.students.remove, ({ params, person }) => removeEnrolment(db, person, params.id));
+  serve(router, api.students.restore, ({ params, person }) => restoreEnrolment(db, person, params.id));
+  serve(router, api.students.join, ({ params, body, person }) =>
+    joinStudents(db, person, params.id, body.studentId),
+  );
+  serve(router, api.students.separate, ({ params, person }) => separateStudent(db, person, params.id));
+  serve(router, api.students.export, async ({ params, person }) => {
+    await holdOwnStudent(db, person, params.id);
+    return exportStudent(db, params.id);
+  });
+  serve(router, api.students.erase, ({ params }) => eraseStudent(db, params.id));
+}

@@ -1,0 +1,167 @@
+import type { Enrolled, EnrolmentContent, Person, StudentContent, StudioPerson } from "@map-step/contract";
+import { atomically } from "../../db/ambient.ts";
+import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
+import type { Database } from "../../db/connection.ts";
+import { holdRow, rowsOf } from "../../db/query.ts";
+import { HttpProblem, invalid } from "../../http/problems.ts";
+import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+import { enrolledByIds, listEnrolled, readEnrolled, readPerson } from "./read.ts";
+
+interface ToEnrol extends StudentContent {
+  readonly studentId: string | null;
+}
+
+/** Two of one name cannot be told apart in a class. */
+async function refuseSameNames(
+  db: Database,
+  sectionId: string,
+  coming: readonly { readonly id: string; readonly name: string }[],
+): Promise<void> {
+  const seen = new Map((await listEnrolled(db, sectionId)).map(({ id, name }) => [name.toLowerCase(), id]));
+  coming.forEach(({ id, name }, index) => {
+    const other = seen.get(name.toLowerCase());
+    if (other !== undefined && other !== id)
+      throw invalid([
+        {
+          path: coming.length > 1 ? `students.${index}.name` : "name",
+          message: `Another student of this section is called ${name}. Add a second name or a letter.`,
+        },
+      ]);
+    seen.set(name.toLowerCase(), id);
+  });
+}
+
+/** Enrols some in one step, all or none; who is enrolled already stays as they are. */
+export const enrol = (
+  db: Database,
+  sectionId: string,
+  from: string,
+  students: readonly ToEnrol[],
+  {
+    batchId = null,
+    waiting,
+  }: { readonly batchId?: string | null; readonly waiting?: ReadonlySet<string> } = {},
+): Promise<Enrolled[]> =>
+  atomically(db, async () => {
+    // One after the other, so that two who enrol the same person in the same moment meet.
+    await holdRow(db, "sections", sectionId);
+    await db.Section.findByPk(sectionId, { lock: true });
+    const known = students.flatMap(({ studentId }) => studentId ?? []);
+    const there = await rowsOf<{ id: string; name: string }>(
+      db,
+      "select id, name from students where id = any($known::uuid[])",
+      { known },
+    );
+    const names = new Map(there.map(({ id, name }) => [id, name]));
+    students.forEach(({ studentId }, index) => {
+      if (studentId !== null && !names.has(studentId))
+        throw invalid([
+          { path: `students.${index}.studentId`, message: "This student is not there any more" },
+        ]);
+    });
+    const made = await db.Student.bulkCreate(
+      students.flatMap(({ studentId, name, role }) => (studentId === null ? [{ name, role }] : [])),
+    );
+    const newIds = made.map(({ id }) => id);
+    const ids = students.map(({ studentId }) => studentId ?? (newIds.shift() as string));
+    await refuseSameNames(
+      db,
+      sectionId,
+      students.map(({ name }, index) => {
+        const id = ids[index] as string;
+        return { id, name: names.get(id) ?? name };
+      }),
+    );
+    const enrolled = new Set((await listEnrolled(db, sectionId)).map(({ id }) => id));
+    const coming = new Map(
+      students.flatMap(({ role }, index) => {
+        const studentId = ids[index] as string;
+        return enrolled.has(studentId) ? [] : [[studentId, role] as const];
+      }),
+    );
+    const rows = await db.Enrolment.bulkCreate(
+      [...coming].map(([studentId, role]) => ({
+        ...{ sectionId, studentId, role, fromDate: from, batchId },
+        waiting: waiting?.has(studentId) ?? false,
+      })),
+    );
+    return enrolledByIds(
+      db,
+      rows.map(({ id }) => id),
+    );
+  });
+
+/** Somebody new; from the first lesson on where nothing else is said. */
+export const createStudent = (
+  db: Database,
+  sectionId: string,
+  { from, ...content }: StudentContent & { readonly from?: string | undefined },
+): Promise<Enrolled> =>
+  atomically(db, async () => {
+    await holdRow(db, "sections", sectionId);
+    const section = await db.Section.findByPk(sectionId, { rejectOnEmpty: true });
+    const [one] = await enrol(db, sectionId, from ?? section.firstDate, [{ ...content, studentId: null }]);
+    return one as Enrolled;
+  });
+
+/** Changes what a student is called, or the role that they usually take. */
+export const changeStudent = (
+  db: Database,
+  person: Person,
+  id: string,
+  { version, ...content }: StudentContent & { version: number },
+): Promise<StudioPerson> =>
+  atomically(db, async () => {
+    await holdOwnStudent(db, person, id);
+    await changeAt(db, db.Student, id, version, content, () => readPerson(db, person, id));
+    for (const { sectionId } of await rowsOf<{ sectionId: string }>(
+      db,
+      `select section_id as "sectionId" from enrolments where student_id = $id and deleted_at is null
+       and exists (select 1 from enrolments other join students on students.id = other.student_id
+         where other.section_id = enrolments.section_id and other.deleted_at is null and students.id <> $id
+           and lower(students.name) = lower($name)) limit 1`,
+      { id, name: content.name },
+    ))
+      await refuseSameNames(db, sectionId, [{ id, name: content.name }]);
+    return readPerson(db, person, id);
+  });
+
+/** Changes what a student is in a section: the role, from when until when, on the roster or waiting. */
+export const changeEnrolment = (
+  db: Database,
+  person: Person,
+  id: string,
+  { version, from, until, ...content }: EnrolmentContent & { version: number },
+): Promise<Enrolled> =>
+  atomically(db, async () => {
+    const { sectionId } = await readEnrolled(db, id);
+    await holdOwnClass(db, person, sectionId);
+    const values = { ...content, fromDate: from, untilDate: until };
+    await changeAt(db, db.Enrolment, id, version, values, () => readEnrolled(db, id));
+    return readEnrolled(db, id);
+  });
+
+/** Takes a student off a roster; `restoreEnrolment` brings them back. Their marks stay theirs. */
+export const removeEnrolment = (db: Database, person: Person, id: string): Promise<Record<string, never>> =>
+  atomically(db, async () => {
+    const { sectionId } = await readEnrolled(db, id);
+    await holdOwnClass(db, person, sectionId);
+    await markRemoved(db.Enrolment, id);
+    return {};
+  });
+
+export const restoreEnrolment = (db: Database, person: Person, id: string): Promise<Enrolled> =>
+  atomically(db, async () => {
+    await bringBack(db, db.Enrolment, id, async ({ sectionId, studentId }) => {
+      await holdOwnClass(db, person, sectionId);
+      await holdRow(db, "sections", sectionId).catch((error: unknown) => {
+        if (!(error instanceof HttpProblem)) throw error;
+        throw invalid([{ path: "", message: "Their section is not there any more; bring it back first" }]);
+      });
+      const student = await db.Student.findByPk(studentId, { rejectOnEmpty: true });
+      await refuseSameNames(db, sectionId, [{ id: studentId, name: student.name }]);
+      if ((await db.Enrolment.count({ where: { sectionId, studentId, deletedAt: null } })) > 0)
+        throw invalid([{ path: "", message: "They are on the roster already" }]);
+    });
+    return readEnrolled(db, id);
+  });

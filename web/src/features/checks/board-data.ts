@@ -1,0 +1,196 @@
+import {
+  api,
+  type DanceRecord,
+  type Enrolled,
+  type FigureLine,
+  type Level,
+  type LevelRule,
+  type LevelSeen,
+  type Plan,
+  type Section,
+} from "@map-step/contract";
+import {
+  cellsOf,
+  type FigureCell,
+  type ReadinessRule,
+  ruleOver,
+  type StatedClause,
+  usualRule,
+} from "@map-step/core/check";
+import { FIGURE_KINDS, LAYERS, type Layer } from "@map-step/core/figure";
+import { isEnrolledOn } from "@map-step/core/student";
+import { useEffect, useMemo, useState } from "react";
+import { useApi } from "../../kit/api.ts";
+import { ask } from "../../workers/ask.ts";
+import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
+import { useDances, useFigureLines } from "../figures/library.ts";
+import { useOwnClass } from "../sections/own-class.tsx";
+import { useMay, useSession } from "../session/session.tsx";
+import { type SeenEdit, useSeen } from "./use-seen.ts";
+
+/** A dancer of a class, as what was seen knows them. */
+export interface Dancer {
+  /** The person, whoever they were written as. */
+  readonly id: string;
+  readonly name: string;
+  readonly role: Enrolled["role"];
+}
+
+/** A figure of a class, and the deepest layer to which it was taught. */
+export interface BoardFigure extends FigureLine {
+  /** `null` for one that was seen but not taught here. */
+  readonly taught: Layer | null;
+}
+
+/** All that stands around what was seen of a class. */
+export interface Board {
+  readonly section: Section;
+  readonly level: Level;
+  readonly dance: DanceRecord;
+  readonly plan: Plan;
+  readonly today: string;
+  readonly dancers: readonly Dancer[];
+  /** Basics first, then the other kinds, those that most have first. */
+  readonly figures: readonly BoardFigure[];
+  readonly library: readonly FigureLine[];
+  readonly nameOf: (figureId: string) => string;
+  /** At which marks are told: with a partner, or to counts where one dances alone. */
+  readonly layer: Layer;
+  readonly seen: SeenEdit;
+  readonly cells: readonly FigureCell[];
+  readonly rule: ReadinessRule;
+  readonly stated: LevelRule;
+  /** The clauses in force: stated, or usual. */
+  readonly clauses: readonly StatedClause[];
+  readonly levelSeen: LevelSeen;
+  readonly mayMark: boolean;
+}
+
+/** What was taught of each figure, and how deep, from the class log. */
+export function taughtIn(held: Plan["held"], least: Layer): Map<string, Layer> {
+  const taught = new Map<string, Layer>();
+  for (const { danced } of held)
+    for (const { figureId, layer } of danced) {
+      const own: Layer = layer === "return" ? (taught.get(figureId) ?? least) : layer;
+      const before = taught.get(figureId);
+      if (!before || LAYERS.indexOf(own) > LAYERS.indexOf(before)) taught.set(figureId, own);
+    }
+  return taught;
+}
+
+const shareOf = (cells: readonly FigureCell[], figureId: string): number =>
+  cells.filter((cell) => cell.figureId === figureId && ["alone", "dances-it"].includes(cell.mark)).length;
+
+/** Everything that a class's board needs; what is not here yet is missing. */
+export function useBoardData(section: Section) {
+  const { today } = useSession();
+  const seen = useSeen(section.id, 15_000);
+  const { mine } = useOwnClass(section);
+  const mayMark = useMay("checks.write") && mine;
+  const queries = {
+    levels: useApi(api.levels.list, {}),
+    dances: useDances(),
+    plan: useApi(api.plans.read, { params: { id: section.planId } }),
+    roster: useApi(api.students.list, { params: { id: section.id } }),
+    library: useFigureLines(),
+    rule: useApi(api.checks.rule, { params: { id: section.levelId } }),
+    level: useApi(api.checks.level, { params: { id: section.levelId } }),
+  };
+  const { evidence } = seen;
+  const [levels, dances, plan, roster, library, stated, levelSeen] = [
+    queries.levels.data,
+    queries.dances.data,
+    queries.plan.data,
+    queries.roster.data,
+    queries.library.data,
+    queries.rule.data,
+    queries.level.data,
+  ];
+  const board = useMemo((): Board | null => {
+    const level = levels?.find(({ id }) => id === section.levelId);
+    const dance = dances?.find(({ id }) => id === level?.danceId);
+    if (!level || !dance || !plan || !roster || !library || !stated || !levelSeen) return null;
+    const layer: Layer = dance.alone ? "count" : "partner";
+    // A class that is over is shown as it was on its last night.
+    const last = section.dates.at(-1) ?? today;
+    const day = today > last ? last : today;
+    const dancers = roster
+      .filter((one) => isEnrolledOn(one, day) || (one.from > day && !one.waiting))
+      .map(({ personId, name, role }) => ({ id: personId, name, role }));
+    const ids = new Set(dancers.map(({ id }) => id));
+    const cells = cellsOf(evidence, layer, today).filter(({ studentId }) => ids.has(studentId));
+    const taught = taughtIn(plan.held, "steps");
+    const chosen = new Set(plan.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [figureId])));
+    const seenHere = new Set(cells.map(({ figureId }) => figureId));
+    const known = new Map(library.map((figure) => [figure.id, figure]));
+    const shown = [...new Set([...taught.keys(), ...seenHere])].flatMap((id) => {
+      const figure = known.get(id);
+      // What was seen in courses before is on the dancer's page.
+      return figure && (taught.has(id) || chosen.has(id))
+        ? [{ ...figure, taught: taught.get(id) ?? null }]
+        : [];
+    });
+    const figures = shown.toSorted(
+      (a, b) =>
+        FIGURE_KINDS.indexOf(a.kind) - FIGURE_KINDS.indexOf(b.kind) ||
+        shareOf(cells, b.id) - shareOf(cells, a.id) ||
+        a.name.localeCompare(b.name),
+    );
+    const ruled = [...chosen].flatMap((id) => {
+      const figure = known.get(id);
+      return figure ? [{ id, kind: figure.kind }] : [];
+    });
+    const clauses = stated.clauses.length > 0 ? stated.clauses : usualRule(ruled, layer);
+    return {
+      ...{
+        section,
+        level,
+        dance,
+        plan,
+        today,
+        dancers,
+        figures,
+        layer,
+        seen,
+        cells,
+        stated,
+        clauses,
+        levelSeen,
+      },
+      library,
+      nameOf: (id) => known.get(id)?.name ?? "A removed figure",
+      rule: ruleOver(clauses, ruled),
+      mayMark,
+    };
+  }, [levels, dances, plan, roster, library, stated, levelSeen, section, today, evidence, seen, mayMark]);
+  return { board, queries: Object.values(queries), seen };
+}
+
+const openWorker = () =>
+  new Worker(new URL("../../workers/board.worker.ts", import.meta.url), { type: "module" });
+
+/** Who is ready, what to look at and what to teach, worked out beside the page; the last answer until the next is there. */
+export function useBoardAnswer(board: Board | null): BoardAnswer | null {
+  const [answer, setAnswer] = useState<BoardAnswer | null>(null);
+  const question = useMemo((): string | null => {
+    if (!board) return null;
+    const minutes = Object.fromEntries(
+      board.figures.map(({ id, minutes: own }) => [id, Math.max(3, Math.round(own / 2))]),
+    );
+    const asked: BoardQuestion = {
+      ...{ rule: board.rule, model: board.levelSeen.model, at: board.today, minutes },
+      studentIds: board.dancers.map(({ id }) => id),
+      evidence: board.seen.evidence,
+    };
+    return JSON.stringify(asked);
+  }, [board]);
+  useEffect(() => {
+    if (question === null) return;
+    const unwanted = new AbortController();
+    ask<BoardQuestion, BoardAnswer>(openWorker, JSON.parse(question) as BoardQuestion, {
+      signal: unwanted.signal,
+    }).then(setAnswer, () => undefined);
+    return () => unwanted.abort();
+  }, [question]);
+  return answer;
+}

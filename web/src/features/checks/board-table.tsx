@@ -1,0 +1,399 @@
+import { Box, chakra, Flex, Text } from "@chakra-ui/react";
+import { type FigureCell, MARK_NAMES } from "@map-step/core/check";
+import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
+import type { KeyboardEvent } from "react";
+import type { BoardAnswer } from "../../workers/board.ts";
+import type { Board, BoardFigure, Dancer } from "./board-data.ts";
+import { Ring } from "./mark-sign.tsx";
+import { ReadinessLine } from "./readiness-line.tsx";
+import { VERDICT_WORDS } from "./words.ts";
+
+const STEPS: Readonly<Record<string, readonly [row: number, column: number]>> = {
+  ArrowUp: [-1, 0],
+  ArrowDown: [1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
+
+/** Moves the focus between cells of the table with the arrow keys. */
+function walk(event: KeyboardEvent<HTMLElement>): void {
+  const step = STEPS[event.key];
+  const { row, column } = event.currentTarget.dataset;
+  if (!step || row === undefined || column === undefined) return;
+  event.preventDefault();
+  const to = `[data-row="${Number(row) + step[0]}"][data-column="${Number(column) + step[1]}"]`;
+  event.currentTarget.closest("table")?.querySelector<HTMLElement>(to)?.focus();
+}
+
+/** What is chosen on a board, to be explained beside it. */
+export interface Chosen {
+  readonly dancerId: string | null;
+  readonly figureId: string | null;
+}
+
+interface Props {
+  readonly board: Board;
+  readonly answer: BoardAnswer | null;
+  readonly chosen: Chosen;
+  readonly onChoose: (chosen: Chosen) => void;
+}
+
+/** Columns in pixels; one that is alone under its title is as wide as that. */
+const NARROW = 34;
+const USUAL = 38;
+const ALONE = 82;
+
+/** Names over columns lean, so that long ones are read without turning one's head. */
+function FigureHead({
+  figure,
+  width,
+  onChoose,
+  chosen,
+}: {
+  figure: BoardFigure;
+  width: number;
+  onChoose: () => void;
+  chosen: boolean;
+}) {
+  return (
+    <chakra.th
+      scope="col"
+      p="0"
+      w={`${width}px`}
+      h="132px"
+      verticalAlign="bottom"
+      fontWeight="400"
+      fontSize="sm"
+    >
+      <Box position="relative" w={`${width}px`} h="full">
+        <chakra.button
+          type="button"
+          aria-pressed={chosen}
+          onClick={onChoose}
+          position="absolute"
+          bottom="4px"
+          left={`${width / 2 + 2}px`}
+          transform="rotate(-52deg)"
+          transformOrigin="left bottom"
+          whiteSpace="nowrap"
+          maxW="150px"
+          overflow="hidden"
+          textOverflow="ellipsis"
+          cursor="pointer"
+          fontWeight={chosen ? "700" : "400"}
+          title={figure.name}
+          _hover={{ textDecoration: "underline" }}
+        >
+          {figure.name}
+        </chakra.button>
+      </Box>
+    </chakra.th>
+  );
+}
+
+function DancerHead({ dancer, onChoose, chosen }: { dancer: Dancer; onChoose: () => void; chosen: boolean }) {
+  return (
+    <chakra.th
+      scope="row"
+      textAlign="left"
+      fontWeight="400"
+      pr="3"
+      py="0"
+      position="sticky"
+      left="0"
+      bg="inherit"
+      zIndex="1"
+    >
+      <chakra.button
+        type="button"
+        w="full"
+        textAlign="left"
+        cursor="pointer"
+        aria-pressed={chosen}
+        onClick={onChoose}
+        lineHeight="1.15"
+      >
+        <Text as="span" display="block" fontWeight="700" whiteSpace="nowrap">
+          {dancer.name}
+        </Text>
+        <Text
+          as="span"
+          display="block"
+          fontSize="xs"
+          color={dancer.role === "follower" ? "plum" : dancer.role === "leader" ? "pine" : "soft"}
+        >
+          {dancer.role === "both" ? "both roles" : dancer.role}
+        </Text>
+      </chakra.button>
+    </chakra.th>
+  );
+}
+
+/** What a class dances, dancer by figure, grouped by kind; readiness at each row's end. */
+export function BoardTable({ board, answer, chosen, onChoose }: Props) {
+  const { dancers, figures, cells } = board;
+  const byPlace = new Map<string, FigureCell>(
+    cells.map((cell) => [`${cell.studentId} ${cell.figureId}`, cell]),
+  );
+  const now = new Map(answer?.dancers.map((one) => [one.studentId, one]));
+  const chanceOf = ({ id }: Dancer) => now.get(id)?.readiness.probability ?? -1;
+  const shownBy = ({ id }: Dancer) =>
+    cells.filter(({ studentId, mark }) => studentId === id && (mark === "alone" || mark === "dances-it"))
+      .length;
+  const ordered = dancers.toSorted(
+    (a, b) => chanceOf(b) - chanceOf(a) || shownBy(b) - shownBy(a) || a.name.localeCompare(b.name),
+  );
+  const kinds = FIGURE_KINDS.map((kind) => ({
+    kind,
+    own: figures.filter((one) => one.kind === kind),
+  })).filter(({ own }) => own.length > 0);
+  const widthOf = ({ kind }: BoardFigure): number =>
+    figures.filter((one) => one.kind === kind).length === 1 ? ALONE : figures.length > 14 ? NARROW : USUAL;
+  const { difficulty } = board.levelSeen.model;
+  const have = (figureId: string) => {
+    const own = cells.filter((cell) => cell.figureId === figureId);
+    return {
+      marked: own.length,
+      have: own.filter(({ mark }) => mark === "alone" || mark === "dances-it").length,
+    };
+  };
+  const hard = figures.flatMap(({ id }) => difficulty[id] ?? []);
+  const [easiest, hardest] = [Math.min(...hard), Math.max(...hard)];
+  const hardness = (id: string): number | null => {
+    const own = difficulty[id];
+    if (own === undefined || hard.length < 3) return null;
+    return hardest === easiest ? 0.5 : (own - easiest) / (hardest - easiest);
+  };
+  return (
+    <Box overflowX="auto" pr="2">
+      <chakra.table
+        aria-label="Who can dance what"
+        borderCollapse="separate"
+        borderSpacing="0"
+        w="max-content"
+      >
+        <thead>
+          <tr>
+            <td />
+            {kinds.map(({ kind, own }) => (
+              <chakra.th
+                key={kind}
+                colSpan={own.length}
+                scope="colgroup"
+                textAlign="left"
+                fontSize="sm"
+                fontWeight="700"
+                color="soft"
+                px="1"
+              >
+                <Box
+                  borderBottomWidth="2px"
+                  borderColor="pine2"
+                  pb="0.5"
+                  mr="2"
+                  whiteSpace="nowrap"
+                  overflow="hidden"
+                >
+                  {KIND_NAMES[kind].many}
+                </Box>
+              </chakra.th>
+            ))}
+          </tr>
+          <tr>
+            <td />
+            {kinds.flatMap(({ own }) =>
+              own.map((figure) => (
+                <FigureHead
+                  key={figure.id}
+                  figure={figure}
+                  width={widthOf(figure)}
+                  chosen={chosen.figureId === figure.id && chosen.dancerId === null}
+                  onChoose={() => onChoose({ figureId: figure.id, dancerId: null })}
+                />
+              )),
+            )}
+            <chakra.th
+              scope="col"
+              verticalAlign="bottom"
+              textAlign="left"
+              fontSize="sm"
+              color="soft"
+              pl="5"
+              pb="1"
+            >
+              Ready to move up?
+            </chakra.th>
+          </tr>
+        </thead>
+        <tbody>
+          {ordered.map((dancer, row) => {
+            const own = now.get(dancer.id);
+            return (
+              <chakra.tr
+                key={dancer.id}
+                bg={chosen.dancerId === dancer.id ? "pineWash" : "ground"}
+                css={{ "& > *:first-of-type": { borderRadius: "md" } }}
+              >
+                <DancerHead
+                  dancer={dancer}
+                  chosen={chosen.dancerId === dancer.id && chosen.figureId === null}
+                  onChoose={() => onChoose({ dancerId: dancer.id, figureId: null })}
+                />
+                {kinds
+                  .flatMap(({ own: some }) => some)
+                  .map((figure, column) => {
+                    const cell = byPlace.get(`${dancer.id} ${figure.id}`) ?? null;
+                    const said = cell ? MARK_NAMES[cell.mark] : "not seen";
+                    const here = chosen.dancerId === dancer.id && chosen.figureId === figure.id;
+                    return (
+                      <chakra.td key={figure.id} p="0" textAlign="center">
+                        <chakra.button
+                          type="button"
+                          data-row={row}
+                          data-column={column}
+                          tabIndex={row === 0 && column === 0 ? 0 : -1}
+                          aria-label={`${dancer.name}, ${figure.name}: ${said}${cell?.differs ? ", seen differently by two" : ""}`}
+                          aria-pressed={here}
+                          display="inline-flex"
+                          w={`${widthOf(figure)}px`}
+                          h="39px"
+                          alignItems="center"
+                          justifyContent="center"
+                          cursor="pointer"
+                          borderRadius="md"
+                          bg={here ? "pineWash" : "transparent"}
+                          outline={here ? "2px solid" : "none"}
+                          outlineColor="pine"
+                          onKeyDown={walk}
+                          onClick={() => onChoose({ dancerId: dancer.id, figureId: figure.id })}
+                        >
+                          <Ring
+                            mark={cell?.mark ?? null}
+                            reached={cell?.reached ?? []}
+                            weeksAgo={cell?.weeksAgo ?? 0}
+                            differs={cell?.differs ?? false}
+                          />
+                        </chakra.button>
+                      </chakra.td>
+                    );
+                  })}
+                <chakra.td pl="5" py="0">
+                  {own ? (
+                    <Flex align="center" gap="2">
+                      <ReadinessLine readiness={own.readiness} />
+                      <Text fontWeight="700" fontSize="sm" whiteSpace="nowrap">
+                        {VERDICT_WORDS[own.readiness.verdict]}
+                      </Text>
+                    </Flex>
+                  ) : (
+                    <Text color="soft" fontSize="sm">
+                      …
+                    </Text>
+                  )}
+                </chakra.td>
+              </chakra.tr>
+            );
+          })}
+        </tbody>
+        <tfoot>
+          <tr>
+            <chakra.th
+              scope="row"
+              textAlign="left"
+              fontWeight="400"
+              fontSize="sm"
+              color="soft"
+              pt="2"
+              borderTopWidth="2px"
+              borderColor="rule"
+              position="sticky"
+              left="0"
+              bg="ground"
+            >
+              without help
+            </chakra.th>
+            {kinds
+              .flatMap(({ own }) => own)
+              .map(({ id }) => {
+                const { have: some, marked } = have(id);
+                return (
+                  <chakra.td
+                    key={id}
+                    pt="2"
+                    borderTopWidth="2px"
+                    borderColor="rule"
+                    textAlign="center"
+                    fontSize="xs"
+                    className="numbers"
+                  >
+                    <Box
+                      mx="auto"
+                      w="24px"
+                      h="20px"
+                      borderWidth="1px"
+                      borderColor="pine2"
+                      borderRadius="sm"
+                      position="relative"
+                      overflow="hidden"
+                      aria-hidden
+                    >
+                      <Box
+                        position="absolute"
+                        bottom="0"
+                        left="0"
+                        right="0"
+                        bg="pine2"
+                        style={{ height: `${marked === 0 ? 0 : (some / marked) * 100}%` }}
+                        css={{ printColorAdjust: "exact" }}
+                      />
+                    </Box>
+                    {some}/{marked}
+                  </chakra.td>
+                );
+              })}
+            <td />
+          </tr>
+          {hard.length < 3 ? null : (
+            <tr>
+              <chakra.th
+                scope="row"
+                textAlign="left"
+                fontWeight="400"
+                fontSize="sm"
+                color="soft"
+                position="sticky"
+                left="0"
+                bg="ground"
+              >
+                hard for them
+              </chakra.th>
+              {kinds
+                .flatMap(({ own }) => own)
+                .map(({ id }) => {
+                  const own = hardness(id);
+                  return (
+                    <chakra.td key={id} textAlign="center" title={own === null ? "not known yet" : undefined}>
+                      {own === null ? null : (
+                        <Box
+                          mx="auto"
+                          borderRadius="full"
+                          bg={own === 1 ? "apricot" : "pine3"}
+                          style={{ width: `${6 + own * 10}px`, height: `${6 + own * 10}px` }}
+                          css={{ printColorAdjust: "exact" }}
+                          role="img"
+                          aria-label={
+                            own === 1 ? "the hardest" : own > 0.6 ? "hard" : own > 0.3 ? "usual" : "easy"
+                          }
+                        />
+                      )}
+                    </chakra.td>
+                  );
+                })}
+              <td />
+            </tr>
+          )}
+        </tfoot>
+      </chakra.table>
+    </Box>
+  );
+}

@@ -1,0 +1,126 @@
+import { Button } from "@chakra-ui/react";
+import { api, type Check } from "@map-step/contract";
+import { Link, useNavigate, useParams, useSearchParams } from "react-router";
+import { useApi, useChange } from "../../kit/api.ts";
+import { longDay } from "../../kit/dates.ts";
+import { PageHead } from "../../kit/page.tsx";
+import { SectionGate } from "../../kit/section-gate.tsx";
+import { Empty, Loaded } from "../../kit/states.tsx";
+import { tellDone, tellError } from "../../kit/toasts.ts";
+import { useFigures } from "../figures/library.ts";
+import { ReadingAlong } from "../sections/own-class.tsx";
+import { type Board, useBoardAnswer } from "./board-data.ts";
+import { Design, thingsOf } from "./design.tsx";
+import { BoardGate } from "./gate.tsx";
+import { PaperSheet } from "./paper-sheet.tsx";
+import { RefusedSeen } from "./refused.tsx";
+import { Room } from "./room.tsx";
+
+function OneCheck({ board, check }: { board: Board; check: Check }) {
+  const answer = useBoardAnswer(board);
+  const library = useFigures(board.dance.id);
+  const remove = useChange(api.checks.remove);
+  const navigate = useNavigate();
+  const [search, setSearch] = useSearchParams();
+  const { section, level } = board;
+  // Before the night it is laid out, on the night it is marked, unless somebody chooses.
+  const inRoom = (search.get("view") ?? (check.heldOn <= board.today ? "room" : "design")) === "room";
+  const takeAway = () =>
+    remove.mutate(
+      { params: { id: check.id } },
+      {
+        onSuccess: () => {
+          tellDone("The check was taken away");
+          void navigate(`/checks/${section.id}`);
+        },
+        onError: tellError,
+      },
+    );
+  return (
+    <>
+      <PageHead
+        title={`Check, ${longDay(check.heldOn)}`}
+        about={`${level.name}, ${section.name}; begun by ${check.by}`}
+      >
+        <Button
+          variant={inRoom ? "solid" : "outline"}
+          bg={inRoom ? undefined : "panel"}
+          aria-pressed={inRoom}
+          onClick={() => setSearch({ view: "room" }, { replace: true })}
+        >
+          In the room
+        </Button>
+        <Button
+          variant={inRoom ? "outline" : "solid"}
+          bg={inRoom ? "panel" : undefined}
+          aria-pressed={!inRoom}
+          onClick={() => setSearch({ view: "design" }, { replace: true })}
+        >
+          Design
+        </Button>
+        {board.mayMark && check.marks === 0 ? (
+          <Button variant="ghost" loading={remove.isPending} onClick={takeAway}>
+            Take away
+          </Button>
+        ) : null}
+        <Button asChild variant="outline" bg="panel">
+          <Link to={`/checks/${section.id}`}>The board</Link>
+        </Button>
+      </PageHead>
+      <ReadingAlong section={section} />
+      <RefusedSeen
+        seen={board.seen}
+        nameOf={board.nameOf}
+        dancerOf={(id) => board.dancers.find((one) => one.id === id)?.name ?? "somebody"}
+      />
+      <div className="no-print">
+        {inRoom ? (
+          <Room board={board} check={check} answer={answer} />
+        ) : (
+          <Loaded all={[library]}>
+            {(records) => (
+              <Design
+                board={board}
+                check={check}
+                records={records}
+                bpm={level.bpm ?? board.dance.slowestBpm}
+              />
+            )}
+          </Loaded>
+        )}
+      </div>
+      <PaperSheet
+        board={board}
+        figureIds={thingsOf(board, check).map(({ figureId }) => figureId)}
+        title={`${level.name}, ${section.name}, ${longDay(check.heldOn)}`}
+      />
+    </>
+  );
+}
+
+function TheCheck({ board }: { board: Board }) {
+  const { checkId } = useParams();
+  const checks = useApi(api.checks.list, { params: { id: board.section.id } });
+  return (
+    <Loaded all={[checks]}>
+      {(all) => {
+        const check = all.find(({ id }) => id === checkId);
+        return check ? (
+          <OneCheck key={check.id} board={board} check={check} />
+        ) : (
+          <Empty title="This check is not there any more">Choose another one on the board.</Empty>
+        );
+      }}
+    </Loaded>
+  );
+}
+
+export const CheckPage = () => (
+  <SectionGate place="checks">
+    {(section) => (
+      <BoardGate key={section.id} section={section} title="Check">
+        {(board) => <TheCheck board={board} />}
+      </BoardGate>
+    )}
+  </SectionGate>
+);

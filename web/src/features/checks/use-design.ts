@@ -1,0 +1,100 @@
+import type { FigureRecord } from "@map-step/contract";
+import { designCheck, type TaughtThing } from "@map-step/core/check";
+import { parseFigure } from "@map-step/core/notation";
+import type { FigureItem, TransitionGraph } from "@map-step/core/sequence";
+import { useSearch } from "../../kit/use-search.ts";
+import type { FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
+import { walkAsItems } from "../sequences/as-items.ts";
+import type { SequenceLibrary } from "../sequences/use-library.ts";
+
+/** How long is searched at most. */
+const SECONDS = 15;
+
+const SEARCH = {
+  openWorker: () =>
+    new Worker(new URL("../../workers/routine.worker.ts", import.meta.url), { type: "module" }),
+  onNews: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
+  onAnswer: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
+};
+
+/** Which figures show each: itself, and those that are composed of it, however deep. */
+export function shownBy(records: readonly FigureRecord[]): ReadonlyMap<string, readonly string[]> {
+  const idOf = new Map(records.map(({ id, name }) => [name.toLowerCase(), id]));
+  const usesOf = new Map(
+    records.map(({ id, notation }) => [
+      id,
+      (parseFigure(notation).figure.composition?.uses ?? []).flatMap(
+        ({ name }) => idOf.get(name.toLowerCase()) ?? [],
+      ),
+    ]),
+  );
+  const heldIn = (id: string, seen = new Set<string>()): Set<string> => {
+    for (const used of usesOf.get(id) ?? [])
+      if (!seen.has(used)) {
+        seen.add(used);
+        heldIn(used, seen);
+      }
+    return seen;
+  };
+  const shows = new Map<string, string[]>(records.map(({ id }) => [id, [id]]));
+  for (const { id } of records) for (const used of heldIn(id)) shows.get(used)?.push(id);
+  return shows;
+}
+
+/** Only figures that the class knows may stand in its check. */
+const ofKnown = ({ states, arcs }: TransitionGraph, known: ReadonlySet<string>): TransitionGraph => ({
+  states,
+  arcs: arcs.filter(({ figureId }) => figureId === null || known.has(figureId)),
+});
+
+/** A routine that shows everything asked for, and what it could not show. */
+export interface Designed {
+  readonly items: readonly FigureItem[];
+  readonly beats: number;
+  readonly best: boolean;
+  readonly bound: number | null;
+}
+
+/** Finds the shortest routine that shows what was taught, among what the class knows. */
+export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) {
+  const { found, start, stop } = useSearch<FoundRoutines, RoutineQuestion, FoundRoutines, FoundRoutines>(
+    SEARCH,
+  );
+  const graph = ofKnown(library.graph, known);
+  const things = (ids: readonly string[]): TaughtThing[] => {
+    const shows = shownBy(library.records);
+    return ids.map((figureId) => ({
+      figureId,
+      layer: "partner",
+      shownBy: (shows.get(figureId) ?? [figureId]).filter((id) => known.has(id)),
+    }));
+  };
+  const options = { loops: true, phraseBeats: library.dance.freeTimed ? 1 : library.dance.phraseBeats };
+  const [first] = found?.routines ?? [];
+  const designed: Designed | null = first
+    ? {
+        items: walkAsItems(graph, first.walk),
+        beats: first.beats,
+        best: first.best,
+        bound: found?.bound ?? null,
+      }
+    : null;
+  return {
+    found,
+    designed,
+    /** Of some figures those that no routine can show. */
+    unshown: (ids: readonly string[]) => designCheck(graph, things(ids), options).unshown,
+    search: (ids: readonly string[]) => {
+      const { oneOfEach } = designCheck(graph, things(ids), options);
+      const rank = library.records.map(({ id, kind }): [string, number] => [id, kind === "basic" ? 0 : 1]);
+      void start({
+        graph,
+        wanted: [],
+        options: { ...options, oneOfEach },
+        preferences: { rank, inARow: 2 },
+        seconds: SECONDS,
+      });
+    },
+    stop,
+  };
+}

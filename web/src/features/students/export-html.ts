@@ -1,0 +1,69 @@
+import type { StudentExport } from "@map-step/contract";
+import { longDay } from "../../kit/dates.ts";
+import { escaped, htmlPage } from "./html.ts";
+
+function table(title: string, columns: readonly string[], rows: readonly (readonly unknown[])[]): string {
+  if (rows.length === 0) return "";
+  const head = columns.map((column) => `<th scope="col">${escaped(column)}</th>`).join("");
+  const body = rows
+    .map((row) => `<tr>${row.map((cell) => `<td>${escaped(cell)}</td>`).join("")}</tr>`)
+    .join("\n");
+  return `<h2>${escaped(title)}</h2>\n<table>\n<thead><tr>${head}</tr></thead>\n<tbody>\n${body}\n</tbody>\n</table>\n`;
+}
+
+const day = (date: string): string => (date === "" ? "" : longDay(date));
+
+/** All that is kept of a student, as a page that can be read without the application. */
+export function asHtml(all: StudentExport): string {
+  const { name, role, otherNames, courses, attendance, marks, practice, waited, remarks } = all;
+  return htmlPage(
+    name,
+    `<h1>${escaped(name)}</h1>
+<p>Usually ${escaped(role === "both" ? "both roles" : role)}${otherNames.length > 0 ? `; also written as ${escaped(otherNames.join(", "))}` : ""}. This is everything that the studio keeps.</p>
+${table(
+  "Courses",
+  ["Level", "Section", "Role", "From", "Until"],
+  courses.map((one) => [
+    one.level,
+    one.section,
+    one.role,
+    day(one.from),
+    one.waiting ? "waits for a place" : one.until === null ? "" : day(one.until),
+  ]),
+)}${table(
+  "What was seen",
+  ["Day", "Figure", "Role", "Layer", "Mark", "By"],
+  marks.map((one) => [
+    day(one.date),
+    one.figure,
+    one.role,
+    one.layer,
+    one.mark === "" ? "taken back" : `${one.mark}${one.corrects ? " (corrected)" : ""}`,
+    one.by,
+  ]),
+)}${table(
+  "Measured timing",
+  ["Day", "Of", "Beats per minute", "Milliseconds off the beat", "Spread", "By"],
+  practice.map((one) => [
+    day(one.date),
+    one.name,
+    one.bpm,
+    Math.round(one.offset),
+    Math.round(one.spread),
+    one.by,
+  ]),
+)}${table(
+  "Lessons",
+  ["Day", "Section", "Week", "Was there", "Noted by"],
+  attendance.map((one) => [day(one.date), one.section, one.week, one.present ? "yes" : "no", one.by]),
+)}${table(
+  "Sat out",
+  ["Day", "Section", "Times", "Noted by"],
+  waited.map((one) => [day(one.date), one.section, one.times, one.by]),
+)}${table(
+  "Remarks in which the name stands",
+  ["Day", "Section", "Remark", "By"],
+  remarks.map((one) => [day(one.date), one.section, one.text, one.by]),
+)}`,
+  );
+}

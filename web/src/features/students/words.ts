@@ -1,0 +1,11 @@
+import type { Enrolled, EnrolmentContent } from "@map-step/contract";
+import { dayAndMonth } from "../../kit/dates.ts";
+
+/** A role as it is said of one dancer. */
+export const roleName = (role: Enrolled["role"]): string => (role === "both" ? "both roles" : role);
+
+/** A place in a section in words: `leader from 3 Feb until 10 Mar`. */
+export function placeInWords({ role, from, until, waiting }: EnrolmentContent): string {
+  if (waiting) return `${roleName(role)}, waits`;
+  return `${roleName(role)} from ${dayAndMonth(from)}${until === null ? "" : ` until ${dayAndMonth(until)}`}`;
+}
