@@ -126,7 +126,8 @@ function withRoutine(
 /** A plan as the planner computes with it. Figures keep the order of the library, known ones included. */
 export function toLevelPlan(
   rules: Level,
-  plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "held" | "notReached">,
+  plan: Pick<Plan, "chosen" | "known" | "special" | "muted" | "away" | "held" | "notReached"> &
+    Partial<Pick<Plan, "brought">>,
   library: readonly FigureRecord[],
   { dance, approaches = [], alike, teachers, sequences }: PlanSurroundings = {},
 ): LevelPlan {
@@ -162,6 +163,7 @@ export function toLevelPlan(
         };
       }),
     known: plan.known,
+    brought: plan.brought ?? [],
     outside: Object.fromEntries(
       library.flatMap(({ id, name }) => (needed.has(id) && !used.has(id) ? [[id, name]] : [])),
     ),

@@ -81,6 +81,8 @@ export const plan = planContent.extend({
   sectionId: z.uuid().nullable(),
   /** Figures of the levels before, which dancers bring along. */
   known: z.array(z.uuid()),
+  /** Of those figures, how many of the section's own dancers were seen to have each before its first lesson. */
+  brought: z.array(z.object({ figureId: z.uuid(), have: z.int(), seen: z.int() })),
   /** What was really danced in the lessons that were taught. */
   held: z.array(
     z.object({

@@ -33,7 +33,8 @@ const MAY_IMPORT: Readonly<Record<string, (name: string) => boolean>> = {
 const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
   web: {
     approaches: ["strand-picture.tsx"],
-    "class-log": ["log-badge.tsx", "settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
+    checks: ["from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
+    "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: ["filter.ts", "library.ts", "really-new.tsx", "shown.ts", "steps.ts", "use-likeness.ts"],
     lessons: [
@@ -49,6 +50,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     recaps: ["document.tsx", "live-figure.tsx"],
     sections: ["form.tsx", "own-class.tsx"],
     sequences: [
+      "as-items.ts",
       "drawn-sequence.tsx",
       "live-sequence.tsx",
       "missing-links.tsx",
@@ -68,9 +70,10 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     lessons: ["models.ts", "read.ts", "service.ts"],
     levels: ["read.ts"],
     plans: ["read.ts", "service.ts"],
-    sections: ["read.ts"],
+    sections: ["own-class.ts", "read.ts"],
     sequences: ["read.ts"],
     session: ["password.ts", "service.ts"],
+    students: ["read.ts", "service.ts"],
   },
 };
 

@@ -1,5 +1,5 @@
 import { LAYERS, type Layer } from "../figure/index.ts";
-import { daysBetween, type LocalDate } from "../time/index.ts";
+import { daysBetween, type LocalDate, latestDay } from "../time/index.ts";
 import { type Evidence, markAtLayer, type Standing, standing } from "./evidence.ts";
 import { type Mark, markRank } from "./mark.ts";
 
@@ -40,10 +40,8 @@ export function cellsOf(evidence: readonly Evidence[], layer: Layer, at: LocalDa
     const weeksAgo = (since: LocalDate) => Math.max(0, daysBetween(since, at) / 7);
     const shown = own.filter(({ mark }) => markRank(mark) >= markRank("alone"));
     const reached = LAYERS.flatMap((one) => {
-      const last = shown
-        .filter((entry) => entry.layer === one)
-        .reduce<LocalDate>((latest, entry) => (entry.at > latest ? entry.at : latest), "");
-      return last === "" ? [] : [{ layer: one, weeksAgo: weeksAgo(last) }];
+      const last = latestDay(shown.filter((entry) => entry.layer === one).map((entry) => entry.at));
+      return last === undefined ? [] : [{ layer: one, weeksAgo: weeksAgo(last) }];
     });
     return [
       {

@@ -174,6 +174,7 @@ const UNMEASURED = 0.5;
  * Whether a dancer is ready, and how likely it is where not everything was seen: over everything that may be true of the
  * unseen, by dynamic programming given an ability, summed over the ability. Things are independent given the ability;
  * evidence says less the older it is; what was not measured is as likely as not.
+ * @param again see `clauseFacts`
  * @example
  * readiness(RULE, "ana", MODEL, EVIDENCE, "2027-03-01").clauses.length // 2
  */
@@ -183,9 +184,10 @@ export function readiness(
   model: MarkScale,
   evidence: readonly Evidence[],
   at: LocalDate,
+  again: LocalDate | null = null,
 ): Readiness {
   const own = evidence.filter((entry) => entry.studentId === studentId);
-  const clauses = clauseFacts(rule, studentId, own, at);
+  const clauses = clauseFacts(rule, studentId, own, at, again);
   const chances = chancesOf(clauses, model, own, at);
   const probability = Math.min(
     1,

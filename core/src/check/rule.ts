@@ -40,6 +40,8 @@ export interface ClauseFacts {
 
 /**
  * The facts of a rule: what a dancer's evidence says of each clause, without any estimate.
+ * @param again a night on which is looked anew: what somebody lacked before it may have been learned, and counts as not
+ *   seen; what they had, they have. `null` where it is what was seen last
  * @example
  * clauseFacts(RULE, "ana", EVIDENCE, "2027-03-01").map(({ state }) => state) // ["met", "open"]
  */
@@ -48,6 +50,7 @@ export function clauseFacts(
   studentId: string,
   evidence: readonly Evidence[],
   at: LocalDate,
+  again: LocalDate | null = null,
 ): ClauseFacts[] {
   const own = evidence.filter((entry) => entry.studentId === studentId);
   const stands = new Map<string, Standing[]>();
@@ -64,8 +67,10 @@ export function clauseFacts(
     const idsOf = (is: (mark: Mark | null) => boolean) =>
       marks.flatMap(([id, mark]) => (is(mark) ? [id] : []));
     const shown = idsOf((mark) => mark !== null && markRank(mark) >= markRank(clause.mark));
-    const unseen = idsOf((mark) => mark === null);
-    const lacking = idsOf((mark) => mark !== null && markRank(mark) < markRank(clause.mark));
+    const isOld = (id: string) => again !== null && (stands.get(id) ?? []).every((one) => one.at < again);
+    const lacked = idsOf((mark) => mark !== null && markRank(mark) < markRank(clause.mark));
+    const unseen = [...idsOf((mark) => mark === null), ...lacked.filter(isOld)];
+    const lacking = lacked.filter((id) => !isOld(id));
     const state =
       shown.length >= clause.atLeast
         ? "met"

@@ -33,6 +33,7 @@ export const seenAhead = (
 /**
  * What to look at next of a dancer, the most telling first: each thing of an open clause that nobody saw, with how much
  * its mark is expected to settle. Nothing where all is settled.
+ * @param again see `clauseFacts`
  * @example
  * mostTelling(RULE, "ana", MODEL, EVIDENCE, "2027-03-01").length // 2
  */
@@ -42,9 +43,10 @@ export function mostTelling(
   model: MarkScale,
   evidence: readonly Evidence[],
   at: LocalDate,
+  again: LocalDate | null = null,
 ): Telling[] {
   const own = evidence.filter((entry) => entry.studentId === studentId);
-  const { clauses, probability } = readiness(rule, studentId, model, own, at);
+  const { clauses, probability } = readiness(rule, studentId, model, own, at, again);
   if (probability === 0 || probability === 1) return [];
   const things = new Map<string, { readonly figureId: string; readonly layer: Layer }>();
   for (const { clause, state, unseen } of clauses)
@@ -57,7 +59,7 @@ export function mostTelling(
       const chances = marksAhead(studentId, figureId, layer, model, own, at);
       const after = MARKS.reduce((sum, mark, rank) => {
         const seen = seenAhead(studentId, figureId, layer, mark, at);
-        const then = readiness(rule, studentId, model, [...own, seen], at).probability;
+        const then = readiness(rule, studentId, model, [...own, seen], at, again).probability;
         return sum + (chances[rank] ?? 0) * entropy(then);
       }, 0);
       return { figureId, layer, gain: Math.max(0, before - after) };

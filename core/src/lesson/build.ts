@@ -10,6 +10,7 @@ import {
   teachingMinutes,
 } from "../plan/index.ts";
 import { chainOf } from "../sequence/index.ts";
+import { inWords } from "../words/index.ts";
 import { NOTHING_PLANNED, type Segment, type SegmentKind, sayFirst } from "./segment.ts";
 
 /** What a lesson is built from. */
@@ -183,6 +184,17 @@ export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: n
   return plan.rules.lessonMinutes - lost;
 }
 
+/** So many figures are named in the title of a refresher. */
+const MOST_REFRESHED = 3;
+
+/** What comes back first: the figures that the dancers were seen to lack, by name. */
+function refresherTitle({ figures }: Pick<LevelPlan, "figures">, lacked: readonly string[]): string {
+  const names = lacked.flatMap((id) => figures.find((figure) => figure.id === id)?.name ?? []);
+  return names.length === 0
+    ? "Back to what came before the break"
+    : `Back to ${inWords(names.slice(0, MOST_REFRESHED))}`;
+}
+
 /**
  * The running order of one lesson: warm-up, what was carried over, what comes back, what goes deeper, what is
  * new, look-alikes told apart, a chain to dance with the minutes that are left, and the wrap. Whole minutes that
@@ -204,8 +216,9 @@ export function buildLesson(input: LessonInput): Segment[] {
   const routine = here?.special?.kind === "routine" ? here.special.routine : undefined;
   const own = routine ? routineParts(routine, ownMinutes) : fixed("own", title ?? "", ownMinutes);
   const isFirst = rooms.find(({ held }) => held)?.week === week;
-  const refresher = isFirst ? Math.min(room, refresherOf(plan).minutes) : 0;
-  const back = fixed("return", "Back to what came before the break", refresher);
+  const { minutes: faded, lacked } = refresherOf(plan);
+  const refresher = isFirst ? Math.min(room, faded) : 0;
+  const back = fixed("return", refresherTitle(plan, lacked), refresher);
   // A repair may have put what was carried over into this week as new: it is taught once.
   const carried = new Set(input.carryOver.map(({ figureId }) => figureId));
   const fresh = planned(input).filter(({ kind, figureId }) => kind !== "new" || !carried.has(figureId));

@@ -151,7 +151,17 @@ describe("what fades in a plan", () => {
   it("costs the first lesson of a later level a refresher, at most a quarter of it", () => {
     const known = Array.from({ length: 6 }, (_, index) => `k${index}`);
     const { rules } = levelOf([], [], { breakWeeks: 6 });
-    expect(refresherOf({ rules, known })).toEqual({ recall: 0.5, minutes: 9 });
+    expect(refresherOf({ rules, known })).toEqual({ recall: 0.5, minutes: 9, lacked: [] });
+    // What its own dancers were seen to lack comes back, break or not; what all have only fades.
+    const [first = "", second = ""] = known;
+    const brought = [
+      { figureId: first, have: 1, seen: 4 },
+      { figureId: second, have: 4, seen: 4 },
+      { figureId: "unknown", have: 0, seen: 4 },
+    ];
+    expect(refresherOf({ rules: { ...rules, breakWeeks: 0 }, known, brought })).toEqual({
+      ...{ recall: 1, minutes: 2, lacked: [first] },
+    });
     expect(refresherOf({ rules: { ...rules, breakWeeks: 0 }, known }).minutes).toBe(0);
     expect(refresherOf({ rules: { ...rules, breakWeeks: 52 }, known: [...known, ...known] }).minutes).toBe(
       12,

@@ -97,16 +97,29 @@ const REFRESH_MINUTES = 3;
 const REFRESH_SHARE = 0.25;
 
 /**
- * What the break before a level made fade, and the minutes that bringing it back takes in the first lesson.
+ * What dancers do not have any more when a level begins, and the minutes that bringing it back takes in the first
+ * lesson: what its own dancers were seen to lack, and what the break since made fade. Where nobody looked, the break
+ * alone. `lacked` are the figures that were seen to be lacked, those that most lack first.
  * @example
- * refresherOf(LEVEL) // { recall: 1, minutes: 0 }
+ * refresherOf(LEVEL) // { recall: 1, minutes: 0, lacked: [] }
  */
-export function refresherOf({ rules, known }: Pick<LevelPlan, "rules" | "known">): {
+export function refresherOf({ rules, known, brought = [] }: Pick<LevelPlan, "rules" | "known" | "brought">): {
   readonly recall: number;
   readonly minutes: number;
+  readonly lacked: readonly string[];
 } {
   const recall = 2 ** (-rules.breakWeeks / FADING.settled);
   const room = Math.max(0, rules.lessonMinutes - rules.warmUpMinutes - rules.wrapMinutes);
-  const wanted = known.length * (1 - recall) * REFRESH_MINUTES;
-  return { recall, minutes: Math.floor(Math.min(wanted, room * REFRESH_SHARE)) };
+  const shares = new Map(
+    brought.flatMap(({ figureId, have, seen }) => (seen > 0 ? [[figureId, have / seen] as const] : [])),
+  );
+  const faded = known.reduce((sum, id) => sum + 1 - recall * (shares.get(id) ?? 1), 0);
+  const lacked = [...shares]
+    .filter(([id, share]) => share < 1 && known.includes(id))
+    .toSorted((a, b) => a[1] - b[1]);
+  return {
+    recall,
+    minutes: Math.floor(Math.min(faded * REFRESH_MINUTES, room * REFRESH_SHARE)),
+    lacked: lacked.map(([id]) => id),
+  };
 }

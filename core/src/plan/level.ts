@@ -128,6 +128,8 @@ export interface LevelPlan {
   readonly figures: readonly PlanFigure[];
   /** Ids of figures that dancers bring along. */
   readonly known: readonly string[];
+  /** Of those, how many of the section's own dancers were seen to have each, of how many; others nobody looked at. */
+  readonly brought?: readonly { readonly figureId: string; readonly have: number; readonly seen: number }[];
   /** Names of needed figures that are neither chosen nor known. */
   readonly outside?: Readonly<Record<string, string>>;
   readonly placements: readonly Placement[];

@@ -57,3 +57,17 @@ export function lessonDates(first: LocalDate, weeks: number, daysOff: readonly L
   }
   return dates;
 }
+
+/**
+ * The latest of some days; `undefined` where there are none.
+ * @example
+ * latestDay(["2027-02-01", "2027-03-01"]) // "2027-03-01"
+ */
+export const latestDay = (days: readonly LocalDate[]): LocalDate | undefined => days.toSorted().at(-1);
+
+/**
+ * The earliest of some days; `undefined` where there are none.
+ * @example
+ * earliestDay(["2027-02-01", "2027-03-01"]) // "2027-02-01"
+ */
+export const earliestDay = (days: readonly LocalDate[]): LocalDate | undefined => days.toSorted()[0];

@@ -18,6 +18,8 @@ export interface BoardQuestion {
   readonly evidence: readonly Evidence[];
   readonly model: MarkScale;
   readonly at: string;
+  /** A night on which is looked anew at what somebody lacked before it. */
+  readonly again: string | null;
   /** Minutes that it takes to teach a figure once more, by id. */
   readonly minutes: Readonly<Record<string, number>>;
 }
@@ -40,7 +42,15 @@ export interface BoardAnswer {
 const USUAL_MINUTES = 5;
 
 /** Works out who is ready, what to look at next, and what to teach again. */
-export function answerBoard({ rule, studentIds, evidence, model, at, minutes }: BoardQuestion): BoardAnswer {
+export function answerBoard({
+  rule,
+  studentIds,
+  evidence,
+  model,
+  at,
+  again,
+  minutes,
+}: BoardQuestion): BoardAnswer {
   const own = new Map<string, Evidence[]>(studentIds.map((id) => [id, []]));
   for (const entry of evidence) own.get(entry.studentId)?.push(entry);
   return {
@@ -48,8 +58,8 @@ export function answerBoard({ rule, studentIds, evidence, model, at, minutes }: 
       const seen = own.get(studentId) ?? [];
       return {
         studentId,
-        readiness: readiness(rule, studentId, model, seen, at),
-        telling: mostTelling(rule, studentId, model, seen, at),
+        readiness: readiness(rule, studentId, model, seen, at, again),
+        telling: mostTelling(rule, studentId, model, seen, at, again),
       };
     }),
     teach: teachAgain({

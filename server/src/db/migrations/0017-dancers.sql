@@ -95,6 +95,7 @@ create table evidence (
 create index evidence_student on evidence (student_id, position);
 create index evidence_section on evidence (section_id);
 create index evidence_check on evidence (check_id);
+create index evidence_corrects on evidence (corrects) where corrects is not null;
 
 -- What was noted about a figure in a check.
 create table check_notes (

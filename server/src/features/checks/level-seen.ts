@@ -1,6 +1,6 @@
 import type { KeptEvidence, LevelSeen, MarkedTwice } from "@map-step/contract";
 import { fitMarks, markAtLayer, markRank, type Standing, standing, uncorrected } from "@map-step/core/check";
-import { daysBetween } from "@map-step/core/time";
+import { daysBetween, latestDay } from "@map-step/core/time";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
@@ -99,7 +99,7 @@ export async function levelSeen(db: Database, levelId: string): Promise<LevelSee
 
 /** How many dancers have each figure without help, at the layer at which it was marked. */
 function sharesOf(evidence: readonly LevelRow[]): LevelSeen["sections"][number]["figures"] {
-  const last = evidence.reduce((latest, { at }) => (at > latest ? at : latest), "1900-01-01");
+  const last = latestDay(evidence.map(({ at }) => at)) ?? "";
   const marksOf = new Map<string, Map<string, Standing[]>>();
   for (const one of standing(evidence, last)) {
     const ofFigure = marksOf.get(one.figureId) ?? new Map<string, Standing[]>();

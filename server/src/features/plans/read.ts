@@ -54,6 +54,20 @@ const plansWhere = (condition: string): string => `
   select p.id, p.version, p.level_id as "levelId", p.section_id as "sectionId", p.special, p.muted, p.away, p.weeks,
     coalesce(known.figure_ids, '{}') as known,
     coalesce((
+      select json_agg(json_build_object('figureId', figure_id, 'have', have, 'seen', seen) order by figure_id)
+      from (
+        select figure_id, count(*)::int as seen, count(*) filter (where mark in ('alone', 'dances-it'))::int as have
+        from (
+          select distinct on (s.person_id, e.figure_id) e.figure_id, e.mark
+          from enrolments en join students own on own.id = en.student_id
+            join students s on s.person_id = own.person_id join evidence e on e.student_id = s.id
+          where en.section_id = p.section_id and en.deleted_at is null and not en.waiting and e.mark is not null
+            and e.figure_id::text = any(known.figure_ids)
+            and e.seen_on <= (select first_date from sections where id = p.section_id)
+            and not exists (select 1 from evidence later where later.corrects = e.id)
+          order by s.person_id, e.figure_id, e.seen_on desc, e.position desc) latest
+        group by figure_id) of_figures), '[]') as brought,
+    coalesce((
       select json_agg(json_build_object(
         'figureId', figure_id, 'week', week, 'pinned', pinned, 'wish', wish, 'worth', worth, 'pieces', pieces,
         'approachId', approach_id, 'extraReturns', extra_returns) order by position)

@@ -37,7 +37,7 @@ export async function familyOf(db: Database, studentId: string, hold = false): P
     ids,
     names: rows.map(({ name }) => name),
     role: first.role,
-    since: rows.reduce((least, { since }) => (since < least ? since : least), first.since),
+    since: new Date(Math.min(...rows.map(({ since }) => since.getTime()))),
     sectionIds: sections.map(({ id }) => id),
   };
 }

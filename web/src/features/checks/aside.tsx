@@ -49,7 +49,7 @@ function AboutDancer({ board, answer, dancer }: Omit<Props, "chosen"> & { dancer
               <span>ready</span>
             </Flex>
           </Box>
-          <Text mt="2">{readinessInWords(now.readiness)}</Text>
+          <Text mt="2">{readinessInWords(now.readiness, board.clauses)}</Text>
           {now.readiness.probability > 0 && now.readiness.probability < 1 ? (
             <Text fontSize="sm" color="soft" mt="1">
               How likely is an estimate, from what was seen of them and of others.
@@ -72,7 +72,10 @@ function AboutDancer({ board, answer, dancer }: Omit<Props, "chosen"> & { dancer
       )}
       <Title>From what?</Title>
       <FromWhat
-        evidence={board.seen.evidence.filter(({ studentId }) => studentId === dancer.id)}
+        evidence={board.seen.evidence.filter(
+          ({ studentId, figureId }) =>
+            studentId === dancer.id && board.figures.some(({ id }) => id === figureId),
+        )}
         nameOf={board.nameOf}
       />
       <Button asChild variant="outline" size="sm" mt="3">

@@ -19,6 +19,7 @@ import {
 } from "@map-step/core/check";
 import { FIGURE_KINDS, LAYERS, type Layer } from "@map-step/core/figure";
 import { isEnrolledOn } from "@map-step/core/student";
+import { earliestDay } from "@map-step/core/time";
 import { useEffect, useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { ask } from "../../workers/ask.ts";
@@ -113,7 +114,7 @@ export function useBoardData(section: Section) {
     const layer: Layer = dance.alone ? "count" : "partner";
     // A class that is over is shown as it was on its last night.
     const last = section.dates.at(-1) ?? today;
-    const day = today > last ? last : today;
+    const day = earliestDay([today, last]) ?? today;
     const dancers = roster
       .filter((one) => isEnrolledOn(one, day) || (one.from > day && !one.waiting))
       .map(({ personId, name, role }) => ({ id: personId, name, role }));
@@ -170,7 +171,7 @@ const openWorker = () =>
   new Worker(new URL("../../workers/board.worker.ts", import.meta.url), { type: "module" });
 
 /** Who is ready, what to look at and what to teach, worked out beside the page; the last answer until the next is there. */
-export function useBoardAnswer(board: Board | null): BoardAnswer | null {
+export function useBoardAnswer(board: Board | null, again: string | null = null): BoardAnswer | null {
   const [answer, setAnswer] = useState<BoardAnswer | null>(null);
   const question = useMemo((): string | null => {
     if (!board) return null;
@@ -178,12 +179,18 @@ export function useBoardAnswer(board: Board | null): BoardAnswer | null {
       board.figures.map(({ id, minutes: own }) => [id, Math.max(3, Math.round(own / 2))]),
     );
     const asked: BoardQuestion = {
-      ...{ rule: board.rule, model: board.levelSeen.model, at: board.today, minutes },
+      ...{
+        rule: board.rule,
+        model: board.levelSeen.model,
+        at: again !== null && again > board.today ? again : board.today,
+        again,
+        minutes,
+      },
       studentIds: board.dancers.map(({ id }) => id),
       evidence: board.seen.evidence,
     };
     return JSON.stringify(asked);
-  }, [board]);
+  }, [board, again]);
   useEffect(() => {
     if (question === null) return;
     const unwanted = new AbortController();

@@ -17,7 +17,7 @@ import { RefusedSeen } from "./refused.tsx";
 import { Room } from "./room.tsx";
 
 function OneCheck({ board, check }: { board: Board; check: Check }) {
-  const answer = useBoardAnswer(board);
+  const answer = useBoardAnswer(board, check.heldOn);
   const library = useFigures(board.dance.id);
   const remove = useChange(api.checks.remove);
   const navigate = useNavigate();

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Heading, Input, Table, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { api, type Check, type CheckContent, type FigureRecord } from "@map-step/contract";
 import { WATCHED_AT_ONCE, watchRounds } from "@map-step/core/check";
 import { figureItemsOf, typedFigures } from "@map-step/core/sequence";
@@ -8,6 +8,7 @@ import { useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { TickField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { PlainTable } from "../../kit/plain-table.tsx";
 import { SmallSelect } from "../../kit/select.tsx";
 import { SmallInput } from "../../kit/small-input.tsx";
 import { tellError } from "../../kit/toasts.ts";
@@ -40,7 +41,7 @@ export function Design({ board, check, records, bpm }: Props) {
   const change = useChange(api.checks.change);
   const things = thingsOf(board, check);
   const known = new Set(board.figures.map(({ id }) => id));
-  const { found, designed, unshown, search, stop } = useDesign(library, known);
+  const { found, designed, loops, unshown, search, stop } = useDesign(library, known);
   const [typed, setTyped] = useState("");
   const [unknown, setUnknown] = useState<readonly string[]>([]);
   const [markers, setMarkers] = useState(1);
@@ -159,7 +160,9 @@ export function Design({ board, check, records, bpm }: Props) {
                       : designed.bound === null
                         ? "the fewest that were found"
                         : `at least ${designed.bound} are needed`}
-                    ; shows all {things.length - left.length}, round and round
+                    ; shows{" "}
+                    {things.length - left.length === 1 ? "the figure" : `all ${things.length - left.length}`}
+                    {loops ? ", round and round" : ", once through: nothing leads back to its beginning"}
                   </Text>
                   <Button size="sm" mt="2" onClick={() => save({ items: [...designed.items] })}>
                     Take it
@@ -168,7 +171,7 @@ export function Design({ board, check, records, bpm }: Props) {
               ) : found && !found.running ? (
                 <Text role="status" mb="3">
                   {found.impossible
-                    ? "No routine of what they know shows all of it and goes round. Leave a figure out, or check them one by one."
+                    ? "No routine of what they know shows all of it. Leave a figure out, or check them one by one."
                     : "None was found in the time. Leave a figure out, or write one."}
                 </Text>
               ) : null}
@@ -235,29 +238,19 @@ export function Design({ board, check, records, bpm }: Props) {
             change partners; {WATCHED_AT_ONCE} dancers at most are watched by one person at once.
           </Text>
           {rounds.length > 0 ? (
-            <Table.Root size="sm" aria-label="Who watches whom">
-              <Table.Header>
-                <Table.Row>
-                  <Table.ColumnHeader>Round</Table.ColumnHeader>
-                  {Array.from({ length: markers }, (_, at) => (
-                    // biome-ignore lint/suspicious/noArrayIndexKey: markers are told by their place
-                    <Table.ColumnHeader key={at}>
-                      {markers === 1 ? "Watch" : `Person ${at + 1} watches`}
-                    </Table.ColumnHeader>
-                  ))}
-                </Table.Row>
-              </Table.Header>
-              <Table.Body>
-                {rounds.slice(0, 12).map(({ round, watched }) => (
-                  <Table.Row key={round}>
-                    <Table.Cell>{round}</Table.Cell>
-                    {watched.map((some) => (
-                      <Table.Cell key={some.join()}>{some.map(nameOf).join(", ")}</Table.Cell>
-                    ))}
-                  </Table.Row>
-                ))}
-              </Table.Body>
-            </Table.Root>
+            <PlainTable
+              label="Who watches whom"
+              head={[
+                "Round",
+                ...Array.from({ length: markers }, (_, at) =>
+                  markers === 1 ? "Watch" : `Person ${at + 1} watches`,
+                ),
+              ]}
+              rows={rounds.slice(0, 12).map(({ round, watched }) => ({
+                key: `${round}`,
+                cells: [round, ...watched.map((some) => some.map(nameOf).join(", "))],
+              }))}
+            />
           ) : (
             <Text color="soft">Too few minutes for one round.</Text>
           )}

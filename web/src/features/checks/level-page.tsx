@@ -1,10 +1,11 @@
-import { Box, Button, Flex, Table, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { api, type FigureLine, type LevelSeen, type Section, type StaffMember } from "@map-step/contract";
 import { agreement, MARK_NAMES, MARKS } from "@map-step/core/check";
 import { counted, inWords } from "@map-step/core/words";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { PlainTable } from "../../kit/plain-table.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { useFigureLines } from "../figures/library.ts";
@@ -58,50 +59,27 @@ function Pair({ pair, seen, nameOf, who }: Known & { pair: LevelSeen["twice"] })
           : `${difference > 0 ? two : one} marks ${Math.abs(difference).toFixed(1)} of a mark lower on average.`}
       </Text>
       <Flex gap="6" wrap="wrap" mt="3" align="flex-start">
-        <Box overflowX="auto">
-          <Table.Root size="sm" width="auto" aria-label={`Marks of ${one} by those of ${two}`}>
-            <Table.Header>
-              <Table.Row>
-                <Table.ColumnHeader>
-                  {one} \ {two}
-                </Table.ColumnHeader>
-                {MARKS.map((mark) => (
-                  <Table.ColumnHeader key={mark} textAlign="center">
-                    {MARK_NAMES[mark]}
-                  </Table.ColumnHeader>
-                ))}
-              </Table.Row>
-            </Table.Header>
-            <Table.Body>
-              {MARKS.map((mark, row) => (
-                <Table.Row key={mark}>
-                  <Table.ColumnHeader scope="row">{MARK_NAMES[mark]}</Table.ColumnHeader>
-                  {MARKS.map((other, column) => {
-                    const many = table[row]?.[column] ?? 0;
-                    return (
-                      <Table.Cell
-                        key={other}
-                        textAlign="center"
-                        className="numbers"
-                        bg={
-                          many === 0
-                            ? undefined
-                            : row === column
-                              ? "pineWash"
-                              : Math.abs(row - column) > 1
-                                ? "apricotWash"
-                                : undefined
-                        }
-                      >
-                        {many === 0 ? "" : many}
-                      </Table.Cell>
-                    );
-                  })}
-                </Table.Row>
-              ))}
-            </Table.Body>
-          </Table.Root>
-        </Box>
+        <PlainTable
+          centred
+          label={`Marks of ${one} by those of ${two}`}
+          head={[`${one} down, ${two} across`, ...MARKS.map((mark) => MARK_NAMES[mark])]}
+          rows={MARKS.map((mark, row) => ({
+            key: mark,
+            cells: [MARK_NAMES[mark], ...MARKS.map((_, column) => table[row]?.[column] || "")],
+            tones: [
+              undefined,
+              ...MARKS.map((_, column) =>
+                (table[row]?.[column] ?? 0) === 0
+                  ? undefined
+                  : row === column
+                    ? "pineWash"
+                    : Math.abs(row - column) > 1
+                      ? "apricotWash"
+                      : undefined,
+              ),
+            ],
+          }))}
+        />
         <Box flex="1" minW="14rem">
           {worst.length > 0 ? (
             <Text mb="2">They differ most on {inWords(worst.slice(0, 3).map(([id]) => nameOf(id)))}.</Text>
@@ -128,51 +106,41 @@ function Sections({ seen, nameOf }: Known) {
       <Text color="soft" fontSize="sm" mb="2">
         How many have a figure without help, of those seen. The hardest first, how hard being an estimate.
       </Text>
-      <Box overflowX="auto">
-        <Table.Root size="sm" aria-label="Sections beside each other">
-          <Table.Header>
-            <Table.Row>
-              <Table.ColumnHeader>Figure</Table.ColumnHeader>
-              {seen.sections.map(({ sectionId, name, dancers }) => (
-                <Table.ColumnHeader key={sectionId}>
-                  <Link to={`/checks/${sectionId}`}>{name}</Link>
-                  <Text as="span" display="block" fontWeight="400" color="soft">
-                    {counted(dancers, "dancer")}
-                  </Text>
-                </Table.ColumnHeader>
-              ))}
-            </Table.Row>
-          </Table.Header>
-          <Table.Body>
-            {ordered.map((id) => (
-              <Table.Row key={id}>
-                <Table.ColumnHeader scope="row">{nameOf(id)}</Table.ColumnHeader>
-                {seen.sections.map(({ sectionId, figures: own }) => {
-                  const share = own.find(({ figureId }) => figureId === id);
-                  return (
-                    <Table.Cell key={sectionId} className="numbers">
-                      {share ? (
-                        <Flex align="center" gap="2">
-                          <Box w="72px" h="8px" borderRadius="sm" bg="rule" overflow="hidden" aria-hidden>
-                            <Box
-                              h="full"
-                              bg="pine2"
-                              style={{ width: `${(share.have / share.marked) * 100}%` }}
-                            />
-                          </Box>
-                          {share.have} of {share.marked}
-                        </Flex>
-                      ) : (
-                        <Text color="soft">not seen</Text>
-                      )}
-                    </Table.Cell>
-                  );
-                })}
-              </Table.Row>
-            ))}
-          </Table.Body>
-        </Table.Root>
-      </Box>
+      <PlainTable
+        label="Sections beside each other"
+        head={[
+          "Figure",
+          ...seen.sections.map(({ sectionId, name, dancers }) => (
+            <span key={sectionId}>
+              <Link to={`/checks/${sectionId}`}>{name}</Link>
+              <Text as="span" display="block" fontWeight="400" color="soft">
+                {counted(dancers, "dancer")}
+              </Text>
+            </span>
+          )),
+        ]}
+        rows={ordered.map((id) => ({
+          key: id,
+          cells: [
+            nameOf(id),
+            ...seen.sections.map(({ sectionId, figures: own }) => {
+              const share = own.find(({ figureId }) => figureId === id);
+              return share ? (
+                <Flex key={sectionId} align="center" gap="2">
+                  <Box w="72px" h="8px" borderRadius="sm" bg="rule" overflow="hidden" aria-hidden>
+                    <Box h="full" bg="pine2" style={{ width: `${(share.have / share.marked) * 100}%` }} />
+                  </Box>
+                  {share.have} of {share.marked}
+                </Flex>
+              ) : (
+                <Text key={sectionId} color="soft">
+                  not seen
+                </Text>
+              );
+            }),
+          ],
+        }))}
+      />
     </Panel>
   );
 }

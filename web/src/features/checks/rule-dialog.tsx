@@ -107,7 +107,13 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
   useEffect(() => {
     const unwanted = new AbortController();
     const question: BoardQuestion = {
-      ...{ rule: ruleOver(clauses, ruled), model: board.levelSeen.model, at: board.today, minutes: {} },
+      ...{
+        rule: ruleOver(clauses, ruled),
+        model: board.levelSeen.model,
+        at: board.today,
+        again: null,
+        minutes: {},
+      },
       ...{ studentIds: board.dancers.map(({ id }) => id), evidence: board.seen.evidence },
     };
     ask<BoardQuestion, BoardAnswer>(openWorker, question, { signal: unwanted.signal }).then(

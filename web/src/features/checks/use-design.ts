@@ -2,6 +2,7 @@ import type { FigureRecord } from "@map-step/contract";
 import { designCheck, type TaughtThing } from "@map-step/core/check";
 import { parseFigure } from "@map-step/core/notation";
 import type { FigureItem, TransitionGraph } from "@map-step/core/sequence";
+import { useEffect, useRef, useState } from "react";
 import { useSearch } from "../../kit/use-search.ts";
 import type { FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
 import { walkAsItems } from "../sequences/as-items.ts";
@@ -60,6 +61,7 @@ export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) 
   const { found, start, stop } = useSearch<FoundRoutines, RoutineQuestion, FoundRoutines, FoundRoutines>(
     SEARCH,
   );
+  const [asked, setAsked] = useState<readonly string[] | null>(null);
   const graph = ofKnown(library.graph, known);
   const things = (ids: readonly string[]): TaughtThing[] => {
     const shows = shownBy(library.records);
@@ -69,7 +71,9 @@ export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) 
       shownBy: (shows.get(figureId) ?? [figureId]).filter((id) => known.has(id)),
     }));
   };
-  const options = { loops: true, phraseBeats: library.dance.freeTimed ? 1 : library.dance.phraseBeats };
+  // Where nothing leads back to its beginning, it is danced once through.
+  const [loops, setLoops] = useState(true);
+  const options = { loops, phraseBeats: library.dance.freeTimed ? 1 : library.dance.phraseBeats };
   const [first] = found?.routines ?? [];
   const designed: Designed | null = first
     ? {
@@ -79,22 +83,33 @@ export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) 
         bound: found?.bound ?? null,
       }
     : null;
+  const search = (ids: readonly string[], round = true) => {
+    const { oneOfEach } = designCheck(graph, things(ids), { ...options, loops: round });
+    const rank = library.records.map(({ id, kind }): [string, number] => [id, kind === "basic" ? 0 : 1]);
+    setLoops(round);
+    setAsked(ids);
+    void start({
+      graph,
+      wanted: [],
+      options: { ...options, loops: round, oneOfEach },
+      preferences: { rank, inARow: 2 },
+      seconds: SECONDS,
+    });
+  };
+  const again = useRef(search);
+  again.current = search;
+  const cannotGoRound = found !== null && !found.running && found.impossible && loops;
+  useEffect(() => {
+    if (cannotGoRound && asked) again.current(asked, false);
+  }, [cannotGoRound, asked]);
   return {
-    found,
+    found: cannotGoRound ? null : found,
+    /** Whether it goes round and round. */
+    loops,
     designed,
     /** Of some figures those that no routine can show. */
     unshown: (ids: readonly string[]) => designCheck(graph, things(ids), options).unshown,
-    search: (ids: readonly string[]) => {
-      const { oneOfEach } = designCheck(graph, things(ids), options);
-      const rank = library.records.map(({ id, kind }): [string, number] => [id, kind === "basic" ? 0 : 1]);
-      void start({
-        graph,
-        wanted: [],
-        options: { ...options, oneOfEach },
-        preferences: { rank, inARow: 2 },
-        seconds: SECONDS,
-      });
-    },
+    search: (ids: readonly string[]) => search(ids),
     stop,
   };
 }

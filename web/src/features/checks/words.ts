@@ -55,16 +55,29 @@ export function ruleInWords(clauses: readonly StatedClause[]): string {
     : clauses.map(clauseInWords).join("; ");
 }
 
-/** What is known of a dancer in a sentence: the facts, then what is likely. */
-export function readinessInWords({ clauses, verdict, probability }: Readiness): string {
-  const facts = clauses.map(({ clause, shown, lacking, unseen, off }) => {
+const things = (stated: StatedClause | undefined): string =>
+  stated?.kind !== "figures"
+    ? ""
+    : stated.of === "all"
+      ? "figures"
+      : KIND_NAMES[stated.of].many.toLowerCase();
+
+/**
+ * What is known of a dancer in a sentence: the facts, then what is likely.
+ * @param stated the clauses as the level states them, in the same order
+ */
+export function readinessInWords(
+  { clauses, verdict, probability }: Readiness,
+  stated: readonly StatedClause[],
+): string {
+  const facts = clauses.map(({ clause, shown, lacking, unseen, off }, at) => {
     if (clause.kind === "timing")
       return off === null ? "timing not measured" : `timing ${Math.round(Math.abs(off))} ms off`;
     const rest = [
       ...(lacking.length > 0 ? [`${lacking.length} not well enough`] : []),
       ...(unseen.length > 0 ? [`${unseen.length} not seen`] : []),
     ].join(", ");
-    return `${shown.length} of the ${clause.atLeast} asked for${rest === "" ? "" : ` (${rest})`}`;
+    return `${shown.length} of ${clause.atLeast} ${things(stated[at])}${rest === "" ? "" : ` (${rest})`}`;
   });
   const settled = probability === 0 || probability === 1;
   const head =
@@ -98,7 +111,7 @@ export function settledInWords(
   if (open.length === 0)
     return all === 0 ? "Nobody to look at." : "Everybody is settled. You can stop looking.";
   const looks = open.reduce((sum, one) => sum + one.looks, 0);
-  return `${all - open.length} of ${counted(all, "dancer")} settled; ${counted(looks, "more look")} would settle ${
+  return `${all - open.length} of ${counted(all, "dancer")} settled; about ${counted(looks, "more look")} would settle ${
     open.length === 1 ? (open[0]?.name ?? "one") : `${open.length} others`
   }.`;
 }

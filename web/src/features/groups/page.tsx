@@ -11,12 +11,11 @@ import {
   type StudioPerson,
 } from "@map-step/contract";
 import { type Grouping, ruleOver, type StatedClause, usualRule, WEEKDAYS } from "@map-step/core/check";
-import { addDays } from "@map-step/core/time";
+import { addDays, earliestDay, latestDay } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useEffect, useMemo, useState } from "react";
 import { Link, useParams } from "react-router";
 import { useApi, useApiOfEach, useChange } from "../../kit/api.ts";
-import { dayAndMonth } from "../../kit/dates.ts";
 import { TickField } from "../../kit/fields.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
@@ -77,18 +76,21 @@ function useAnswer<Question, Answer>(open: () => Worker, question: Question | nu
 
 /** Everybody of the level's classes, once, with where they stand. */
 function useCandidates(
-  { people, sources, seen, plan, clauses, evidence }: Known,
+  { level, levels, people, sources, seen, plan, clauses, evidence }: Known,
   kinds: ReadonlyMap<string, string>,
 ) {
   const { today } = useSession();
   const found = useMemo(() => {
     const ofLevel = new Map(sources.map((section) => [section.id, section]));
+    const nextIds = new Set(levels.flatMap(({ id, followsId }) => (followsId === level.id ? [id] : [])));
     return people.flatMap((person) => {
       const course = person.courses.findLast(({ sectionId, waiting }) => ofLevel.has(sectionId) && !waiting);
       const section = course && ofLevel.get(course.sectionId);
-      return course && section ? [{ person, role: course.role, section }] : [];
+      // Who is in the next level already has moved.
+      const moved = person.courses.some((one) => nextIds.has(one.levelId) && !one.waiting);
+      return course && section && !moved ? [{ person, role: course.role, section }] : [];
     });
-  }, [people, sources]);
+  }, [people, sources, levels, level.id]);
   const question = useMemo((): BoardQuestion => {
     const ruled = plan.chosen.flatMap(({ figureId, week }) => {
       const kind = kinds.get(figureId);
@@ -101,6 +103,7 @@ function useCandidates(
         evidence,
         model: seen.model,
         at: today,
+        again: null,
         minutes: {},
       },
     };
@@ -175,10 +178,12 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
   const { content, edit } = edited;
   const [from, setFrom] = useState("");
   const next = levels.filter(({ followsId }) => followsId === level.id);
-  const goals = sections.filter(
-    ({ levelId, dates }) =>
-      (levelId === level.id || next.some(({ id }) => id === levelId)) && (dates.at(-1) ?? "") > today,
-  );
+  // The next level comes first; this one is for who takes it once more.
+  const ahead = sections.filter(({ dates }) => (dates.at(-1) ?? "") > today);
+  const goals = [
+    ...ahead.filter(({ levelId }) => next.some(({ id }) => id === levelId)),
+    ...ahead.filter(({ levelId }) => levelId === level.id),
+  ];
   const going = candidates ? goingOn(candidates, content) : [];
   const goalSections = content.goalIds.flatMap((id) => {
     const section = goals.find((one) => one.id === id);
@@ -192,10 +197,11 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
   const shown = question === null ? null : grouping;
   const begins =
     from ||
-    goals
-      .filter(({ id }) => content.goalIds.includes(id))
-      .map(({ firstDate }) => (firstDate > today ? firstDate : today))
-      .sort()[0] ||
+    earliestDay(
+      goals
+        .filter(({ id }) => content.goalIds.includes(id))
+        .map(({ firstDate }) => latestDay([firstDate, today]) ?? today),
+    ) ||
     today;
   const idsIn = (sectionId: string | null) =>
     shown ? going.filter(({ id }) => (shown.sectionOf[id] ?? null) === sectionId).map(({ id }) => id) : [];
@@ -250,7 +256,7 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
             on the <Link to="/levels">Levels</Link> page.
           </Text>
         ) : null}
-        <Flex gap="4" wrap="wrap" align="flex-end">
+        <Flex gapX="5" gapY="2" wrap="wrap" mb="3">
           {goals.map((section) => {
             const { weekday, places, leaders, followers, others } = goalOf(section, people);
             const there = leaders + followers + others;
@@ -263,6 +269,8 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
               />
             );
           })}
+        </Flex>
+        {goals.length > 0 ? (
           <SmallInput
             label="They come from"
             type="date"
@@ -270,7 +278,7 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
             value={begins}
             onChange={({ target }) => setFrom(target.value)}
           />
-        </Flex>
+        ) : null}
       </Panel>
       {shown ? (
         <>
@@ -334,15 +342,14 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
             align="center"
             wrap="wrap"
           >
-            <Box w="12rem">
+            <Box w="17rem">
               <TickField
                 label={one.person.name}
                 checked={goesOn(one, content)}
                 onChange={(goes) => setGoes(one.person.id, goes)}
               />
               <Text fontSize="xs" color="soft">
-                {one.role === "both" ? "both roles" : one.role}; {one.section.name}, since{" "}
-                {dayAndMonth(one.section.firstDate)}
+                {one.role === "both" ? "both roles" : one.role}; {one.section.name}
               </Text>
             </Box>
             {one.readiness ? (

@@ -44,13 +44,13 @@ export function useLevelPlan(input: PlanInput): Computed {
   const { level, plan, content, library, dance, approaches, pairs, teachers } = input;
   const { chosen, special, muted, away } = content;
   const wishes = JSON.stringify(chosen.map(({ week: _week, ...wish }) => wish));
-  const { known, held, notReached } = plan;
+  const { known, brought, held, notReached } = plan;
   const bare = useMemo(() => {
     const waiting = (JSON.parse(wishes) as Omit<PlanContent["chosen"][number], "week">[]).map((wish) => ({
       ...wish,
       week: null,
     }));
-    const told = { chosen: waiting, special, muted, away, known, held, notReached };
+    const told = { chosen: waiting, special, muted, away, known, brought, held, notReached };
     return toLevelPlan(level, told, library, { dance, approaches, alike: pairs ?? [], teachers });
   }, [
     level,
@@ -59,6 +59,7 @@ export function useLevelPlan(input: PlanInput): Computed {
     muted,
     away,
     known,
+    brought,
     held,
     notReached,
     library,

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
 import { api, type Enrolled, type Section, type StudioPerson } from "@map-step/contract";
 import { alikeNames, ENROLMENT_ROLES, type EnrolmentRole, readRoster } from "@map-step/core/student";
+import { latestDay } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useId, useMemo, useState } from "react";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -48,7 +49,7 @@ export function EnrolMany({ section, students }: { section: Section; students: r
   const [find, setFind] = useState("");
   const [left, setLeft] = useState<ReadonlySet<string>>(new Set());
   const [others, setOthers] = useState<ReadonlySet<string>>(new Set());
-  const [from, setFrom] = useState(today > section.firstDate ? today : section.firstDate);
+  const [from, setFrom] = useState(() => latestDay([today, section.firstDate]) ?? today);
   const people = useApi(api.students.all, {}, { enabled: way !== null });
   const sections = useApi(api.sections.list, {});
   const enrol = useChange(api.students.enrol);
