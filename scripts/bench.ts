@@ -15,6 +15,7 @@ import {
 } from "@map-step/core/plan";
 import { chainOf } from "@map-step/core/sequence";
 import type { Dance } from "@map-step/core/time";
+import { benchChecks } from "./lib/bench-checks.ts";
 import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";
 import { benchSequences } from "./lib/bench-sequences.ts";
@@ -155,6 +156,7 @@ if (!process.argv.includes("--browser")) {
   await benchPlans();
   await benchRepairs();
   await benchSequences();
+  await benchChecks();
   benchTaps();
 }
 await benchInBrowser();

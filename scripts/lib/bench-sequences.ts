@@ -28,7 +28,7 @@ const HOLDS = [
  * A library of so many figures, the same for the same seed. The harder, the more holds it has and the fewer figures lead
  * from one to another.
  */
-function library(seed: number, count: number, hardness: number) {
+export function library(seed: number, count: number, hardness: number) {
   const next = numbersFrom(seed);
   const holds = HOLDS.slice(0, 2 + Math.round(hardness * 4));
   return Array.from({ length: count }, (_, at) => {

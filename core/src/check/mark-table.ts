@@ -28,7 +28,7 @@ export interface MarkParameters {
   readonly kappa: Float64Array;
 }
 
-/** No chance counts as less than this, so that one strange mark cannot make everything impossible. */
+/** Every chance counts as this much more, so that one strange mark cannot make everything impossible. */
 const LEAST = 1e-12;
 /** Below this a product is scaled up again. */
 const TINY = 1e-100;
@@ -89,7 +89,7 @@ export function tableOf(data: MarkData, points: number): MarkTable {
 
   return {
     ...{ data, points, grid, weight, keys, cellOf, ends },
-    reach: new Float64Array(keys.length * (levels + 1) * points),
+    reach: new Float64Array(keys.length * size),
     chance: new Float64Array(keys.length * size),
     expected: new Float64Array(keys.length * size),
     posterior: new Float64Array(points),
@@ -124,12 +124,20 @@ export function fillTable(
     const { figure, layer, marker } = kindAt(table, kind);
     const base = slope * ((ease[layer] ?? 0) - (difficulty[figure] ?? 0)) - (severity[marker] ?? 0);
     const hard = Math.exp(-base);
-    const from = kind * (levels + 1) * points;
-    for (let q = 0; q < points; q++) reach[from + q] = 1;
-    for (let at = points; at < size; at++) reach[from + at] = 1 / (1 + (easy[at] ?? 0) * hard);
-    for (let at = 0; at < size; at++) {
-      const own = (reach[from + at] ?? 0) - (reach[from + at + points] ?? 0);
-      chance[kind * size + at] = Math.max(own, LEAST);
+    const from = kind * size;
+    // Level by level upward: what reaches one and not the next is at it.
+    for (let k = 1; k < levels; k++) {
+      const row = k * points;
+      for (let q = 0; q < points; q++) {
+        const reached = 1 / (1 + (easy[row + q] ?? 0) * hard);
+        const below = (k === 1 ? 1 : (reach[from + row - points + q] ?? 0)) - reached;
+        reach[from + row + q] = reached;
+        chance[from + row - points + q] = below + LEAST;
+      }
+    }
+    const top = from + size - points;
+    for (let q = 0; q < points; q++) {
+      chance[top + q] = (levels > 1 ? (reach[top + q] ?? 0) : 1) + LEAST;
     }
   }
 }
@@ -208,25 +216,26 @@ export function pullOf(
   pull: Float64Array,
   byBound: Float64Array,
 ): void {
-  const { data, points, grid, reach, expected } = table;
+  const { data, points, grid, reach, chance, expected } = table;
   const { levels } = data;
-  const size = levels * points;
   const { figure, layer } = kindAt(table, kind);
-  const from = kind * (levels + 1) * points;
+  const from = kind * levels * points;
   let [inAll, inSlope] = [0, 0];
   for (let k = 1; k < levels; k++) {
     const off = (ease[layer] ?? 0) - (difficulty[figure] ?? 0) - (kappa[k - 1] ?? 0);
+    const row = from + k * points;
     let inBound = 0;
     for (let q = 0; q < points; q++) {
-      const reached = reach[from + k * points + q] ?? 0;
+      const here = expected[row + q] ?? 0;
+      const beneath = expected[row - points + q] ?? 0;
+      // Nobody is expected at most points.
+      if (here === 0 && beneath === 0) continue;
+      const reached = reach[row + q] ?? 0;
       // Of those at this level the chance grows with the reach of it, of those below it falls.
-      const above = reached - (reach[from + (k + 1) * points + q] ?? 0);
-      const below = (reach[from + (k - 1) * points + q] ?? 0) - reached;
       const own =
         reached *
         (1 - reached) *
-        ((expected[kind * size + k * points + q] ?? 0) / Math.max(above, LEAST) -
-          (expected[kind * size + (k - 1) * points + q] ?? 0) / Math.max(below, LEAST));
+        (here / (chance[row + q] ?? LEAST) - beneath / (chance[row - points + q] ?? LEAST));
       inBound += own;
       inSlope += own * ((grid[q] ?? 0) + off);
     }

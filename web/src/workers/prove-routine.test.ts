@@ -146,6 +146,36 @@ describe("the shortest routine", () => {
     );
   });
 
+  test("shows one of each set asked for, in as few beats as the best choice of them", () => {
+    const sets = fc.array(
+      fc.uniqueArray(fc.constantFrom("a", "b", "c", "d"), { minLength: 1, maxLength: 3 }),
+      {
+        minLength: 1,
+        maxLength: 3,
+      },
+    );
+    fc.assert(
+      fc.property(anyGraph, sets, fc.boolean(), (graph, oneOfEach, loops) => {
+        const asked = { loops, phraseBeats: 1 };
+        const task = routineModel(graph, [], { ...asked, oneOfEach, mostBeats: 40 });
+        const { times, impossible } = proveRoutine(highs, task, 20);
+        // Every way to choose one of each, and the shortest of the routines that dance those.
+        const choices = oneOfEach.reduce<string[][]>(
+          (all, set) => all.flatMap((before) => set.map((id) => [...before, id])),
+          [[]],
+        );
+        const least = choices.flatMap((chosen) => shortest(graph, [...new Set(chosen)], asked, 40) ?? []);
+        expect(impossible).toBe(least.length === 0);
+        if (!times) return;
+        const walk = routineOrder(graph, times, {}) ?? [];
+        const danced = walk.map((at) => graph.arcs[at]?.figureId ?? "");
+        for (const set of oneOfEach) expect(set.some((id) => danced.includes(id))).toBe(true);
+        expect(beatsOf(graph, walk)).toBe(Math.min(...least));
+      }),
+      { numRuns: 80 },
+    );
+  });
+
   it("holds together what would be two rounds by themselves", () => {
     const rounds = graphOf(3, [arc("a", 0, 0), arc("b", 1, 1), arc("on", 0, 1, 4), arc("back", 1, 0, 6)]);
     const { times, best } = proveRoutine(

@@ -1,0 +1,96 @@
+import fc from "fast-check";
+import { describe, expect, it, test } from "vitest";
+import { alikeNames, ENROLMENT_ROLES, isEnrolledOn, readRoster, sidesOf } from "./index.ts";
+
+describe("names that may be one person's", () => {
+  it.each([
+    ["Zoé Marsh", "zoe  marsh", "same"],
+    ["O'Neil, Ana", "o neil ana", "same"],
+    ["Ana M.", "Ana Marsh", "nearly"],
+    ["Berrin Holt", "Berrin Hold", "nearly"],
+    ["Berrin Holt", "Berirn Holt", "nearly"],
+    ["Berrin Holt", "Berin Holt", "nearly"],
+    ["Ana", "Ina", "other"],
+    ["Ana", "Ana Marsh", "other"],
+    ["Ana Marsh", "Ana Molt", "other"],
+    ["...", "...", "other"],
+  ] as const)("%s and %s: %s", (one, other, expected) => {
+    expect(alikeNames(one, other)).toBe(expected);
+    expect(alikeNames(other, one)).toBe(expected);
+  });
+
+  test("a name is its own whatever its capitals and marks, and alike both ways", () => {
+    const word = fc.string({ unit: fc.constantFrom(..."abcdeéöñ"), minLength: 1, maxLength: 8 });
+    fc.assert(
+      fc.property(word, word, (one, other) => {
+        expect(alikeNames(one, one.toUpperCase())).toBe("same");
+        expect(alikeNames(one, other)).toBe(alikeNames(other, one));
+      }),
+    );
+  });
+});
+
+describe("a pasted list", () => {
+  it("is read as people write lists", () => {
+    const text =
+      "1. Ana Lind, leader\n\n- Bo\tfollow\r\nCato (both)\nDag - solo\n• Eli follower\nFay\nGus L\nHal, L\nIna B. ; f\nSolo";
+    const { lines, faults } = readRoster(text, "leader");
+    expect(faults).toEqual([]);
+    expect(lines.map(({ name, role }) => `${name}/${role}`)).toEqual([
+      "Ana Lind/leader",
+      "Bo/follower",
+      "Cato/both",
+      "Dag/solo",
+      "Eli/follower",
+      "Fay/leader",
+      "Gus L/leader",
+      "Hal/leader",
+      "Ina B./follower",
+      "Solo/leader",
+    ]);
+  });
+
+  it("says which line it could not take, and why", () => {
+    const { lines, faults } = readRoster(`Bo, juggler\nAna\n${"x".repeat(81)}`, "solo");
+    expect(lines).toEqual([{ line: 2, name: "Ana", role: "solo" }]);
+    expect(faults.map(({ line, message }) => [line, message])).toEqual([
+      [1, '"juggler" is no role; write leader, follower, solo or both'],
+      [3, "At most 80 characters"],
+    ]);
+  });
+
+  test("takes or faults each line that holds something, whatever it holds", () => {
+    fc.assert(
+      fc.property(fc.string({ maxLength: 200 }), fc.constantFrom(...ENROLMENT_ROLES), (text, role) => {
+        const { lines, faults } = readRoster(text, role);
+        for (const { name } of lines) expect(name.trim()).toBe(name);
+        const numbers = [...lines, ...faults].map(({ line }) => line);
+        expect(new Set(numbers).size).toBe(numbers.length);
+      }),
+    );
+  });
+});
+
+describe("who is in a class", () => {
+  it("comes from the first day to the last, and not while waiting", () => {
+    const place = { from: "2027-02-08", until: "2027-03-01", waiting: false };
+    const days = ["2027-02-07", "2027-02-08", "2027-03-01", "2027-03-02"];
+    expect(days.map((day) => isEnrolledOn(place, day))).toEqual([false, true, true, false]);
+    expect(isEnrolledOn({ ...place, until: null }, "2030-01-01")).toBe(true);
+    expect(isEnrolledOn({ ...place, waiting: true }, "2027-02-08")).toBe(false);
+  });
+
+  test("who dances both evens the roles out as far as that goes", () => {
+    const role = fc.record({ role: fc.constantFrom(...ENROLMENT_ROLES) });
+    fc.assert(
+      fc.property(fc.array(role, { maxLength: 20 }), (dancers) => {
+        const count = (one: string) => dancers.filter((dancer) => dancer.role === one).length;
+        const { leaders, followers } = sidesOf(dancers);
+        expect(leaders.length + followers.length).toBe(dancers.length - count("solo"));
+        const [gap, both] = [Math.abs(count("leader") - count("follower")), count("both")];
+        const least = both >= gap ? (both - gap) % 2 : gap - both;
+        expect(Math.abs(leaders.length - followers.length)).toBe(least);
+      }),
+    );
+  });
+});
