@@ -11,7 +11,7 @@ const read = (file: string) => readFileSync(join(root, file), "utf8");
 
 const PAGES = [
   "README.md",
-  ...["architecture", "glossary", "notation"].map((name) => `docs/${name}.md`),
+  ...["architecture", "checks", "glossary", "notation"].map((name) => `docs/${name}.md`),
   ...["core", "contract", "server", "web", "demo", "e2e"].map((name) => `${name}/README.md`),
 ];
 

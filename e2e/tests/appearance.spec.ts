@@ -40,7 +40,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "practice", path: `/practice/sequences/${sequence}`, shown: /Take it along/ },
     { name: "recaps", path: `/recaps/${section}`, shown: /drafted from what was really covered/ },
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
-    { name: "check", path: `/checks/${section}`, shown: /without help or better/ },
+    { name: "board", path: `/checks/${section}`, shown: /Ready to move up/ },
     { name: "roster", path: `/sections/${section}/roster`, shown: /1 more follower/ },
     { name: "staff", path: "/staff", shown: /Junia Reedwater/ },
   ];

@@ -31,13 +31,13 @@ test("a section is asked for before it goes, says what goes with it, and comes b
 test("a student's data are handed over, and erased for good", async ({ page }) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/checks`);
-  await page.getByRole("link", { name: "Students" }).click();
+  await page.getByRole("link", { name: "Students", exact: true }).click();
   await page.getByRole("button", { name: "Add" }).waitFor();
   const [file] = await Promise.all([
     page.waitForEvent("download"),
     page.getByRole("button", { name: "Save all that is kept of Corin" }).click(),
   ]);
-  expect(file.suggestedFilename()).toBe("Corin.json");
+  expect(file.suggestedFilename()).toBe("Corin.html");
   await page.getByLabel("Name", { exact: true }).fill("Osk Fennimore");
   await page.getByRole("button", { name: "Add" }).click();
   await page.getByRole("button", { name: "Erase Osk Fennimore for good" }).click();

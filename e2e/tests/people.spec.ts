@@ -1,61 +1,88 @@
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import { demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
 
 test("students come, change, go and come back", async ({ page, watch }) => {
   watch.expectStatus(422);
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/levels`);
   await page.getByRole("link", { name: "Students" }).first().click();
-  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+  await expect(page.getByText("11 students of 14 places; 1 more follower.")).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("corin");
   await page.getByRole("button", { name: "Add", exact: true }).click();
-  await expect(page.getByText("This section has a student of this name already")).toBeVisible();
+  await expect(page.getByText("Another student of this section is called corin")).toBeVisible();
   await page.getByLabel("Name", { exact: true }).fill("Quill");
   await page.getByRole("button", { name: "Add", exact: true }).click();
-  await expect(page.getByText("12 students.")).toBeVisible();
-  await page.getByLabel("Role of Quill").selectOption("follower");
-  await expect(page.getByText("12 students; 2 more followers.")).toBeVisible();
+  await expect(page.getByText("12 students of 14 places.")).toBeVisible();
+  await page.getByRole("button", { name: "When and how Quill comes" }).click();
+  await page.getByLabel("Role", { exact: true }).last().selectOption("follower");
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByText("12 students of 14 places; 2 more followers.")).toBeVisible();
   await page.getByRole("button", { name: "Take Quill off the roster" }).click();
-  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+  await expect(page.getByText("11 students of 14 places; 1 more follower.")).toBeVisible();
   await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText("12 students; 2 more followers.")).toBeVisible();
+  await expect(page.getByText("12 students of 14 places; 2 more followers.")).toBeVisible();
+  await page.getByRole("button", { name: "When and how Quill comes" }).click();
+  await page.getByLabel("Waits for a place").check({ force: true });
+  await page.getByRole("button", { name: "Save", exact: true }).click();
+  await expect(page.getByRole("heading", { name: "Waiting list (1)" })).toBeVisible();
   await page.getByRole("button", { name: "Take Quill off the roster" }).click();
-  await expect(page.getByText("11 students; 1 more follower.")).toBeVisible();
+  await expect(page.getByText("11 students of 14 places; 1 more follower.")).toBeVisible();
 });
 
-test("two people mark one student: the second chooses", async ({ page, browser, watch }) => {
-  watch.expectStatus(409);
-  await signIn(page, TEACHER);
-  const other = await another(browser);
-  for (const who of [page, other]) await who.goto(`${demoStudio()}/checks`);
-  const cell = (who: typeof page, mark: string) =>
-    who.getByRole("button", { name: `Corin, Closed basic: ${mark}` });
-  await expect(cell(page, "with help")).toBeVisible();
-  await cell(other, "with help").focus();
-  await other.keyboard.press("4");
-  await expect(cell(other, "dances it")).toBeVisible();
-  await other.waitForLoadState("networkidle");
-  await cell(page, "with help").focus();
-  await page.keyboard.press("1");
-  const dialog = page.getByRole("dialog");
-  await expect(dialog.getByRole("radio", { name: "Theirs: dances it" })).toBeVisible();
-  await dialog.getByRole("radio", { name: /^Yours/ }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await expect(cell(page, "not yet")).toBeVisible();
-  await page.reload();
-  await expect(cell(page, "not yet")).toBeVisible();
-  await other.context().close();
-});
-
-test("a check tells for each student what is missing", async ({ page }) => {
+test("a pasted list comes onto the roster in one step, with those whom the studio knows as who they are", async ({
+  page,
+}) => {
   await signIn(page);
-  await page.goto(`${demoStudio()}/checks`);
-  await page.getByRole("button", { name: "Iska follower" }).click();
-  const about = page.getByRole("complementary", { name: "About this student" });
-  await expect(about.getByRole("heading", { name: "Iska" })).toBeVisible();
-  await expect(about).toContainText("1 of 4 without help or better");
-  await expect(about).toContainText("Still missing");
-  await expect(about).toContainText("Not seen yet");
-  await expect(page.getByRole("row", { name: /^Iska/ }).getByRole("cell").last()).toHaveText("1 of 4");
+  const sections: { id: string; name: string }[] = await (
+    await page.request.get(`${demoStudio()}/api/sections`)
+  ).json();
+  const id = sections.find(({ name }) => name === "Thursday section")?.id;
+  await page.goto(`${demoStudio()}/sections/${id}/roster`);
+  await expect(page.getByText(/^7 students of 10 places/)).toBeVisible();
+  await page.getByRole("button", { name: "Paste a list" }).click();
+  await page.getByLabel(/A name and a role a line/).fill("Osric, leader\nPim, juggler\nQuen (follow)\nAbel");
+  await expect(page.getByText('Line 2: "juggler" is no role')).toBeVisible();
+  await expect(page.getByLabel("the Osric of Last term, Tuesdays")).toBeChecked();
+  await expect(page.getByText("is on the roster already")).toBeVisible();
+  await page.getByRole("button", { name: "Enrol 2 students" }).click();
+  await expect(page.getByText(/^9 students of 10 places/)).toBeVisible();
+  await expect(page.getByLabel("Name of Osric")).toBeVisible();
+  await page.getByRole("link", { name: "All terms of Osric" }).click();
+  await expect(page.getByRole("heading", { name: "Osric", exact: true })).toBeVisible();
+  await expect(page.getByText("Hustle 1, Last term, Tuesdays")).toBeVisible();
+  await expect(page.getByText("Hustle 1, Thursday section")).toBeVisible();
+  await expectAccessible(page);
+  // As they were, for other tests.
+  await page.goBack();
+  for (const name of ["Osric", "Quen"]) {
+    await page.getByRole("button", { name: `Take ${name} off the roster` }).click();
+    await expect(page.getByLabel(`Name of ${name}`)).toHaveCount(0);
+  }
+});
+
+test("one person who was written twice is joined, and taken apart again", async ({ page }) => {
+  await signIn(page);
+  const sections: { id: string; name: string }[] = await (
+    await page.request.get(`${demoStudio()}/api/sections`)
+  ).json();
+  const id = sections.find(({ name }) => name === "Monday section")?.id;
+  await page.goto(`${demoStudio()}/sections/${id}/roster`);
+  await page.getByLabel("Name", { exact: true }).fill("Jorun Á");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await page.goto(
+    `${demoStudio()}/sections/${sections.find(({ name }) => name === "Thursday section")?.id}/roster`,
+  );
+  await page.getByLabel("Name", { exact: true }).fill("jorun a");
+  await page.getByRole("button", { name: "Add", exact: true }).click();
+  await expect(page.getByLabel("Name of jorun a")).toBeVisible();
+  await page.getByRole("link", { name: "All dancers" }).click();
+  await expect(page.getByRole("heading", { name: "The same person?" })).toBeVisible();
+  await expectAccessible(page);
+  const joined = page.getByText("are one person now");
+  await page.getByRole("button", { name: "One person" }).first().click();
+  await expect(joined).toBeVisible();
+  await expect(page.getByRole("heading", { name: "The same person?" })).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo" }).click();
+  await expect(page.getByRole("heading", { name: "The same person?" })).toBeVisible();
 });
 
 test("the director adds somebody, who can sign in until the account is closed", async ({
@@ -143,7 +170,7 @@ test("a class of somebody else is read along until one steps in", async ({ page 
   const other = sections.find(({ teacherIds }) => !teacherIds.includes(person.id))?.id ?? "";
   const own = sections.find(({ teacherIds }) => teacherIds.includes(person.id))?.id ?? "";
   const actions = page.getByRole("button", {
-    name: /^(Finish the class|Open the class again|Hold a check today|Publish|Add|Add a part|done|New link)$/,
+    name: /^(Finish the class|Open the class again|Check tonight|Publish|Add|Add a part|done|New link)$/,
   });
   const teach = page.getByRole("link", { name: "Teach it" });
   const note = page.getByText(/you read along/);

@@ -33,7 +33,7 @@ const MAY_IMPORT: Readonly<Record<string, (name: string) => boolean>> = {
 const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
   web: {
     approaches: ["strand-picture.tsx"],
-    checks: ["from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
+    checks: ["figure-seen.tsx", "from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
     "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: ["filter.ts", "library.ts", "really-new.tsx", "shown.ts", "steps.ts", "use-likeness.ts"],

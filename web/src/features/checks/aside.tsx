@@ -10,6 +10,7 @@ import type { BoardAnswer } from "../../workers/board.ts";
 import { useMay } from "../session/session.tsx";
 import type { Board, Dancer } from "./board-data.ts";
 import type { Chosen } from "./board-table.tsx";
+import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
 import { FromWhat } from "./from-what.tsx";
 import { MARK_KEYS } from "./mark-sign.tsx";
 import { ReadinessLine } from "./readiness-line.tsx";
@@ -131,20 +132,8 @@ function AboutFigure({ board, figureId }: { board: Board; figureId: string }) {
       is(mark) ? (board.dancers.find(({ id }) => id === studentId)?.name ?? []) : [],
     );
   const have = names((mark) => mark === "alone" || mark === "dances-it");
-  const { difficulty } = board.levelSeen.model;
-  const values = Object.values(difficulty);
-  const mean = values.reduce((sum, one) => sum + one, 0) / Math.max(1, values.length);
-  const mine = difficulty[figureId];
-  const word =
-    mine === undefined || values.length < 3
-      ? "how hard it is, is not known yet"
-      : mine > mean + 0.6
-        ? "hard for this level"
-        : mine < mean - 0.6
-          ? "easy for this level"
-          : "about as hard as the others";
-  const twice = board.levelSeen.twice.filter((pair) => pair.figureId === figureId);
-  const opposite = twice.filter(({ first, second }) => first !== second).length;
+  const word = hardnessInWords(board.levelSeen.model, figureId);
+  const twice = twiceInWords(board.levelSeen, figureId);
   const notes = board.seen.notes.filter((note) => note.figureId === figureId);
   return (
     <>
@@ -158,11 +147,7 @@ function AboutFigure({ board, figureId }: { board: Board; figureId: string }) {
       <Text fontSize="sm" color="soft">
         How hard is an estimate over all sections, strictness of each teacher taken off.
       </Text>
-      {twice.length > 0 ? (
-        <Text mt="1">
-          Marked by two people {counted(twice.length, "time")}, differently {counted(opposite, "time")}.
-        </Text>
-      ) : null}
+      {twice === "" ? null : <Text mt="1">{twice}</Text>}
       {have.length < own.length ? (
         <>
           <Title>Still lack it</Title>

@@ -85,8 +85,8 @@ const shareOf = (cells: readonly FigureCell[], figureId: string): number =>
 /** Everything that a class's board needs; what is not here yet is missing. */
 export function useBoardData(section: Section) {
   const { today } = useSession();
-  const seen = useSeen(section.id, 15_000);
   const { mine } = useOwnClass(section);
+  const seen = useSeen(section.id, 15_000, mine);
   const mayMark = useMay("checks.write") && mine;
   const queries = {
     levels: useApi(api.levels.list, {}),

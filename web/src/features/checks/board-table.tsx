@@ -65,12 +65,13 @@ function FigureHead({
       fontWeight="400"
       fontSize="sm"
     >
-      <Box position="relative" w={`${width}px`} h="full">
+      <Box position="relative" w={`${width}px`} h="full" pointerEvents="none">
         <chakra.button
           type="button"
           aria-pressed={chosen}
           onClick={onChoose}
           position="absolute"
+          pointerEvents="auto"
           bottom="4px"
           left={`${width / 2 + 2}px`}
           transform="rotate(-52deg)"

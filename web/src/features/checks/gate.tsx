@@ -19,12 +19,12 @@ export function BoardGate({
 }) {
   const { board, queries, seen } = useBoardData(section);
   const { mine } = useOwnClass(section);
-  if (seen.hidden)
+  if (!mine || seen.hidden)
     return (
       <>
         <PageHead title={title} about={section.name} />
         <ReadingAlong section={section} />
-        {mine ? null : (
+        {mine && !seen.hidden ? null : (
           <Empty title="This class is seen by its teachers">
             What students of a class can dance is shown to its teachers, to a substitute and to the director.
           </Empty>

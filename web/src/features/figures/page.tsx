@@ -12,6 +12,7 @@ import { CopyButton } from "../../kit/copy-button.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Loaded } from "../../kit/states.tsx";
+import { FigureSeen } from "../checks/figure-seen.tsx";
 import { useMay } from "../session/session.tsx";
 import { Alike } from "./alike.tsx";
 import { AtTempo } from "./at-tempo.tsx";
@@ -239,6 +240,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
               {flows.length > 0 ? <Neighbours title="Flows straight into" figures={flows} none="" /> : null}
               <Neighbours title="Opens the way to" figures={unlocks} none="Nothing needs it yet." />
             </Panel>
+            <FigureSeen figureId={figure.id} danceId={figure.danceId} />
           </Stack>
         </SimpleGrid>
       </Stack>

@@ -6,6 +6,7 @@ import { lazy, Suspense, useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { Loading } from "../../kit/states.tsx";
+import { useTeaches } from "../sections/own-class.tsx";
 import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
 
@@ -35,7 +36,12 @@ function observationsOf(
 /** What is left of each figure week by week, and at the check; always an estimate. */
 export function Forecast({ input, view: { levelPlan, figures }, onClose }: Props) {
   const { section } = input;
-  const seen = useApi(api.checks.seen, { params: { id: section?.id ?? "" } }, { enabled: section !== null });
+  const teaches = useTeaches();
+  const seen = useApi(
+    api.checks.seen,
+    { params: { id: section?.id ?? "" } },
+    { enabled: section !== null && teaches(section) },
+  );
   const told = useMemo(() => {
     const observations = observationsOf(
       seen.data?.evidence ?? [],

@@ -5,6 +5,7 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { SmallSelect } from "../../kit/select.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
+import { useTeaches } from "../sections/own-class.tsx";
 import { useSession } from "../session/session.tsx";
 import { KeptOfStudent } from "./kept-of-student.tsx";
 
@@ -17,10 +18,11 @@ interface Props {
 function ChooseStudent({ measure, figureId, sequenceId, onKept }: Props & { readonly onKept: () => void }) {
   const { person } = useSession();
   const sections = useApi(api.sections.list, {}).data ?? [];
-  // One's own classes come first, since it is mostly they who tap.
-  const inOrder = [...sections].sort(
-    (a, b) => Number(b.teacherIds.includes(person.id)) - Number(a.teacherIds.includes(person.id)),
-  );
+  const teaches = useTeaches();
+  // One's own classes come first, since it is mostly they who tap; others' students are not shown.
+  const inOrder = sections
+    .filter(teaches)
+    .toSorted((a, b) => Number(b.teacherIds.includes(person.id)) - Number(a.teacherIds.includes(person.id)));
   const [sectionId, setSectionId] = useState("");
   // One id for each student, so that a measurement is kept once however often it has to be sent.
   const [[studentId, id], setStudent] = useState<readonly [string, string]>(["", ""]);

@@ -20,7 +20,7 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { labelled, shownBy } from "../../kit/plain-fields.ts";
+import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
@@ -111,6 +111,15 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
               {...labelled(SECTION_FIELDS, name)}
               error={errors[name]?.message}
               {...form.register(name)}
+            />
+          ))}
+          {namesOf(SECTION_FIELDS, "maybe").map((name) => (
+            <TextField
+              key={name}
+              {...labelled(SECTION_FIELDS, name)}
+              type="number"
+              error={errors[name]?.message}
+              {...form.register(name, MAYBE_NUMBER)}
             />
           ))}
           <TextField

@@ -2,7 +2,7 @@ import { Button, Text } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useSyncExternalStore } from "react";
-import { useApi, useChange } from "../../kit/api.ts";
+import { isUnanswered, useApi, useChange } from "../../kit/api.ts";
 import { Slip } from "../../kit/slip.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { useMay, useSession } from "../session/session.tsx";
@@ -18,34 +18,39 @@ function subscribe(listener: () => void): () => void {
   };
 }
 
-/**
- * Whether a class is the person's own: its teachers' and the director's, and whoever stepped in for them on this
- * device. Everybody else reads along, so that nobody changes another's class by a slip of the finger.
- */
-export function useOwnClass({ id, teacherIds, substituteIds }: Section): {
-  mine: boolean;
-  stepIn: () => void;
-} {
+/** Whether the studio takes a class for the person's own: its students are shown to them and marked by them. */
+export function useTeaches(): (section: Pick<Section, "teacherIds" | "substituteIds">) => boolean {
   const { person } = useSession();
   const director = useMay("sections.write");
+  return ({ teacherIds, substituteIds }) =>
+    director || teacherIds.length === 0 || [...teacherIds, ...substituteIds].includes(person.id);
+}
+
+/**
+ * Whether a class is the person's own: its teachers' and the director's, and whoever stepped in for them. Everybody
+ * else reads along, so that nobody changes another's class by a slip of the finger.
+ */
+export function useOwnClass(section: Section): { mine: boolean; stepIn: () => void } {
+  const { id } = section;
+  const { person } = useSession();
+  const teaches = useTeaches();
   const key = `map-step:stepped-in:${person.id}:${id}`;
   const steppedIn = useSyncExternalStore(subscribe, () => localStorage.getItem(key) !== null);
   const { mutate } = useChange(api.sections.stepIn);
-  const stepIn = () => {
-    // Here at once, also without a network; the studio lets the substitute see the students once it knows.
+  const teachHere = () => {
     localStorage.setItem(key, "yes");
-    mutate({ params: { id } }, { onError: tellError });
     for (const listener of listeners) listener();
   };
-  return {
-    mine:
-      director ||
-      steppedIn ||
-      teacherIds.length === 0 ||
-      teacherIds.includes(person.id) ||
-      substituteIds.includes(person.id),
-    stepIn,
-  };
+  const stepIn = () =>
+    mutate(
+      { params: { id } },
+      {
+        onSuccess: teachHere,
+        // Without a network the class goes on here; its students are shown once the studio knows.
+        onError: (error) => (isUnanswered(error) ? teachHere() : tellError(error)),
+      },
+    );
+  return { mine: teaches(section) || steppedIn, stepIn };
 }
 
 /** Says to whom it isn't whose class this is, and lets a substitute step in. Nothing for its own teachers. */

@@ -13,7 +13,10 @@ function table(title: string, columns: readonly string[], rows: readonly (readon
 
 const day = (date: string): string => (date === "" ? "" : longDay(date));
 
-/** All that is kept of a student, as a page that can be read without the application. */
+/**
+ * All that is kept of a student as one file: a page that can be read without the application, and the same as data
+ * within it, for a program to read.
+ */
 export function asHtml(all: StudentExport): string {
   const { name, role, otherNames, courses, attendance, marks, practice, waited, remarks } = all;
   return htmlPage(
@@ -64,6 +67,7 @@ ${table(
   "Remarks in which the name stands",
   ["Day", "Section", "Remark", "By"],
   remarks.map((one) => [day(one.date), one.section, one.text, one.by]),
-)}`,
+)}<script type="application/json" id="data">${JSON.stringify(all).replaceAll("<", "\\u003c")}</script>
+`,
   );
 }

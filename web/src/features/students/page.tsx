@@ -9,7 +9,7 @@ import { call, useApi, useChange } from "../../kit/api.ts";
 import { longDay } from "../../kit/dates.ts";
 import { download } from "../../kit/download.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
-import { Empty, Failed, Loaded, Loading } from "../../kit/states.tsx";
+import { Empty, Loaded, Loading } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { FromWhat } from "../checks/from-what.tsx";
 import { Ring } from "../checks/mark-sign.tsx";
@@ -99,11 +99,14 @@ function Dancer({ person, evidence, library }: Known) {
   const { id, name, courses, joined } = person;
   const offset = latestOffset(evidence, today);
   const names = new Map(library.map((figure) => [figure.id, figure.name]));
-  const saveAll = () =>
-    void call(api.students.export, { params: { id } }).then((all) => {
-      download(`${name}.json`, "application/json", `${JSON.stringify(all, null, 2)}\n`);
-      download(`${name}.html`, "text/html", asHtml(all));
-    }, tellError);
+  const saveAll = (kind: "page" | "data") =>
+    void call(api.students.export, { params: { id } }).then(
+      (all) =>
+        kind === "page"
+          ? download(`${name}.html`, "text/html", asHtml(all))
+          : download(`${name}.json`, "application/json", `${JSON.stringify(all, null, 2)}\n`),
+      tellError,
+    );
   return (
     <>
       <PageHead
@@ -113,8 +116,11 @@ function Dancer({ person, evidence, library }: Known) {
         <Button asChild>
           <Link to={`/dancers/${id}/card`}>Progress card</Link>
         </Button>
-        <Button variant="outline" bg="panel" onClick={saveAll}>
+        <Button variant="outline" bg="panel" onClick={() => saveAll("page")}>
           Save all that is kept
+        </Button>
+        <Button variant="outline" bg="panel" onClick={() => saveAll("data")}>
+          As data
         </Button>
         <Button asChild variant="outline" bg="panel">
           <Link to="/dancers">All dancers</Link>
@@ -180,24 +186,22 @@ function Dancer({ person, evidence, library }: Known) {
 export function DancerGate({ children }: { children: (known: Known) => React.ReactNode }) {
   const { dancerId = "" } = useParams();
   const people = useApi(api.students.all, {});
-  const seen = useApi(api.checks.person, { params: { id: dancerId } });
+  const mine = people.data?.find(
+    (one) => one.id === dancerId || one.joined.some(({ id }) => id === dancerId),
+  );
+  const seen = useApi(api.checks.person, { params: { id: dancerId } }, { enabled: mine !== undefined });
   const library = useFigureLines();
-  if (seen.error && [403, 404].includes(seen.error.problem.status))
-    return seen.error.problem.status === 404 ? (
-      <Empty title="This dancer is not there any more">Choose another one under Dancers.</Empty>
-    ) : (
-      <Failed error={seen.error} />
+  if (people.data && !mine)
+    return (
+      <Empty title="This dancer is not shown here">
+        They are not there any more, or in classes of others. Choose another one under Dancers.
+      </Empty>
     );
   return (
     <Loaded all={[people, seen, library]}>
-      {(all, { evidence }, figures) => {
-        const person = all.find((one) => one.id === dancerId || one.joined.some(({ id }) => id === dancerId));
-        return person ? (
-          children({ person, evidence, library: figures })
-        ) : (
-          <Empty title="This dancer is not there any more">Choose another one under Dancers.</Empty>
-        );
-      }}
+      {(_people, { evidence }, figures) =>
+        mine ? children({ person: mine, evidence, library: figures }) : null
+      }
     </Loaded>
   );
 }

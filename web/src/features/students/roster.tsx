@@ -86,10 +86,10 @@ function StudentLine({ student, mayWrite }: { student: Enrolled; mayWrite: boole
   const mayErase = useMay("students.erase");
   const [erasing, setErasing] = useState(false);
   const saveAll = () =>
-    void call(api.students.export, { params }).then((all) => {
-      download(`${student.name}.json`, "application/json", `${JSON.stringify(all, null, 2)}\n`);
-      download(`${student.name}.html`, "text/html", asHtml(all));
-    }, tellError);
+    void call(api.students.export, { params }).then(
+      (all) => download(`${student.name}.html`, "text/html", asHtml(all)),
+      tellError,
+    );
   const eraseNow = () =>
     erase.mutate({ params }, { onSuccess: () => tellDone("Erased for good"), onError: tellError });
   const save = (content: Pick<StudentContent, "name">, version: number) => {
