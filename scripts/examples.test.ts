@@ -11,6 +11,7 @@ import * as recap from "@map-step/core/recap";
 import * as repertoire from "@map-step/core/repertoire";
 import * as sequence from "@map-step/core/sequence";
 import * as stepMap from "@map-step/core/step-map";
+import * as student from "@map-step/core/student";
 import * as time from "@map-step/core/time";
 import * as words from "@map-step/core/words";
 import { describe, expect, it } from "vitest";
@@ -32,6 +33,7 @@ const FACES = {
   repertoire,
   sequence,
   stepMap,
+  student,
   time,
   words,
 };

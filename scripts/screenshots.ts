@@ -11,10 +11,10 @@ const FOLDER = join(process.cwd(), "docs/screenshots");
 interface Ids {
   readonly figure: string;
   readonly practised: string;
-  /** A figure that is easily taken for it. */
-  readonly alike: string;
   readonly level: string;
   readonly section: string;
+  /** The section of a term behind. */
+  readonly earlier: string;
 }
 
 interface Shot {
@@ -96,19 +96,37 @@ const teachPart = (name: string) => async (page: Page) => {
     .click();
 };
 
+const inTheRoom = async (page: Page) => {
+  await press("Check tonight")(page);
+  await page.getByRole("heading", { name: "Watch now" }).waitFor();
+  await press("Back-and-forward")(page);
+  await page.getByRole("button", { name: "with help" }).first().click();
+};
+const openDancer = async (page: Page) => {
+  await page.getByRole("link", { name: "Edda" }).click();
+  await page.getByRole("heading", { name: "What was seen" }).waitFor();
+};
+const layGroups = async (page: Page) => {
+  for (const name of ["Osric", "Dunja", "Saffi", "Ludo"]) {
+    await page.getByLabel(name, { exact: true }).check({ force: true });
+    await page.getByLabel(`Where ${name} goes`).waitFor();
+  }
+  await page.getByLabel(/^Hustle 2, Tuesday section/).check({ force: true });
+  await page.getByLabel("Where Dunja goes").selectOption("waits");
+  await page.getByRole("group", { name: "Tuesday section" }).waitFor();
+  await page.evaluate(() => scrollTo(0, 0));
+};
+
 /** One picture of each main view. */
 const SHOTS: readonly Shot[] = [
   { name: "today", path: () => "/" },
   { name: "figures", path: () => "/figures" },
   { name: "figure", path: ({ figure }) => `/figures/${figure}` },
   { name: "figure-editor", path: () => "/figures/new", first: sayIt },
-  { name: "elements", path: () => "/figures/elements" },
   { name: "practice", path: ({ practised }) => `/practice/figures/${practised}`, first: tapped },
-  { name: "two-figures", path: ({ figure, alike }) => `/figures/${figure}/beside/${alike}` },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
   { name: "proposal", path: plan, first: cancelled },
-  { name: "forecast", path: plan, first: press("Forecast") },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
   {
     name: "teaching",
@@ -125,7 +143,15 @@ const SHOTS: readonly Shot[] = [
   { name: "sequence", path: () => "/sequences", first: joinToMend },
   { name: "make-it-for-me", path: () => "/sequences", first: makeIt },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
-  { name: "check", path: ({ section }) => `/checks/${section}` },
+  { name: "board", path: ({ earlier }) => `/checks/${earlier}` },
+  {
+    name: "room",
+    path: ({ section }) => `/checks/${section}`,
+    first: inTheRoom,
+    size: { width: 820, height: 800 },
+  },
+  { name: "dancer", path: () => "/dancers", first: openDancer },
+  { name: "groups", path: ({ level }) => `/levels/${level}/groups`, first: layGroups },
 ];
 
 async function signedIn(browser: Browser, address: string, shot: Partial<Shot>): Promise<Page> {
@@ -151,9 +177,9 @@ async function idsOf(page: Page, address: string): Promise<Ids> {
   return {
     figure: idOf("Inside turn"),
     practised: idOf("Stretch eight"),
-    alike: idOf("Underarm turn"),
     level: section.levelId,
     section: section.id,
+    earlier: sections.find(({ name }: { name: string }) => name.startsWith("Last term")).id,
   };
 }
 

@@ -70,7 +70,7 @@ export const WATCHED_AT_ONCE = 4;
  * @param seconds how long one round lasts, above 0
  * @param minutes how long the check lasts; some of it goes by between rounds
  * @example
- * watchRounds(["ana", "ben"], 1, 60, 5).length // 3
+ * watchRounds(["ana", "ben"], 1, 60, 5).length // 2
  */
 export function watchRounds(
   studentIds: readonly string[],
