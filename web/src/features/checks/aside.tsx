@@ -205,7 +205,7 @@ function TeachNext({ board, teach }: { board: Board; teach: readonly TeachAgain[
       <Title>If minutes were left to teach</Title>
       <ChoiceButtons
         label="Minutes"
-        choices={MINUTES.map((value) => ({ value, label: `${value}` }))}
+        choices={MINUTES.map((value) => ({ value, label: `${value}`, said: `${value} minutes` }))}
         isChosen={(value) => value === minutes}
         onChoose={setMinutes}
       />

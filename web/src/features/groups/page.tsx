@@ -58,20 +58,26 @@ interface Known {
   readonly sources: readonly Section[];
 }
 
+/** What a worker answered last, and whether that is the answer to the question of now. */
+interface Answered<Answer> {
+  readonly answer: Answer | null;
+  readonly isOfNow: boolean;
+}
+
 /** Asks a worker whenever the question changes; the last answer until the next is there. */
-function useAnswer<Question, Answer>(open: () => Worker, question: Question | null): Answer | null {
-  const [answer, setAnswer] = useState<Answer | null>(null);
+function useAnswer<Question, Answer>(open: () => Worker, question: Question | null): Answered<Answer> {
+  const [kept, setKept] = useState<{ readonly of: string; readonly answer: Answer } | null>(null);
   const text = question === null ? null : JSON.stringify(question);
   useEffect(() => {
     if (text === null) return;
     const unwanted = new AbortController();
     ask<Question, Answer>(open, JSON.parse(text) as Question, { signal: unwanted.signal }).then(
-      setAnswer,
+      (answer) => setKept({ of: text, answer }),
       (error: unknown) => (unwanted.signal.aborted ? undefined : tellError(error)),
     );
     return () => unwanted.abort();
   }, [open, text]);
-  return answer;
+  return { answer: kept?.answer ?? null, isOfNow: kept !== null && kept.of === text };
 }
 
 /** Everybody of the level's classes, once, with where they stand. */
@@ -108,7 +114,7 @@ function useCandidates(
       },
     };
   }, [found, evidence, seen, today, plan, clauses, kinds]);
-  const answer = useAnswer<BoardQuestion, BoardAnswer>(openBoard, question);
+  const { answer } = useAnswer<BoardQuestion, BoardAnswer>(openBoard, question);
   return useMemo((): Candidate[] | null => {
     if (!answer) return null;
     const now = new Map(answer.dancers.map((one) => [one.studentId, one.readiness]));
@@ -193,8 +199,8 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
     going.length > 0 && goalSections.length > 0
       ? { students: going, sections: goalSections, seconds: SECONDS }
       : null;
-  const grouping = useAnswer<GroupsQuestion, GroupsAnswer>(openGroups, question);
-  const shown = question === null ? null : grouping;
+  const { answer, isOfNow } = useAnswer<GroupsQuestion, GroupsAnswer>(openGroups, question);
+  const shown = question === null ? null : answer;
   const begins =
     from ||
     earliestDay(
@@ -206,7 +212,7 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
   const idsIn = (sectionId: string | null) =>
     shown ? going.filter(({ id }) => (shown.sectionOf[id] ?? null) === sectionId).map(({ id }) => id) : [];
   const enrolAll = async () => {
-    if (!shown) return;
+    if (!shown || !isOfNow) return;
     const batchId = crypto.randomUUID();
     const fallback = content.goalIds[0] ?? "";
     const moves = going.flatMap(({ id }) => {
@@ -240,7 +246,7 @@ function Groups(known: Known & { readonly kinds: ReadonlyMap<string, string> }) 
         <SaveBadge state={edited.saving.state} retry={edited.saving.flush} />
         <UndoRedo edit={edited} />
         <Button
-          disabled={!shown || going.length === 0}
+          disabled={!shown || !isOfNow || going.length === 0}
           loading={move.isPending}
           onClick={() => void enrolAll()}
         >
