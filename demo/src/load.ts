@@ -239,7 +239,10 @@ async function loadEarlier(db: Database, level: Level, staff: Ids, today: string
   });
   for (const student of EARLIER_STUDENTS) await services.createStudent(db, section.id, student);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
-  for (let week = 1; week <= level.weeks; week++) await teach(db, section, week, teodor);
+  for (let week = 1; week <= level.weeks; week++) {
+    await teach(db, section, week, teodor);
+    await publish(db, section, week, teodor);
+  }
   await holdCheck(db, section, { week: 4, markerIds: [teodor], placements });
   await holdCheck(db, section, { week: 8, markerIds: [teodor, junia], placements, better: 1 });
   return section;
@@ -275,7 +278,10 @@ async function loadTuesday(
   );
   for (const student of NEW_ON_TUESDAY) await services.createStudent(db, section.id, student);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
-  for (const week of [1, 2, 3]) await teach(db, section, week, junia);
+  for (const week of [1, 2, 3]) {
+    await teach(db, section, week, junia);
+    await publish(db, section, week, junia);
+  }
   await holdCheck(db, section, { week: 3, markerIds: [junia], placements });
 }
 

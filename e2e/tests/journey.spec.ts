@@ -189,17 +189,27 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
       await expect(page.getByLabel(`Name of ${name}`)).toBeVisible();
     }
     await page.getByRole("link", { name: "Checks" }).first().click();
-    await page.getByRole("button", { name: "Hold a check today" }).click();
-    await page.getByRole("radio", { name: /with help/ }).click();
-    await page.getByRole("button", { name: "Fern, Home six: no mark" }).click();
-    await expect(page.getByRole("button", { name: "Fern, Home six: with help" })).toBeVisible();
-    await expect(page.getByRole("complementary")).toContainText("Still missing");
-    await page.keyboard.press("ArrowDown");
-    const kept = page.waitForResponse((response) => response.request().method() === "PUT" && response.ok());
+    await page.getByRole("button", { name: "Check tonight" }).click();
+    await page.getByRole("button", { name: "By figure", exact: true }).click();
+    await page.getByRole("button", { name: "Home six", exact: true }).click();
+    await page.getByRole("button", { name: "All: without help" }).click();
+    await page.getByRole("button", { name: "Fern: without help" }).click();
+    const card = page.getByRole("group", { name: "Fern, Home six" });
+    await card.getByRole("button", { name: "with help", exact: true }).focus();
     await page.keyboard.press("4");
-    await expect(page.getByRole("button", { name: "Moss, Home six: dances it" })).toBeVisible();
-    await kept;
+    await expect(page.getByRole("button", { name: "Fern: dances it" })).toBeVisible();
+    await expect(page.getByText("Everything is saved").first()).toBeVisible();
+    await page.getByRole("link", { name: "The board" }).click();
+    const cell = page.getByRole("button", { name: "Fern, Home six: dances it" });
+    await expect(cell).toBeVisible();
+    await cell.focus();
+    await page.keyboard.press("ArrowDown");
+    await expect(page.getByRole("button", { name: "Moss, Home six: without help" })).toBeFocused();
     await page.reload();
-    await expect(page.getByRole("button", { name: "Moss, Home six: dances it" })).toBeVisible();
+    await expect(cell).toBeVisible();
+    await page.getByRole("button", { name: "Home six", exact: true }).click();
+    await expect(page.getByRole("complementary", { name: "What it says" })).toContainText(
+      "2 of 2 dancers seen have it without help",
+    );
   });
 });

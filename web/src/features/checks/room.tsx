@@ -37,6 +37,7 @@ function MarkCard({
   figureId,
   why,
   title,
+  figure,
   marking,
   readOnly,
 }: {
@@ -44,6 +45,7 @@ function MarkCard({
   figureId: string;
   why: string;
   title: string;
+  figure: string;
   marking: Marking;
   readOnly: boolean;
 }) {
@@ -59,7 +61,7 @@ function MarkCard({
   return (
     <Box
       role="group"
-      aria-label={`${dancer.title}, ${title}`}
+      aria-label={`${dancer.title}, ${figure}`}
       onKeyDown={keyed}
       bg="panel"
       borderWidth="1px"
@@ -85,6 +87,8 @@ function MarkCard({
             px="1"
             flexDirection="column"
             gap="1"
+            whiteSpace="normal"
+            lineHeight="1.1"
             variant="outline"
             disabled={readOnly}
             aria-pressed={given === mark}
@@ -178,6 +182,7 @@ function Everybody({
             figureId={figureId}
             title={chosen.title}
             why={board.nameOf(figureId)}
+            figure={board.nameOf(figureId)}
             marking={marking}
             readOnly={readOnly}
           />
@@ -300,6 +305,7 @@ export function Room({ board, check, answer }: Props) {
       figureId={of}
       why={why}
       title={title}
+      figure={board.nameOf(of)}
       marking={marking}
       readOnly={readOnly}
     />
