@@ -109,6 +109,58 @@ describe("a studio from before there was a class log", () => {
   });
 });
 
+describe("a studio from before students were there once", () => {
+  it("finds each with a place in their section, and every mark as what was seen, by whom and when", async () => {
+    const { url, db } = await asBefore("0017");
+    await db.sequelize.query(`
+      insert into staff (name, email, role, password_hash) values
+        ('Ada', 'ada@test.example', 'director', 'x'), ('Bo', 'bo@test.example', 'teacher', 'x');
+      insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
+        values ('D', 4, 8, 2, 1, 90, 120);
+      insert into figures (dance_id, name, kind, tier, minutes) select id, 'F', 'basic', 1, 5 from dances;
+      insert into levels (dance_id, name, weeks, lesson_minutes, warm_up_minutes, wrap_minutes, most_new,
+        settled_lessons, approach_id) select id, 'L', 6, 60, 5, 5, 3, 2, 'steps-first' from dances;
+      insert into sections (level_id, name, first_date, start_time, room)
+        select id, 'S', '2027-02-15', '19:30', '' from levels;
+      insert into students (section_id, name, role, deleted_at)
+        select sections.id, s.name, s.role, s.gone::timestamptz from sections,
+          (values ('Ana', 'leader', null), ('Sol', 'solo', null), ('Gone', 'follower', '2027-01-01')) as s (name, role, gone);
+      insert into checks (section_id, held_on, staff_id, created_at)
+        select sections.id, '2027-02-22', staff.id, now() + (case staff.name when 'Bo' then 1 else 0 end) * interval '1 s'
+        from sections, staff;
+      insert into check_marks (check_id, student_id, figure_id, mark, updated_at)
+        select checks.id, students.id, figures.id, case staff.name when 'Bo' then 'alone' else 'with-help' end, now()
+        from checks join staff on staff.id = staff_id, students, figures where students.name <> 'Gone';
+      update check_marks set mark = null where student_id = (select id from students where name = 'Sol')
+        and check_id = (select checks.id from checks join staff on staff.id = staff_id where staff.name = 'Ada');
+    `);
+    expect(await migrate(url)).toContain("0017-dancers.sql");
+    const rows = (text: string) =>
+      db.sequelize.query<Record<string, unknown>>(text, { type: QueryTypes.SELECT });
+    expect(
+      await rows(`select students.name, e.role, to_char(from_date, 'YYYY-MM-DD') as day, e.deleted_at is not null as gone
+        from enrolments e join students on students.id = student_id order by students.name`),
+    ).toEqual([
+      { name: "Ana", role: "leader", day: "2027-02-15", gone: false },
+      { name: "Gone", role: "follower", day: "2027-02-15", gone: true },
+      { name: "Sol", role: "solo", day: "2027-02-15", gone: false },
+    ]);
+    // Both markers' words stand beside each other, in the one check of that day; what was taken back is none.
+    expect(
+      await rows(`select students.name, staff.name as by, mark, layer, place, to_char(seen_on, 'YYYY-MM-DD') as day
+        from evidence e join students on students.id = student_id join staff on staff.id = e.staff_id
+          join checks on checks.id = check_id order by students.name, staff.name`),
+    ).toEqual([
+      { name: "Ana", by: "Ada", mark: "with-help", layer: "partner", place: "check", day: "2027-02-22" },
+      { name: "Ana", by: "Bo", mark: "alone", layer: "partner", place: "check", day: "2027-02-22" },
+      { name: "Sol", by: "Bo", mark: "alone", layer: "count", place: "check", day: "2027-02-22" },
+    ]);
+    expect(await db.Check.count()).toBe(1);
+    expect(await rows("select id from students where person_id <> id")).toEqual([]);
+    await db.sequelize.close();
+  });
+});
+
 describe("the database itself refuses", () => {
   it.each([
     [
@@ -132,7 +184,7 @@ describe("the database itself refuses", () => {
     ["a time that is none", "update sections set start_time = '25:00'"],
     [
       "a student in no section",
-      "insert into students (section_id, name, role) values (gen_random_uuid(), 'X', 'leader')",
+      "insert into enrolments (section_id, student_id, role, from_date) values (gen_random_uuid(), gen_random_uuid(), 'leader', '2027-01-01')",
     ],
     ["a dance that figures belong to being deleted", "delete from dances"],
   ])("%s", async (_, statement) => {

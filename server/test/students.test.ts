@@ -188,6 +188,11 @@ describe("a student's own data", () => {
       );
       expect((rows as { n: number }[])[0]?.n, table).toBe(0);
     }
+    // How many there were stays, as nobody's: what was seen, and who was there.
+    const checks = (await teacher.call(api.checks.list, { params })).body;
+    expect(checks.find((one) => one.id === check.id)?.marks).toBe(1);
+    const people = (await director.call(api.students.all)).body.map((one) => one.name);
+    expect(people.some((one) => one.includes("erased"))).toBe(false);
     // What only looks like the name stays.
     const { entries } = (await teacher.call(api.classLog.read, at)).body;
     expect(JSON.stringify(entries)).toContain("(name erased) rushes; the marrow of it");

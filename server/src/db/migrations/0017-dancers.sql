@@ -113,24 +113,14 @@ create table check_notes (
 );
 create index check_notes_check on check_notes (check_id);
 
--- One check of a section in a day, whoever began it.
-update check_marks set check_id = first.id, updated_at = check_marks.updated_at
-from checks
-join (select distinct on (section_id, held_on) id, section_id, held_on from checks order by section_id, held_on, created_at)
-  first using (section_id, held_on)
-where check_marks.check_id = checks.id and first.id <> checks.id
-  and not exists (
-    select 1 from check_marks other where other.check_id = first.id and other.student_id = check_marks.student_id
-      and other.figure_id = check_marks.figure_id
-  );
-
+-- One check of a section in a day, whoever began it; what two people marked stands beside each other.
 insert into evidence (id, student_id, section_id, check_id, role, figure_id, layer, mark, place, seen_on, noted_at, staff_id)
 select gen_random_uuid(), student_id, checks.section_id, first.id, students.role, figure_id,
   case students.role when 'solo' then 'count' else 'partner' end, mark, 'check', checks.held_on,
   check_marks.updated_at, checks.staff_id
 from check_marks
 join checks on checks.id = check_id
-join (select distinct on (section_id, held_on) id, section_id, held_on from checks order by section_id, held_on, created_at)
+join (select distinct on (section_id, held_on) id, section_id, held_on from checks order by section_id, held_on, created_at, id)
   first using (section_id, held_on)
 join students on students.id = student_id
 where mark is not null
@@ -139,8 +129,7 @@ order by check_marks.updated_at;
 drop table check_marks;
 delete from checks using checks earlier
 where earlier.section_id = checks.section_id and earlier.held_on = checks.held_on
-  and (earlier.created_at, earlier.id) < (checks.created_at, checks.id)
-  and not exists (select 1 from evidence where check_id = checks.id);
+  and (earlier.created_at, earlier.id) < (checks.created_at, checks.id);
 alter table checks
   drop constraint checks_section_id_held_on_staff_id_key,
   add column minutes integer not null default 15 check (minutes between 1 and 240),

@@ -88,8 +88,8 @@ function readEntry(sent: Readonly<Record<string, unknown>>): Read {
 interface Known {
   /** The row in this section of each person who is in it, by any of their rows. */
   readonly students: ReadonlyMap<string, string>;
-  readonly figures: ReadonlySet<string>;
-  readonly checks: ReadonlySet<string>;
+  /** Ids of figures, and of checks of the section. */
+  readonly named: ReadonlySet<string>;
   /** What is there already under an id that is sent, and of what section and person. */
   readonly there: ReadonlyMap<string, { readonly sectionId: string; readonly about: string | null }>;
 }
@@ -117,19 +117,17 @@ async function lookUp(db: Database, sectionId: string, entries: readonly SeenEnt
      where n.id = any($ids::uuid[])`,
     { ids },
   );
-  const all = new Set(named.map(({ id }) => id));
   return {
     students: new Map(students.map(({ id, own }) => [id, own])),
-    figures: all,
-    checks: all,
+    named: new Set(named.map(({ id }) => id)),
     there: new Map(there.map(({ id, ...rest }) => [id, rest])),
   };
 }
 
 /** Why an entry cannot be kept; `null` when it can. */
 function refusal(entry: SeenEntry, known: Known, sent: ReadonlySet<string>): string | null {
-  if (!known.figures.has(entry.figureId)) return "This figure is not there.";
-  if (entry.checkId !== null && !known.checks.has(entry.checkId)) return "This check is not there any more.";
+  if (!known.named.has(entry.figureId)) return "This figure is not there.";
+  if (entry.checkId !== null && !known.named.has(entry.checkId)) return "This check is not there any more.";
   if (entry.kind === "note" && entry.checkId === null) return "A note belongs to a check.";
   if (entry.kind === "seen" && !known.students.has(entry.studentId))
     return "This student is not in the section.";

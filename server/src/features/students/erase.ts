@@ -1,11 +1,9 @@
+import { randomUUID } from "node:crypto";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { asRegExp, namePattern } from "./name-pattern.ts";
+import { asRegExp, ERASED, namePattern } from "./name-pattern.ts";
 import { familyOf } from "./personal-data.ts";
-
-/** What stands where a name stood. */
-const ERASED = "(name erased)";
 
 /** The texts of a document with a name taken out; all else as it is. */
 function withoutName(node: unknown, pattern: RegExp): unknown {
@@ -105,19 +103,25 @@ async function eraseEverywhere(db: Database, names: readonly string[]): Promise<
 }
 
 /**
- * Erases a student for good, under whatever names they were written: the rows, marks, places and attendance, and the
- * name in what was written. The one way on which entries of a class log and what was seen go.
+ * Erases a student for good, under whatever names they were written: the rows, places and measurements, and the name in
+ * what was written. Marks and attendance are nobody's from then on, so that counts stay. The one way on which entries of
+ * a class log and what was seen are touched.
  */
 export async function eraseStudent(db: Database, id: string): Promise<Record<string, never>> {
   await atomically(db, async () => {
-    const { ids, names, sectionIds } = await familyOf(db, id, true);
+    const { ids, names, role, sectionIds } = await familyOf(db, id, true);
     const run = (sql: string) => db.sequelize.query(sql, { bind: { ids } });
     await db.sequelize.query("set local map_step.erasing = 'yes'");
-    await run("delete from evidence where student_id = any($ids::uuid[])");
-    await run("delete from practice_results where student_id = any($ids::uuid[])");
-    await run(
-      "delete from class_entries where target = any($ids::text[]) and kind in ('attendance', 'waited')",
+    // How many there were stays: what was seen and who was there is nobody's from now on.
+    const nobody = randomUUID();
+    await db.Student.create({ id: nobody, name: ERASED, role });
+    const asNobody = (sql: string) => db.sequelize.query(sql, { bind: { ids, nobody } });
+    await asNobody("update evidence set student_id = $nobody where student_id = any($ids::uuid[])");
+    await asNobody(
+      `update class_entries set target = $nobody
+       where target = any($ids::text[]) and kind in ('attendance', 'waited')`,
     );
+    await run("delete from practice_results where student_id = any($ids::uuid[])");
     await run("delete from enrolments where student_id = any($ids::uuid[])");
     const without = (list: string) =>
       `${list} = coalesce((select jsonb_agg(one) from jsonb_array_elements(${list}) one

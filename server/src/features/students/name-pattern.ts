@@ -1,3 +1,6 @@
+/** What stands where a name stood, and in the place of who was erased. */
+export const ERASED = "(name erased)";
+
 /**
  * Text that stands for a name in a pattern of PostgreSQL: the whole name, or one of its words, since remarks call
  * people by one of them.

@@ -3,6 +3,7 @@ import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { TEACHES } from "../sections/own-class.ts";
+import { ERASED } from "./name-pattern.ts";
 
 const ENROLLED = `
   select s.id, s.version, s.name, e.role, to_char(e.from_date, 'YYYY-MM-DD') as "from",
@@ -44,12 +45,12 @@ export const listPeople = (db: Database, person: Person, ids?: readonly string[]
        coalesce((select json_agg(json_build_object('id', j.id, 'name', j.name) order by j.created_at)
          from students j where j.person_id = s.id and j.id <> s.id), '[]') as joined
      from students s
-     where s.same_as is null ${ids ? "and s.id = any($ids::uuid[])" : ""}
+     where s.same_as is null and s.name <> $erased ${ids ? "and s.id = any($ids::uuid[])" : ""}
        and ($isDirector or exists (
          select 1 from enrolments e join students own on own.id = e.student_id
          where own.person_id = s.id and ${TEACHES("e.section_id")}))
      order by lower(s.name), s.id`,
-    { isDirector: person.role === "director", personId: person.id, ...(ids ? { ids } : {}) },
+    { erased: ERASED, isDirector: person.role === "director", personId: person.id, ...(ids ? { ids } : {}) },
   );
 
 /** Who somebody is in the end, whatever they were joined with. @throws a not-found problem */

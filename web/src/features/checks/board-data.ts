@@ -19,10 +19,10 @@ import {
 } from "@map-step/core/check";
 import { FIGURE_KINDS, LAYERS, type Layer } from "@map-step/core/figure";
 import { isEnrolledOn } from "@map-step/core/student";
-import { earliestDay } from "@map-step/core/time";
-import { useEffect, useMemo, useState } from "react";
+import { earliestDay, latestDay } from "@map-step/core/time";
+import { useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
-import { ask } from "../../workers/ask.ts";
+import { useAnswer } from "../../kit/use-answer.ts";
 import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
 import { useDances, useFigureLines } from "../figures/library.ts";
 import { useOwnClass } from "../sections/own-class.tsx";
@@ -167,37 +167,26 @@ export function useBoardData(section: Section) {
   return { board, queries: Object.values(queries), seen };
 }
 
-const openWorker = () =>
+/** Opens the worker that looks at a whole class. */
+export const openBoardWorker = () =>
   new Worker(new URL("../../workers/board.worker.ts", import.meta.url), { type: "module" });
 
-/** Who is ready, what to look at and what to teach, worked out beside the page; the last answer until the next is there. */
+/**
+ * Who is ready, what to look at and what to teach, worked out beside the page; the last answer until the next is there.
+ * @param again the night on which is looked anew, `null` for what was seen last
+ */
 export function useBoardAnswer(board: Board | null, again: string | null = null): BoardAnswer | null {
-  const [answer, setAnswer] = useState<BoardAnswer | null>(null);
-  const question = useMemo((): string | null => {
+  const question = useMemo((): BoardQuestion | null => {
     if (!board) return null;
     const minutes = Object.fromEntries(
       board.figures.map(({ id, minutes: own }) => [id, Math.max(3, Math.round(own / 2))]),
     );
-    const asked: BoardQuestion = {
-      ...{
-        rule: board.rule,
-        model: board.levelSeen.model,
-        at: again !== null && again > board.today ? again : board.today,
-        again,
-        minutes,
-      },
+    return {
+      ...{ rule: board.rule, model: board.levelSeen.model, again, minutes },
+      at: latestDay([board.today, again ?? board.today]) ?? board.today,
       studentIds: board.dancers.map(({ id }) => id),
       evidence: board.seen.evidence,
     };
-    return JSON.stringify(asked);
   }, [board, again]);
-  useEffect(() => {
-    if (question === null) return;
-    const unwanted = new AbortController();
-    ask<BoardQuestion, BoardAnswer>(openWorker, JSON.parse(question) as BoardQuestion, {
-      signal: unwanted.signal,
-    }).then(setAnswer, () => undefined);
-    return () => unwanted.abort();
-  }, [question]);
-  return answer;
+  return useAnswer<BoardQuestion, BoardAnswer>(openBoardWorker, question).answer;
 }

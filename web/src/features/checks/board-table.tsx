@@ -4,6 +4,8 @@ import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import type { KeyboardEvent } from "react";
 import type { BoardAnswer } from "../../workers/board.ts";
 import type { Board, BoardFigure, Dancer } from "./board-data.ts";
+import { BoardFoot } from "./board-foot.tsx";
+import { DancerHead, FigureHead } from "./board-heads.tsx";
 import { Ring } from "./mark-sign.tsx";
 import { ReadinessLine } from "./readiness-line.tsx";
 import { VERDICT_WORDS } from "./words.ts";
@@ -43,93 +45,6 @@ const NARROW = 34;
 const USUAL = 38;
 const ALONE = 82;
 
-/** Names over columns lean, so that long ones are read without turning one's head. */
-function FigureHead({
-  figure,
-  width,
-  onChoose,
-  chosen,
-}: {
-  figure: BoardFigure;
-  width: number;
-  onChoose: () => void;
-  chosen: boolean;
-}) {
-  return (
-    <chakra.th
-      scope="col"
-      p="0"
-      w={`${width}px`}
-      h="132px"
-      verticalAlign="bottom"
-      fontWeight="400"
-      fontSize="sm"
-    >
-      <Box position="relative" w={`${width}px`} h="full" pointerEvents="none">
-        <chakra.button
-          type="button"
-          aria-pressed={chosen}
-          onClick={onChoose}
-          position="absolute"
-          pointerEvents="auto"
-          bottom="4px"
-          left={`${width / 2 + 2}px`}
-          transform="rotate(-52deg)"
-          transformOrigin="left bottom"
-          whiteSpace="nowrap"
-          maxW="150px"
-          overflow="hidden"
-          textOverflow="ellipsis"
-          cursor="pointer"
-          fontWeight={chosen ? "700" : "400"}
-          title={figure.name}
-          _hover={{ textDecoration: "underline" }}
-        >
-          {figure.name}
-        </chakra.button>
-      </Box>
-    </chakra.th>
-  );
-}
-
-function DancerHead({ dancer, onChoose, chosen }: { dancer: Dancer; onChoose: () => void; chosen: boolean }) {
-  return (
-    <chakra.th
-      scope="row"
-      textAlign="left"
-      fontWeight="400"
-      pr="3"
-      py="0"
-      position="sticky"
-      left="0"
-      bg="inherit"
-      zIndex="1"
-    >
-      <chakra.button
-        type="button"
-        w="full"
-        textAlign="left"
-        cursor="pointer"
-        aria-pressed={chosen}
-        onClick={onChoose}
-        lineHeight="1.15"
-      >
-        <Text as="span" display="block" fontWeight="700" whiteSpace="nowrap">
-          {dancer.name}
-        </Text>
-        <Text
-          as="span"
-          display="block"
-          fontSize="xs"
-          color={dancer.role === "follower" ? "plum" : dancer.role === "leader" ? "pine" : "soft"}
-        >
-          {dancer.role === "both" ? "both roles" : dancer.role}
-        </Text>
-      </chakra.button>
-    </chakra.th>
-  );
-}
-
 /** What a class dances, dancer by figure, grouped by kind; readiness at each row's end. */
 export function BoardTable({ board, answer, chosen, onChoose }: Props) {
   const { dancers, figures, cells } = board;
@@ -150,21 +65,6 @@ export function BoardTable({ board, answer, chosen, onChoose }: Props) {
   })).filter(({ own }) => own.length > 0);
   const widthOf = ({ kind }: BoardFigure): number =>
     figures.filter((one) => one.kind === kind).length === 1 ? ALONE : figures.length > 14 ? NARROW : USUAL;
-  const { difficulty } = board.levelSeen.model;
-  const have = (figureId: string) => {
-    const own = cells.filter((cell) => cell.figureId === figureId);
-    return {
-      marked: own.length,
-      have: own.filter(({ mark }) => mark === "alone" || mark === "dances-it").length,
-    };
-  };
-  const hard = figures.flatMap(({ id }) => difficulty[id] ?? []);
-  const [easiest, hardest] = [Math.min(...hard), Math.max(...hard)];
-  const hardness = (id: string): number | null => {
-    const own = difficulty[id];
-    if (own === undefined || hard.length < 3) return null;
-    return hardest === easiest ? 0.5 : (own - easiest) / (hardest - easiest);
-  };
   return (
     <Box overflowX="auto" pr="2">
       <chakra.table
@@ -296,104 +196,7 @@ export function BoardTable({ board, answer, chosen, onChoose }: Props) {
             );
           })}
         </tbody>
-        <tfoot>
-          <tr>
-            <chakra.th
-              scope="row"
-              textAlign="left"
-              fontWeight="400"
-              fontSize="sm"
-              color="soft"
-              pt="2"
-              borderTopWidth="2px"
-              borderColor="rule"
-              position="sticky"
-              left="0"
-              bg="ground"
-            >
-              without help
-            </chakra.th>
-            {kinds
-              .flatMap(({ own }) => own)
-              .map(({ id }) => {
-                const { have: some, marked } = have(id);
-                return (
-                  <chakra.td
-                    key={id}
-                    pt="2"
-                    borderTopWidth="2px"
-                    borderColor="rule"
-                    textAlign="center"
-                    fontSize="xs"
-                    className="numbers"
-                  >
-                    <Box
-                      mx="auto"
-                      w="24px"
-                      h="20px"
-                      borderWidth="1px"
-                      borderColor="pine2"
-                      borderRadius="sm"
-                      position="relative"
-                      overflow="hidden"
-                      aria-hidden
-                    >
-                      <Box
-                        position="absolute"
-                        bottom="0"
-                        left="0"
-                        right="0"
-                        bg="pine2"
-                        style={{ height: `${marked === 0 ? 0 : (some / marked) * 100}%` }}
-                        css={{ printColorAdjust: "exact" }}
-                      />
-                    </Box>
-                    {some}/{marked}
-                  </chakra.td>
-                );
-              })}
-            <td />
-          </tr>
-          {hard.length < 3 ? null : (
-            <tr>
-              <chakra.th
-                scope="row"
-                textAlign="left"
-                fontWeight="400"
-                fontSize="sm"
-                color="soft"
-                position="sticky"
-                left="0"
-                bg="ground"
-              >
-                hard for them
-              </chakra.th>
-              {kinds
-                .flatMap(({ own }) => own)
-                .map(({ id }) => {
-                  const own = hardness(id);
-                  return (
-                    <chakra.td key={id} textAlign="center" title={own === null ? "not known yet" : undefined}>
-                      {own === null ? null : (
-                        <Box
-                          mx="auto"
-                          borderRadius="full"
-                          bg={own === 1 ? "apricot" : "pine3"}
-                          style={{ width: `${6 + own * 10}px`, height: `${6 + own * 10}px` }}
-                          css={{ printColorAdjust: "exact" }}
-                          role="img"
-                          aria-label={
-                            own === 1 ? "the hardest" : own > 0.6 ? "hard" : own > 0.3 ? "usual" : "easy"
-                          }
-                        />
-                      )}
-                    </chakra.td>
-                  );
-                })}
-              <td />
-            </tr>
-          )}
-        </tfoot>
+        <BoardFoot board={board} figures={kinds.flatMap(({ own }) => own)} />
       </chakra.table>
     </Box>
   );

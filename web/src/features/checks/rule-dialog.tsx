@@ -4,18 +4,15 @@ import { MARK_NAMES, MARKS, ruleOver, type StatedClause, usualRule } from "@map-
 import { FIGURE_KINDS, KIND_NAMES, LAYERS } from "@map-step/core/figure";
 import { counted } from "@map-step/core/words";
 import { Plus, X } from "lucide-react";
-import { useEffect, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { SmallSelect } from "../../kit/select.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
-import { ask } from "../../workers/ask.ts";
+import { useAnswer } from "../../kit/use-answer.ts";
 import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
-import type { Board } from "./board-data.ts";
+import { type Board, openBoardWorker } from "./board-data.ts";
 import { clauseInWords, LAYER_WORDS } from "./words.ts";
-
-const openWorker = () =>
-  new Worker(new URL("../../workers/board.worker.ts", import.meta.url), { type: "module" });
 
 const OF_CHOICES: readonly (readonly [string, string])[] = [
   ["all", "figures"],
@@ -103,25 +100,14 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
   );
   const [clauses, setClauses] = useState<readonly StatedClause[]>(board.clauses);
   const [version, setVersion] = useState(board.stated.version);
-  const [answer, setAnswer] = useState<BoardAnswer | null>(null);
-  useEffect(() => {
-    const unwanted = new AbortController();
-    const question: BoardQuestion = {
-      ...{
-        rule: ruleOver(clauses, ruled),
-        model: board.levelSeen.model,
-        at: board.today,
-        again: null,
-        minutes: {},
-      },
-      ...{ studentIds: board.dancers.map(({ id }) => id), evidence: board.seen.evidence },
-    };
-    ask<BoardQuestion, BoardAnswer>(openWorker, question, { signal: unwanted.signal }).then(
-      setAnswer,
-      () => undefined,
-    );
-    return () => unwanted.abort();
-  }, [clauses, ruled, board]);
+  const question = useMemo(
+    (): BoardQuestion => ({
+      ...{ rule: ruleOver(clauses, ruled), model: board.levelSeen.model, at: board.today, again: null },
+      ...{ studentIds: board.dancers.map(({ id }) => id), evidence: board.seen.evidence, minutes: {} },
+    }),
+    [clauses, ruled, board],
+  );
+  const { answer, isOfNow } = useAnswer<BoardQuestion, BoardAnswer>(openBoardWorker, question);
   const verdicts = (answer?.dancers ?? []).map(({ readiness }) => readiness.verdict);
   const count = (one: string) => verdicts.filter((verdict) => verdict === one).length;
   const save = async () => {
@@ -192,7 +178,7 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
           </Button>
         </Flex>
         <Box role="status" bg="pineWash" borderRadius="md" p="3">
-          {answer ? (
+          {answer && isOfNow ? (
             <>
               <Text fontWeight="700">
                 {count("ready")} of {counted(verdicts.length, "dancer")} would be ready

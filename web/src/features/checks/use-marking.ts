@@ -97,3 +97,6 @@ export function useMarking(board: Board, check: Check) {
   };
   return { markOf, othersOf, give };
 }
+
+/** Marks of one check, and how to say more. */
+export type Marking = ReturnType<typeof useMarking>;

@@ -3,7 +3,7 @@ import type { Readiness, StatedClause } from "@map-step/core/check";
 import { describe, expect, it } from "vitest";
 import { taughtIn } from "./board-data.ts";
 import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
-import { openOf } from "./room.tsx";
+import { openOf } from "./settled.ts";
 import { chanceInWords, readinessInWords, ruleInWords, settledInWords } from "./words.ts";
 
 const clause = { kind: "figures", mark: "alone", layer: "partner" } as const;

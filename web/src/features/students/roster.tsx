@@ -168,9 +168,9 @@ function StudentLine({ student, mayWrite }: { student: Enrolled; mayWrite: boole
           onClose={() => setErasing(false)}
         >
           <Text>
-            The name, the marks and the attendance of all terms go at once, and the name is taken out of
-            remarks and recaps. Nothing brings them back. To take somebody off the roster for now, choose
-            Remove instead.
+            The name goes at once and everywhere, also out of remarks and recaps; marks and attendance of all
+            terms are nobody's from then on. Nothing brings them back. To take somebody off the roster for
+            now, choose Remove instead.
           </Text>
         </Confirm>
       ) : null}
