@@ -55,6 +55,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "live-sequence.tsx",
       "missing-links.tsx",
       "read-score.tsx",
+      "routine-search.ts",
       "use-library.ts",
       "words.ts",
     ],

@@ -6,17 +6,11 @@ import { useEffect, useRef, useState } from "react";
 import { useSearch } from "../../kit/use-search.ts";
 import type { FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
 import { walkAsItems } from "../sequences/as-items.ts";
+import { ROUTINE_SEARCH } from "../sequences/routine-search.ts";
 import type { SequenceLibrary } from "../sequences/use-library.ts";
 
 /** How long is searched at most. */
 const SECONDS = 15;
-
-const SEARCH = {
-  openWorker: () =>
-    new Worker(new URL("../../workers/routine.worker.ts", import.meta.url), { type: "module" }),
-  onNews: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
-  onAnswer: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
-};
 
 /** Which figures show each: itself, and those that are composed of it, however deep. */
 export function shownBy(records: readonly FigureRecord[]): ReadonlyMap<string, readonly string[]> {
@@ -59,7 +53,7 @@ export interface Designed {
 /** Finds the shortest routine that shows what was taught, among what the class knows. */
 export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) {
   const { found, start, stop } = useSearch<FoundRoutines, RoutineQuestion, FoundRoutines, FoundRoutines>(
-    SEARCH,
+    ROUTINE_SEARCH,
   );
   const [asked, setAsked] = useState<readonly string[] | null>(null);
   const graph = ofKnown(library.graph, known);

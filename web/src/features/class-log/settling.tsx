@@ -1,7 +1,8 @@
-import { Button, Flex, Text } from "@chakra-ui/react";
+import { Button } from "@chakra-ui/react";
 import type { LogEntry } from "@map-step/core/lesson";
 import { useState } from "react";
 import { ConflictDialog } from "../../kit/conflict.tsx";
+import { RefusedList } from "../../kit/refused-list.tsx";
 import type { HeldEntry } from "./outbox.ts";
 import type { ClassLogEdit } from "./use-class-log.ts";
 import { valueText } from "./words.ts";
@@ -36,37 +37,20 @@ export function LogSettling({ edit, nameOf }: Props) {
     await edit.note("remark", crypto.randomUUID(), { kind: "note", text, figureId: null });
     await edit.dismiss(held);
   };
-  if (edit.refused.length === 0) return null;
   return (
-    <Flex
-      role="alert"
-      direction="column"
-      gap="2"
-      mb="4"
-      p="3"
-      bg="brickWash"
-      borderLeftWidth="4px"
-      borderColor="brick"
-      borderRadius="md"
-    >
-      {edit.refused.map((held) => (
-        <Flex key={held.order} gap="3" align="center" wrap="wrap">
-          <Text flex="1" minW="14rem">
-            Not taken by the studio: {nameOf(held.entry)}, {valueText(held.entry as LogEntry)}. {held.why}
-          </Text>
-          <Button size="sm" variant="outline" onClick={() => void edit.again(held)}>
-            Try again
-          </Button>
-          {held.entry.kind === "remark" ? null : (
+    <RefusedList
+      lines={edit.refused.map((held) => ({
+        order: held.order,
+        text: `${nameOf(held.entry)}, ${valueText(held.entry as LogEntry)}. ${held.why ?? ""}`,
+        again: () => void edit.again(held),
+        discard: () => void edit.dismiss(held),
+        more:
+          held.entry.kind === "remark" ? null : (
             <Button size="sm" variant="outline" onClick={() => void asRemark(held)}>
               Keep it as a remark
             </Button>
-          )}
-          <Button size="sm" variant="outline" onClick={() => void edit.dismiss(held)}>
-            Discard it
-          </Button>
-        </Flex>
-      ))}
-    </Flex>
+          ),
+      }))}
+    />
   );
 }

@@ -12,18 +12,12 @@ import type { FoundRoutine, FoundRoutines, RoutineQuestion } from "../../workers
 import { walkAsItems } from "./as-items.ts";
 import { FigureSet } from "./figure-set.tsx";
 import { NoRoutine } from "./no-routine.tsx";
+import { ROUTINE_SEARCH } from "./routine-search.ts";
 import type { Builder } from "./use-builder.ts";
 import { itemsInWords } from "./words.ts";
 
 /** How long is searched at most. */
 const SECONDS = 20;
-
-const SEARCH = {
-  openWorker: () =>
-    new Worker(new URL("../../workers/routine.worker.ts", import.meta.url), { type: "module" }),
-  onNews: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
-  onAnswer: (_before: FoundRoutines | null, found: FoundRoutines): FoundRoutines => found,
-};
 
 /** What the beats of a routine are for: `96 counts: 81 of the figures, 9 to change hold, 6 to fill the phrase`. */
 function account({ beats, wanted, connection, filling }: FoundRoutine): string {
@@ -84,7 +78,7 @@ export function MakeDialog({ builder, levels, onClose }: Props) {
     squareMetres: null,
   });
   const { found, start, stop } = useSearch<FoundRoutines, RoutineQuestion, FoundRoutines, FoundRoutines>(
-    SEARCH,
+    ROUTINE_SEARCH,
   );
   const [isAsked, setAsked] = useState(false);
   const wish = (about: Partial<Wishes>) => setWishes({ ...wishes, ...about });
