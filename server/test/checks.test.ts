@@ -3,7 +3,7 @@ import { api, type SeenEntry } from "@map-step/contract";
 import { MARKS } from "@map-step/core/check";
 import { describe, expect, it } from "vitest";
 import { seen } from "./seen.ts";
-import { sectionContent, studioWithCourse, TODAY } from "./studio.ts";
+import { levelContent, sectionContent, studioWithCourse, TODAY } from "./studio.ts";
 
 const { studio, course, director, teacher, other } = await studioWithCourse();
 const { home, spin: turn } = course.figures;
@@ -252,5 +252,42 @@ describe("next term's groups", () => {
       body: { batchId: randomUUID(), from: "2027-06-01", moves: [...moves, ...missing] },
     });
     expect([refused.status, await roster()]).toEqual([422, 0]);
+  });
+});
+
+describe("the next course", () => {
+  it("knows which figures its own dancers had and lacked before it began", async () => {
+    const level = (
+      await director.call(api.levels.create, {
+        body: levelContent(course.danceId, { name: "After", followsId: course.level.id, breakWeeks: 0 }),
+      })
+    ).body;
+    const section = (
+      await director.call(api.sections.create, {
+        body: sectionContent(level.id, { name: "After, Mondays", firstDate: "2027-06-07" }),
+      })
+    ).body;
+    const [a, b] = [await student("Nora"), await student("Odd")];
+    const first = seen(b.id, home.id, { mark: "dances-it", seenOn: "2027-05-01" });
+    await note(director, [
+      seen(a.id, home.id, { mark: "with-help", seenOn: "2027-05-01" }),
+      first,
+      seen(b.id, home.id, { mark: "alone", seenOn: "2027-05-01", corrects: first.id }),
+      // Seen once the course had begun, it says nothing of what they brought along.
+      seen(a.id, home.id, { mark: "dances-it", seenOn: "2027-06-14" }),
+    ]);
+    await director.call(api.students.enrol, {
+      params: { id: section.id },
+      body: {
+        from: "2027-06-07",
+        students: [a, b].map(({ id, name }) => ({ studentId: id, name, role: "leader" as const })),
+      },
+    });
+    const { body: plan } = await director.call(api.plans.read, { params: { id: section.planId } });
+    expect(plan.brought).toEqual([{ figureId: home.id, have: 1, seen: 2 }]);
+    const { body: lesson } = await director.call(api.lessons.read, {
+      params: { sectionId: section.id, week: 1 },
+    });
+    expect(lesson.segments.map(({ title }) => title)).toContain("Back to Home");
   });
 });

@@ -28,7 +28,7 @@ const QUICK = { effort: 0 };
 
 /** Levels whose plan keeps all limits, as the planner would have left them. */
 const drafted = anyLevel.map((level) => ({ ...level, placements: draftPlan(level, QUICK).placements }));
-const anyChange = (weeks: number): fc.Arbitrary<Change> =>
+const anyChange = (weeks: number, figureIds: readonly string[] = []): fc.Arbitrary<Change> =>
   fc.oneof(
     fc.record({ kind: fc.constant("cancelled" as const), week: fc.integer({ min: 1, max: weeks }) }),
     fc.record({
@@ -36,6 +36,15 @@ const anyChange = (weeks: number): fc.Arbitrary<Change> =>
       week: fc.integer({ min: 1, max: weeks }),
       minutes: fc.integer({ min: 5, max: 40 }),
     }),
+    ...(figureIds.length === 0
+      ? []
+      : [
+          fc.record({
+            kind: fc.constant("again" as const),
+            figureId: fc.constantFrom(...figureIds),
+            week: fc.integer({ min: 1, max: weeks }),
+          }),
+        ]),
   );
 
 describe("reflow", () => {
@@ -50,10 +59,37 @@ describe("reflow", () => {
     );
   });
 
+  it("brings a figure back in a week, once, and makes room for it with as few moves as can be", () => {
+    const level = levelOf(
+      [figure("Basic", { kind: "basic", minutes: 20 }), figure("Turn", { minutes: 30, needs: ["basic"] })],
+      [
+        ["Basic", 1],
+        ["Turn", 2],
+      ],
+      { weeks: 6 },
+    );
+    const again = { kind: "again", figureId: "basic", week: 4 } as const;
+    const repair = reflow(level, again, 1);
+    const returnsOf = ({ figures }: typeof level) => figures.find(({ id }) => id === "basic")?.extraReturns;
+    expect(returnsOf(repair.level)).toEqual([4]);
+    expect(returnsOf(reflow(repair.level, again, 1).level)).toEqual([4]);
+    const minutes = (of: typeof level) => planLoads(of)[3]?.byWork.return ?? 0;
+    expect(minutes({ ...repair.level, placements: repair.placements })).toBeGreaterThan(minutes(level));
+    expect(repair.moves).toEqual([]);
+  });
+
   test("after a change keeps every limit, explains every move, and is no worse a repair than a fresh plan", () => {
     fc.assert(
       fc.property(
-        drafted.chain((level) => fc.tuple(fc.constant(level), anyChange(level.rules.weeks))),
+        drafted.chain((level) =>
+          fc.tuple(
+            fc.constant(level),
+            anyChange(
+              level.rules.weeks,
+              level.figures.map(({ id }) => id),
+            ),
+          ),
+        ),
         ([level, change]) => {
           const { level: after, placements, moves, left } = reflow(level, change);
           const problem = problemOf(after);
