@@ -102,6 +102,27 @@ describe("what was seen", () => {
     expect(elsewhere.body.answers[0]?.outcome).toBe("refused");
   });
 
+  it("corrects nobody else's word, nothing of another dancer, and nothing of another section", async () => {
+    const [a, b] = [await student("Imke"), await student("Jule")];
+    const elsewhere = (
+      await director.call(api.sections.create, { body: sectionContent(course.level.id, { name: "Apart" }) })
+    ).body;
+    const c = await student("Karla", elsewhere.id);
+    const first = seen(a.id, home.id);
+    const far = seen(c.id, home.id);
+    await note(director, [first]);
+    await note(director, [far], { id: elsewhere.id });
+    const back = (id: string, corrects: string) => seen(id, home.id, { mark: null, corrects });
+    const { body } = await note(teacher, [back(a.id, first.id), back(b.id, first.id), back(a.id, far.id)]);
+    expect(body.answers.map(({ why }) => why)).toEqual([
+      "Somebody else saw that; say what you saw beside it.",
+      "What it corrects is not there.",
+      "What it corrects is not there.",
+    ]);
+    expect(body.evidence.find(({ id }) => id === first.id)?.mark).toBe("alone");
+    expect((await note(director, [back(a.id, first.id)])).body.answers[0]?.outcome).toBe("kept");
+  });
+
   it("is seen and marked by who teaches the section, and by who steps in", async () => {
     const [one, two] = [await teacher.call(api.session.read), await other.call(api.session.read)];
     const body = sectionContent(course.level.id, { name: "Own", teacherIds: [one.body.person?.id ?? ""] });

@@ -84,21 +84,28 @@ function readEntry(sent: Readonly<Record<string, unknown>>): Read {
   return refused(`It cannot be read: ${issue?.path.join(".") ?? ""} ${issue?.message ?? ""}`);
 }
 
+/** Something that is kept already: where, of whom (nobody for a note), and who said it. */
+interface There {
+  readonly sectionId: string;
+  readonly about: string | null;
+  readonly by: string;
+}
+
 /** What entries are held against: everything they name, read in a fixed number of queries. */
 interface Known {
   /** The row in this section of each person who is in it, by any of their rows. */
-  readonly students: ReadonlyMap<string, string>;
+  readonly students: ReadonlyMap<string, { readonly own: string; readonly personId: string }>;
   /** Ids of figures, and of checks of the section. */
   readonly named: ReadonlySet<string>;
   /** What is there already under an id that is sent, and of what section and person. */
-  readonly there: ReadonlyMap<string, { readonly sectionId: string; readonly about: string | null }>;
+  readonly there: ReadonlyMap<string, There>;
 }
 
 async function lookUp(db: Database, sectionId: string, entries: readonly SeenEntry[]): Promise<Known> {
   const ids = entries.flatMap(({ id, corrects }) => (corrects === null ? [id] : [id, corrects]));
-  const students = await rowsOf<{ id: string; own: string }>(
+  const students = await rowsOf<{ id: string; own: string; personId: string }>(
     db,
-    `select family.id, e.student_id as own from enrolments e join students s on s.id = e.student_id
+    `select family.id, e.student_id as own, s.person_id as "personId" from enrolments e join students s on s.id = e.student_id
        join students family on family.person_id = s.person_id
      where e.section_id = $sectionId and e.deleted_at is null`,
     { sectionId },
@@ -109,30 +116,46 @@ async function lookUp(db: Database, sectionId: string, entries: readonly SeenEnt
      union all select id from checks where section_id = $sectionId`,
     { sectionId, figureIds: entries.map(({ figureId }) => figureId) },
   );
-  const there = await rowsOf<{ id: string; sectionId: string; about: string | null }>(
+  const there = await rowsOf<There & { readonly id: string }>(
     db,
-    `select e.id, e.section_id as "sectionId", s.person_id as about from evidence e join students s on s.id = e.student_id
+    `select e.id, e.section_id as "sectionId", s.person_id as about, e.staff_id as by from evidence e join students s on s.id = e.student_id
      where e.id = any($ids::uuid[])
-     union all select n.id, checks.section_id, null from check_notes n join checks on checks.id = n.check_id
+     union all select n.id, checks.section_id, null, n.staff_id from check_notes n join checks on checks.id = n.check_id
      where n.id = any($ids::uuid[])`,
     { ids },
   );
   return {
-    students: new Map(students.map(({ id, own }) => [id, own])),
+    students: new Map(students.map(({ id, ...rest }) => [id, rest])),
     named: new Set(named.map(({ id }) => id)),
     there: new Map(there.map(({ id, ...rest }) => [id, rest])),
   };
 }
 
 /** Why an entry cannot be kept; `null` when it can. */
-function refusal(entry: SeenEntry, known: Known, sent: ReadonlySet<string>): string | null {
+function refusal(
+  entry: SeenEntry,
+  known: Known,
+  sent: ReadonlyMap<string, SeenEntry>,
+  sectionId: string,
+  person: Person,
+): string | null {
   if (!known.named.has(entry.figureId)) return "This figure is not there.";
   if (entry.checkId !== null && !known.named.has(entry.checkId)) return "This check is not there any more.";
   if (entry.kind === "note" && entry.checkId === null) return "A note belongs to a check.";
   if (entry.kind === "seen" && !known.students.has(entry.studentId))
     return "This student is not in the section.";
-  if (entry.corrects !== null && !known.there.has(entry.corrects) && !sent.has(entry.corrects))
+  if (entry.corrects === null) return null;
+  const aboutOf = (one: SeenEntry) =>
+    one.kind === "seen" ? (known.students.get(one.studentId)?.personId ?? null) : null;
+  const before = sent.get(entry.corrects);
+  const corrected = before
+    ? { sectionId, about: aboutOf(before), by: person.id }
+    : known.there.get(entry.corrects);
+  if (!corrected || corrected.sectionId !== sectionId || corrected.about !== aboutOf(entry))
     return "What it corrects is not there.";
+  // What two people saw stands beside each other; nobody overwrites another's word but the director.
+  if (corrected.by !== person.id && person.role !== "director")
+    return "Somebody else saw that; say what you saw beside it.";
   return null;
 }
 
@@ -161,7 +184,7 @@ export const noteSeen = (
         return before.sectionId === sectionId
           ? { id: entry.id, outcome: "kept", why: null }
           : { id: entry.id, outcome: "refused", why: "Something else was noted under this number." };
-      const why = kept.has(entry.id) ? null : refusal(entry, known, new Set(kept.keys()));
+      const why = kept.has(entry.id) ? null : refusal(entry, known, kept, sectionId, person);
       if (why === null && !kept.has(entry.id)) kept.set(entry.id, entry);
       return { id: entry.id, outcome: why === null ? "kept" : "refused", why };
     });
@@ -182,7 +205,7 @@ export const noteSeen = (
                   layer: entry.layer,
                   mark: entry.mark,
                 },
-                studentId: known.students.get(entry.studentId) ?? entry.studentId,
+                studentId: known.students.get(entry.studentId)?.own ?? entry.studentId,
                 place: entry.checkId === null ? ("class" as const) : ("check" as const),
                 seenOn: entry.seenOn,
               },
