@@ -1,7 +1,7 @@
 import type { Person } from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { forbidden } from "../../http/problems.ts";
+import { forbidden, notFound } from "../../http/problems.ts";
 
 /** SQL: whether `$personId` teaches the section with an id, stands in for its teachers, or it has none. */
 export const TEACHES = (sectionId: string): string => `(
@@ -29,13 +29,14 @@ export async function holdOwnClass(db: Database, person: Person, sectionId: stri
  */
 export async function holdOwnStudent(db: Database, person: Person, studentId: string): Promise<void> {
   if (person.role === "director") return;
-  const [own] = await rowsOf<{ mine: boolean }>(
+  const [own] = await rowsOf<{ there: boolean; mine: boolean }>(
     db,
-    `select exists (
+    `select exists (select 1 from students where id = $studentId) as there, exists (
        select 1 from enrolments e join students s on s.id = e.student_id
        where s.person_id = (select person_id from students where id = $studentId) and ${TEACHES("e.section_id")}
      ) as mine`,
     { studentId, personId: person.id },
   );
-  if (!own?.mine) throw forbidden("This student is seen by the teachers of their classes.");
+  if (!own?.there) throw notFound();
+  if (!own.mine) throw forbidden("This student is seen by the teachers of their classes.");
 }

@@ -75,7 +75,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
       />
       <div className="no-print">
         {inRoom ? (
-          <Room board={board} check={check} answer={answer} />
+          <Room board={board} check={check} answer={answer} records={library.data ?? []} />
         ) : (
           <Loaded all={[library]}>
             {(records) => (

@@ -1,11 +1,13 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
-import type { Check } from "@map-step/contract";
+import type { Check, FigureRecord } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
 import { type KeyboardEvent, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { HeldBadge } from "../../kit/held-badge.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { SmallSelect } from "../../kit/select.tsx";
 import type { BoardAnswer } from "../../workers/board.ts";
+import { stepsIn } from "../figures/steps.ts";
 import type { Board } from "./board-data.ts";
 import { thingsOf } from "./design.tsx";
 import { Everybody } from "./everybody.tsx";
@@ -27,10 +29,12 @@ interface Props {
   readonly board: Board;
   readonly check: Check;
   readonly answer: BoardAnswer | null;
+  /** The figures of the dance in full, once they are read. */
+  readonly records: readonly FigureRecord[];
 }
 
 /** Marking in the room: the routine on top, who to watch now, everybody else below, and when to stop. */
-export function Room({ board, check, answer }: Props) {
+export function Room({ board, check, answer, records }: Props) {
   const marking = useMarking(board, check);
   const things = thingsOf(board, check);
   const inRoutine = figureItemsOf(check.items).map(({ figureId }) => figureId);
@@ -42,6 +46,8 @@ export function Room({ board, check, answer }: Props) {
   const [couple, setCouple] = useState(0);
   const figureId = strip[Math.min(at, strip.length - 1)] ?? "";
   const readOnly = !board.mayMark;
+  const record = records.find(({ id }) => id === figureId);
+  const steps = record ? stepsIn(records, [board.dance], record) : null;
   const nameOf = (id: string) => board.dancers.find((one) => one.id === id)?.name ?? "";
   const layer = things.find((thing) => thing.figureId === figureId)?.layer ?? board.layer;
   // The most telling first: of this figure, or of all where this one would settle nothing.
@@ -109,6 +115,11 @@ export function Room({ board, check, answer }: Props) {
       <Text color="soft" fontSize="sm" mb="3">
         {board.nameOf(figureId)}, {LAYER_WORDS[layer]}
       </Text>
+      {steps ? (
+        <Box mb="3">
+          <CountRibbon figure={steps} name={board.nameOf(figureId)} timing={board.dance} small />
+        </Box>
+      ) : null}
       {way === "watch" ? (
         <>
           <Heading as="h2" size="md" mb="2">
