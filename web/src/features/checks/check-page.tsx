@@ -2,7 +2,7 @@ import { Button } from "@chakra-ui/react";
 import { api, type Check } from "@map-step/contract";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
-import { longDay } from "../../kit/dates.ts";
+import { longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -39,7 +39,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
   return (
     <>
       <PageHead
-        title={`Check, ${longDay(check.heldOn)}`}
+        title={`Check, ${shortDay(check.heldOn)}`}
         about={`${level.name}, ${section.name}; begun by ${check.by}`}
       >
         <Button

@@ -93,7 +93,13 @@ export function Room({ board, check, answer, records }: Props) {
   return (
     <Box onKeyDown={step} maxW="54rem">
       <Flex justify="space-between" align="center" gap="2" wrap="wrap" mb="2">
-        <ChoiceButtons label="Mark" choices={WAYS} isChosen={(one) => one === way} onChoose={setWay} />
+        <ChoiceButtons
+          label="Mark"
+          hideLabel
+          choices={WAYS}
+          isChosen={(one) => one === way}
+          onChoose={setWay}
+        />
         <HeldBadge edit={board.seen} />
       </Flex>
       <Flex gap="1" overflowX="auto" pb="2" mb="2" role="group" aria-label="The routine">
@@ -116,7 +122,7 @@ export function Room({ board, check, answer, records }: Props) {
         {board.nameOf(figureId)}, {LAYER_WORDS[layer]}
       </Text>
       {steps ? (
-        <Box mb="3">
+        <Box mb="3" display={{ base: "none", md: "block" }}>
           <CountRibbon figure={steps} name={board.nameOf(figureId)} timing={board.dance} small />
         </Box>
       ) : null}
