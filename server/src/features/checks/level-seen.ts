@@ -47,28 +47,51 @@ const OF_LEVEL = `
   from evidence e join students s on s.id = e.student_id join sections on sections.id = e.section_id
   where sections.level_id = $levelId order by e.position`;
 
-/** The last of what each level came to in this thread, for as long as nothing new was seen. */
-const known = new Map<string, { readonly until: string; readonly seen: LevelSeen }>();
+/** Another text whenever what a level comes to may be another. */
+const STATE = `
+  select concat_ws(' ',
+    (select concat(max(e.position), '/', count(*)) from evidence e join sections on sections.id = e.section_id
+     where sections.level_id = levels.id),
+    (select concat(count(*), '/', max(e.updated_at)) from enrolments e join sections on sections.id = e.section_id
+     where sections.level_id = levels.id),
+    (select concat(string_agg(name, ' ' order by id), '/', max(updated_at)) from sections where level_id = levels.id),
+    (select count(same_as) from students)) as state
+  from levels where levels.id = $levelId and deleted_at is null`;
+
+/** What each level came to last, or is coming to, for as long as nothing new was seen. */
+const known = new Map<string, { readonly state: string; readonly seen: Promise<LevelSeen> }>();
 const MOST_KNOWN = 200;
+
+/**
+ * What marks say of a level as it is now: worked out beside the thread that answers, once however many ask, and kept
+ * until something new is seen.
+ * @throws a not-found problem
+ */
+export async function levelSeenNow(
+  db: Database,
+  work: (levelId: string) => Promise<LevelSeen>,
+  levelId: string,
+): Promise<LevelSeen> {
+  const [now] = await rowsOf<{ state: string }>(db, STATE, { levelId });
+  if (!now) throw notFound();
+  const before = known.get(levelId);
+  if (before?.state === now.state) return before.seen;
+  const seen = work(levelId);
+  known.delete(levelId);
+  known.set(levelId, { state: now.state, seen });
+  // What failed is asked for again.
+  seen.catch(() => {
+    if (known.get(levelId)?.seen === seen) known.delete(levelId);
+  });
+  for (const oldest of known.keys()) if (known.size > MOST_KNOWN) known.delete(oldest);
+  return seen;
+}
 
 /**
  * What marks say of a level over all of its sections: its figures and markers, marks of two people beside each other, and
  * how many of each section have what. No student is named.
- * @throws a not-found problem
  */
 export async function levelSeen(db: Database, levelId: string): Promise<LevelSeen> {
-  const [now] = await rowsOf<{ until: string }>(
-    db,
-    `select concat_ws(' ', (select max(e.position) from evidence e join sections on sections.id = e.section_id
-         where sections.level_id = levels.id), (select count(*) from evidence e join sections on sections.id = e.section_id
-         where sections.level_id = levels.id), (select count(same_as) from students),
-         (select string_agg(sections.name, ' ') from sections where level_id = levels.id)) as until
-     from levels where levels.id = $levelId and deleted_at is null`,
-    { levelId },
-  );
-  if (!now) throw notFound();
-  const before = known.get(levelId);
-  if (before?.until === now.until) return before.seen;
   const evidence = await rowsOf<LevelRow>(db, OF_LEVEL, { levelId });
   const sections = await rowsOf<{ sectionId: string; name: string; dancers: number }>(
     db,
@@ -78,7 +101,7 @@ export async function levelSeen(db: Database, levelId: string): Promise<LevelSee
     { levelId },
   );
   const { ability, spread: _spread, ...model } = fitMarks(evidence, { priors: "stated" });
-  const seen: LevelSeen = {
+  return {
     model: {
       ...model,
       thresholds: [...model.thresholds],
@@ -91,10 +114,6 @@ export async function levelSeen(db: Database, levelId: string): Promise<LevelSee
       figures: sharesOf(evidence.filter((entry) => entry.sectionId === sectionId)),
     })),
   };
-  known.delete(levelId);
-  known.set(levelId, { until: now.until, seen });
-  for (const oldest of known.keys()) if (known.size > MOST_KNOWN) known.delete(oldest);
-  return seen;
 }
 
 /** How many dancers have each figure without help, at the layer at which it was marked. */

@@ -3,6 +3,7 @@ import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { holdOwnClass } from "../sections/own-class.ts";
 import { noteSeen, readSeen, readSeenOf } from "./evidence.ts";
+import { levelSeenNow } from "./level-seen.ts";
 import { changeCheck, changeRule, createCheck, listChecks, readRule, removeCheck } from "./service.ts";
 
 export function serveChecks(router: Router, { db, workers }: Context): void {
@@ -15,7 +16,9 @@ export function serveChecks(router: Router, { db, workers }: Context): void {
   serve(router, api.checks.remove, ({ params, person }) => removeCheck(db, person, params.id));
   serve(router, api.checks.seen, ({ params, person }) => readSeen(db, person, params.id));
   serve(router, api.checks.note, ({ params, body, person }) => noteSeen(db, params.id, body.entries, person));
-  serve(router, api.checks.level, ({ params }) => workers.run("levelSeen", params.id));
+  serve(router, api.checks.level, ({ params }) =>
+    levelSeenNow(db, (id) => workers.run("levelSeen", id), params.id),
+  );
   serve(router, api.checks.rule, ({ params }) => readRule(db, params.id));
   serve(router, api.checks.changeRule, ({ params, body }) => changeRule(db, params.id, body));
   serve(router, api.checks.person, ({ params, person }) => readSeenOf(db, person, params.id));
