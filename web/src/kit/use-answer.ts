@@ -1,4 +1,4 @@
-import { useEffect, useState } from "react";
+import { useEffect, useMemo, useState } from "react";
 import { ask } from "../workers/ask.ts";
 import { tellError } from "./toasts.ts";
 
@@ -16,7 +16,7 @@ export interface Answered<Answer> {
  */
 export function useAnswer<Question, Answer>(open: () => Worker, question: Question | null): Answered<Answer> {
   const [kept, setKept] = useState<{ readonly of: string; readonly answer: Answer } | null>(null);
-  const text = question === null ? null : JSON.stringify(question);
+  const text = useMemo(() => (question === null ? null : JSON.stringify(question)), [question]);
   useEffect(() => {
     if (text === null) return;
     const unwanted = new AbortController();

@@ -4,6 +4,7 @@ import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
+import { whoAsks } from "../../http/request.ts";
 import { enrolledByIds } from "../students/read.ts";
 import { enrol } from "../students/service.ts";
 
@@ -100,8 +101,9 @@ export const undoMove = (db: Database, levelId: string, batchId: string): Promis
     if ((await ofBatch(db, batchId)).length === 0) throw notFound();
     await rowsOf(
       db,
-      "update enrolments set deleted_at = now() where batch_id = $batchId and deleted_at is null returning id",
-      { batchId },
+      `update enrolments set deleted_at = now(), deleted_by = $staffId
+       where batch_id = $batchId and deleted_at is null and version = 1 returning id`,
+      { batchId, staffId: whoAsks()?.id ?? null },
     );
     return {};
   });

@@ -4,14 +4,13 @@ import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead } from "../../kit/page.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { type Board, useBoardAnswer } from "./board-data.ts";
 import { Design, thingsOf } from "./design.tsx";
-import { BoardGate } from "./gate.tsx";
+import { BoardPage } from "./gate.tsx";
 import { PaperSheet } from "./paper-sheet.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { Room } from "./room.tsx";
@@ -115,12 +114,4 @@ function TheCheck({ board }: { board: Board }) {
   );
 }
 
-export const CheckPage = () => (
-  <SectionGate place="checks">
-    {(section) => (
-      <BoardGate key={section.id} section={section} title="Check">
-        {(board) => <TheCheck board={board} />}
-      </BoardGate>
-    )}
-  </SectionGate>
-);
+export const CheckPage = () => <BoardPage title="Check">{(board) => <TheCheck board={board} />}</BoardPage>;

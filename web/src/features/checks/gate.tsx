@@ -3,12 +3,24 @@ import type { Section } from "@map-step/contract";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { PageHead } from "../../kit/page.tsx";
+import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Failed, Loading } from "../../kit/states.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { type Board, useBoardData } from "./board-data.ts";
 
+/** A page of what was seen of the section in the address. */
+export const BoardPage = ({ title, children }: { title: string; children: (board: Board) => ReactNode }) => (
+  <SectionGate place="checks">
+    {(section) => (
+      <BoardGate key={section.id} section={section} title={title}>
+        {children}
+      </BoardGate>
+    )}
+  </SectionGate>
+);
+
 /** Opens what was seen of a section, once all around it is read; says why where it can't be shown. */
-export function BoardGate({
+function BoardGate({
   section,
   title,
   children,

@@ -6,7 +6,6 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { dayAndMonth } from "../../kit/dates.ts";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { PageHead } from "../../kit/page.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
@@ -14,7 +13,7 @@ import { useMay } from "../session/session.tsx";
 import { BoardAside } from "./aside.tsx";
 import { type Board, useBoardAnswer } from "./board-data.ts";
 import { BoardTable, type Chosen } from "./board-table.tsx";
-import { BoardGate } from "./gate.tsx";
+import { BoardPage } from "./gate.tsx";
 import { Legend } from "./legend.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { RuleDialog } from "./rule-dialog.tsx";
@@ -137,11 +136,5 @@ function mostOpen(answer: ReturnType<typeof useBoardAnswer>) {
 }
 
 export const ChecksPage = () => (
-  <SectionGate place="checks">
-    {(section) => (
-      <BoardGate key={section.id} section={section} title="Who can dance what">
-        {(board) => <SectionBoard board={board} />}
-      </BoardGate>
-    )}
-  </SectionGate>
+  <BoardPage title="Who can dance what">{(board) => <SectionBoard board={board} />}</BoardPage>
 );

@@ -82,25 +82,26 @@ export function useSeen(sectionId: string, every: number | false = false, enable
     },
     [sectionId, person, send],
   );
-  const made = () => ({ id: crypto.randomUUID(), at: new Date().toISOString() });
-  return {
-    evidence,
-    notes,
-    ready: (kept.data !== undefined || kept.isError) && held !== null,
-    hidden: kept.error?.problem.status === 403,
-    state: heldState(waiting.length, sent),
-    waiting: waiting.length,
-    refused: own.filter(({ state }) => state === "refused"),
-    see: async (entries) => {
-      const all = entries.map((entry): SeenEntry => ({ ...entry, kind: "seen", ...made() }));
-      await hold(all);
-      return all.map(({ id }) => id);
-    },
-    note: (entry) => hold([{ ...entry, kind: "note", ...made() }]),
-    dismiss: seenOutbox.drop,
-    again: async ({ order }) => {
-      await seenOutbox.settle([{ order, state: "waiting", why: null }]);
-      send();
-    },
-  };
+  const ready = (kept.data !== undefined || kept.isError) && held !== null;
+  const hidden = kept.error?.problem.status === 403;
+  const state = heldState(waiting.length, sent);
+  // The same object for as long as nothing of it changes: a whole board is worked out from it.
+  return useMemo(() => {
+    const made = () => ({ id: crypto.randomUUID(), at: new Date().toISOString() });
+    return {
+      ...{ evidence, notes, ready, hidden, state, waiting: waiting.length },
+      refused: own.filter((one) => one.state === "refused"),
+      see: async (entries) => {
+        const all = entries.map((entry): SeenEntry => ({ ...entry, kind: "seen", ...made() }));
+        await hold(all);
+        return all.map(({ id }) => id);
+      },
+      note: (entry) => hold([{ ...entry, kind: "note", ...made() }]),
+      dismiss: seenOutbox.drop,
+      again: async ({ order }) => {
+        await seenOutbox.settle([{ order, state: "waiting", why: null }]);
+        send();
+      },
+    };
+  }, [evidence, notes, ready, hidden, state, waiting.length, own, hold, send]);
 }
