@@ -97,6 +97,15 @@ export const stepsIn = (page: Page): Promise<string> =>
     .allTextContents()
     .then((lines) => lines.join("\n"));
 
+/** A tablet whose browser may keep the application for when there is no network. */
+export async function tablet(browser: Browser): Promise<Page> {
+  const context = await browser.newContext({
+    viewport: { width: 1024, height: 768 },
+    serviceWorkers: "allow",
+  });
+  return context.newPage();
+}
+
 const WCAG = ["wcag2a", "wcag2aa", "wcag21a", "wcag21aa", "wcag22aa"];
 
 /** Nothing on the page that the accessibility rules (WCAG 2.2 A and AA, or one of them) count as a fault. */

@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, tablet, test } from "../fixtures.ts";
 
 /** The sections of the demo studio by name. */
 async function sectionIds(page: Page): Promise<ReadonlyMap<string, { id: string; levelId: string }>> {
@@ -67,6 +67,37 @@ test("two people mark one check on two devices, one of them without a network: n
   await other.context().close();
 });
 
+test("a check that is closed and opened again without a network goes on, with tonight's couples", async ({
+  browser,
+}) => {
+  const page = await tablet(browser);
+  await signIn(page);
+  const { id } = (await sectionIds(page)).get("Thursday section") ?? { id: "" };
+  await page.goto(`${demoStudio()}/checks/${id}`);
+  await page.getByRole("button", { name: "Check tonight" }).click();
+  await expect(page.getByText("Works without a network from here on")).toBeVisible();
+  const before = (await marksOf(page, id)).length;
+  await page.context().setOffline(true);
+  await page.reload();
+  await page.getByRole("button", { name: "By couple" }).click();
+  const couples = page.getByRole("group", { name: "Couples of round 1" });
+  const first = await couples.getByRole("button").first().textContent();
+  await page
+    .getByRole("group", { name: new RegExp(`^${first?.split(" and ")[0]}`) })
+    .getByRole("button", { name: "with help" })
+    .click();
+  await expect(page.getByText(/No network: 1 entry safe on this device/).first()).toBeVisible();
+  // Partners change as in the class: other couples.
+  await page.getByRole("button", { name: "Change partners" }).click();
+  const second = page.getByRole("group", { name: "Couples of round 2" });
+  await expect(second.getByRole("button").first()).toBeVisible();
+  await expect(second.getByRole("button", { name: first ?? "" })).toHaveCount(0);
+  await page.context().setOffline(false);
+  await expect(page.getByText("Everything is saved").first()).toBeVisible({ timeout: 15_000 });
+  expect((await marksOf(page, id)).length).toBe(before + 1);
+  await page.context().close();
+});
+
 test("the board says who is ready and from what, and the room stops when everybody is settled", async ({
   page,
 }) => {
@@ -85,6 +116,12 @@ test("the board says who is ready and from what, and the room stops when everybo
   await expect(
     aside.getByRole("list", { name: "What it rests on" }).getByRole("listitem").first(),
   ).toBeVisible();
+  const teach = aside.getByRole("list", { name: "What to teach again" });
+  await teach
+    .getByRole("button", { name: /^From what\?/ })
+    .first()
+    .click();
+  await expect(teach.getByRole("list", { name: "What it rests on" })).toContainText(/not yet|with help/);
   await expectAccessible(page);
 
   await page.getByRole("button", { name: "Rule", exact: true }).click();

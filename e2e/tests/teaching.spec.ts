@@ -1,6 +1,6 @@
-import type { Browser, Page } from "@playwright/test";
+import type { Page } from "@playwright/test";
 import { openStudio, type Studio } from "../../scripts/lib/studios.ts";
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, tablet, test } from "../fixtures.ts";
 
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });
@@ -21,15 +21,6 @@ async function ownStudio(page: Page): Promise<Studio> {
   await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
   await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
   return studio;
-}
-
-/** A tablet whose browser may keep the application for when there is no network. */
-async function tablet(browser: Browser): Promise<Page> {
-  const context = await browser.newContext({
-    viewport: { width: 1024, height: 768 },
-    serviceWorkers: "allow",
-  });
-  return context.newPage();
 }
 
 test("a class without a network: everything is kept, survives a closed page, and is sent once", async ({

@@ -61,7 +61,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     ],
     session: ["session.tsx"],
     staff: ["teachers-field.tsx"],
-    teaching: ["people.tsx"],
+    teaching: ["people.tsx", "use-rotation.ts"],
   },
   server: {
     approaches: ["service.ts"],

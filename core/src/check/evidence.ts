@@ -50,8 +50,8 @@ export interface Standing {
  */
 export function uncorrected(evidence: readonly Evidence[]): (Evidence & { readonly mark: Mark })[] {
   const gone = new Set(evidence.flatMap(({ corrects }) => corrects ?? []));
-  return evidence.flatMap((entry) =>
-    entry.mark === null || gone.has(entry.id) ? [] : [{ ...entry, mark: entry.mark }],
+  return evidence.filter(
+    (entry): entry is Evidence & { readonly mark: Mark } => entry.mark !== null && !gone.has(entry.id),
   );
 }
 

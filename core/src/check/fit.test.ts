@@ -145,6 +145,28 @@ test("parameters that marks were made from are found again", () => {
   }
 });
 
+test("dancers of whom much was seen are summed as exactly as others", () => {
+  const { uniform, normal } = drawnFrom(7);
+  const evidence = Array.from({ length: 8 }, (_, student) => {
+    const theta = normal();
+    return Array.from({ length: 200 }, (__, at) => {
+      const rank = [-0.7, 0, 0.7].filter((bound) => theta - (at % 9) / 4 + 1 + 0.4 * normal() > bound).length;
+      return entry({
+        ...{ studentId: `${student}`, figureId: `${at % 9}`, mark: MARKS[rank] ?? "alone" },
+        ...{ markerId: `${Math.floor(uniform() * 2)}`, id: `${student} ${at}` },
+      });
+    });
+  }).flat();
+  const [usual, fine] = [undefined, 61].map((quadrature) =>
+    fitMarks(evidence, quadrature ? { priors: "stated", quadrature } : { priors: "stated" }),
+  );
+  expect(usual?.logLikelihood).toBeCloseTo(fine?.logLikelihood ?? 0, 1);
+  expect(Math.abs((usual?.slope ?? 0) - (fine?.slope ?? 0))).toBeLessThan(0.02);
+  for (const [figure, own] of Object.entries(fine?.difficulty ?? {}))
+    expect(Math.abs((usual?.difficulty[figure] ?? 9) - own)).toBeLessThan(0.01);
+  expect(Math.min(...Object.values(usual?.spread ?? {}))).toBeLessThan(0.1);
+});
+
 describe("few marks", () => {
   it("lean on the stated priors, and none at all are no fault", () => {
     const one = fitMarks([entry({ studentId: "ana", figureId: "basic", mark: "dances-it" })], {

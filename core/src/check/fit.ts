@@ -1,6 +1,6 @@
 import { LAYERS, type Layer } from "../figure/index.ts";
-import { pointsFor } from "./ability-grid.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
+import { rootOf, solveDown, solveUp, timesUp } from "./information.ts";
 import { type Likelihood, likelihoodOf } from "./likelihood.ts";
 import { MARKS, markRank } from "./mark.ts";
 import type { MarkData } from "./mark-table.ts";
@@ -12,7 +12,7 @@ export const PRIORS = ["stated", "flat"] as const;
 /** How a model of marks is fitted. */
 export interface FitOptions {
   readonly priors: (typeof PRIORS)[number];
-  /** Points over which abilities are summed, from −5 to 5, at least 3; as many as the marks need where nothing is said. */
+  /** Points over which the ability of each student is summed about where they stand, at least 3; as many as serve where nothing is said. */
   readonly quadrature?: number;
 }
 
@@ -51,21 +51,20 @@ export const STATED_PRIORS = {
 const TOLERANCE = 1e-2;
 const MOST_STEPS = 300;
 
-/** The lowest place of a likelihood, each parameter measured by its own uncertainty, so that all bend about alike. */
-function lowest({ slope, scale, start }: Likelihood): Float64Array {
-  const unscaled = (place: Float64Array) => place.map((own, at) => own * (scale[at] ?? 1));
+/** The lowest place of a likelihood, measured by what is uncertain of all parameters together, so that it bends alike every way. */
+function lowest({ slope, information, start }: Likelihood): Float64Array {
+  const root = rootOf(information(start));
+  const own = new Float64Array(start.length);
   const best = minimise(
-    (place, gradient) => {
-      const value = slope(unscaled(place), gradient);
-      gradient.forEach((own, at) => {
-        gradient[at] = own * (scale[at] ?? 1);
-      });
+    (at, gradient) => {
+      const value = slope(solveUp(root, at), own);
+      gradient.set(solveDown(root, own));
       return value;
     },
-    start.map((own, at) => own / (scale[at] ?? 1)),
+    timesUp(root, start),
     { tolerance: TOLERANCE, most: MOST_STEPS },
   );
-  return unscaled(best);
+  return solveUp(root, best);
 }
 
 /** Gives each of some names its place, in the order in which they come. */
@@ -73,13 +72,6 @@ function placesOf(names: readonly string[]): Map<string, number> {
   const places = new Map<string, number>();
   for (const name of names) if (!places.has(name)) places.set(name, places.size);
   return places;
-}
-
-/** The most marks of one student. */
-function mostOfOne(entries: readonly Evidence[]): number {
-  const counts = new Map<string, number>();
-  for (const { studentId } of entries) counts.set(studentId, (counts.get(studentId) ?? 0) + 1);
-  return Math.max(0, ...counts.values());
 }
 
 /** The layer that was marked most: the others are told against it. */
@@ -94,8 +86,9 @@ const record = (places: ReadonlyMap<string, number>, of: (place: number) => numb
 
 /**
  * Fits the graded response model with markers as a facet (Samejima, 1969; Linacre, 1989) by marginal maximum
- * likelihood, or the mode with stated priors, over fixed quadrature (Bock and Aitkin, 1981): the chance of at least a mark
- * is logistic(slope · (ability + ease − difficulty − threshold) − severity). Deterministic.
+ * likelihood, or the mode with stated priors (Bock and Aitkin, 1981), over quadrature that lies where each student stands
+ * (Naylor and Smith, 1982): the chance of at least a mark is
+ * logistic(slope · (ability + ease − difficulty − threshold) − severity). Deterministic.
  * @param evidence of dancers of one level; what was corrected is left out
  * @example
  * fitMarks(EVIDENCE, { priors: "stated" }).thresholds.length // 3
@@ -124,11 +117,7 @@ export function fitMarks(evidence: readonly Evidence[], { priors, quadrature }: 
       level: Math.max(0, levels.indexOf(markRank(mark))),
     })),
   };
-  const likelihood: Likelihood = likelihoodOf(
-    data,
-    quadrature ?? pointsFor(mostOfOne(entries)),
-    priors === "stated" ? STATED_PRIORS : null,
-  );
+  const likelihood = likelihoodOf(data, priors === "stated" ? STATED_PRIORS : null, quadrature);
   const best = lowest(likelihood);
   const { slope, difficulty, ease, severity, kappa, ability, spread, logLikelihood } = likelihood.read(best);
   // Only differences between markers can be known: their mean goes into the difficulties.

@@ -9,5 +9,6 @@ export * from "./groups.ts";
 export * from "./mark.ts";
 export * from "./readiness.ts";
 export * from "./rule.ts";
+export * from "./shows.ts";
 export * from "./teach-again.ts";
 export { mostTelling, type Telling } from "./telling.ts";

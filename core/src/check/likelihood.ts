@@ -1,12 +1,5 @@
-import {
-  fillTable,
-  kindAt,
-  type MarkData,
-  type MarkParameters,
-  pullOf,
-  sumUp,
-  tableOf,
-} from "./mark-table.ts";
+import { informationOf, type Places, type Square } from "./information.ts";
+import { type MarkData, type MarkParameters, noGrowth, sumUp, tableOf } from "./mark-table.ts";
 import type { Slope } from "./minimise.ts";
 
 interface Prior {
@@ -20,8 +13,8 @@ export type Priors = Readonly<Record<"slope" | "difficulty" | "ease" | "gap" | "
 /** The likelihood of marks, to be minimised with its sign turned. */
 export interface Likelihood {
   readonly start: Float64Array;
-  /** About the uncertainty of each parameter, by how many marks tell of it. */
-  readonly scale: Float64Array;
+  /** About how the likelihood bends: what marks tell of each parameter and of any two together. */
+  readonly information: (place: Float64Array) => Square;
   readonly slope: Slope;
   readonly read: (place: Float64Array) => MarkParameters & {
     readonly ability: Float64Array;
@@ -30,24 +23,41 @@ export interface Likelihood {
   };
 }
 
-/** Where the parameters of each sort begin in a place: log slope, difficulties, eases but the first, gaps, severities. */
-function placesIn({ figures, layers, levels, markers }: MarkData, isFree: boolean) {
+function placesIn({ figures, layers, levels, markers }: MarkData, firstMarker: number): Places {
   const difficulty = 1;
   const ease = difficulty + figures;
   const gap = ease + layers - 1;
   const severity = gap + Math.max(0, levels - 2);
-  return { difficulty, ease, gap, severity, all: severity + (isFree ? markers : Math.max(0, markers - 1)) };
+  return { difficulty, ease, gap, severity, all: severity + Math.max(0, markers - firstMarker), firstMarker };
+}
+
+/** Where the search begins. */
+const BEGUN = { slope: 1.5, gap: 1.2 } as const;
+/** Where there are no priors a parameter is still taken to lie within some units. */
+const HARDLY = 0.01;
+
+/** How sure each parameter is before anything is seen. */
+function sureBefore(at: Places, priors: Priors | null): Float64Array {
+  const sure = new Float64Array(at.all).fill(HARDLY);
+  if (priors === null) return sure;
+  const by = ({ deviation }: Prior) => 1 / (deviation * deviation);
+  sure.fill(by(priors.slope), 0, at.difficulty);
+  sure.fill(by(priors.difficulty), at.difficulty, at.ease);
+  sure.fill(by(priors.ease), at.ease, at.gap);
+  sure.fill(by(priors.gap), at.gap, at.severity);
+  sure.fill(by(priors.severity), at.severity);
+  return sure;
 }
 
 /**
- * The marginal likelihood of marks, abilities summed over a fixed grid under the normal distribution.
- * @param points of the grid, at least 3
+ * The marginal likelihood of marks, abilities summed out under the normal distribution.
  * @param priors `null` for none: the first marker is then the measure of the others
+ * @param points of each student's grid, at least 3; as many as serve where nothing is said
  */
-export function likelihoodOf(data: MarkData, points: number, priors: Priors | null): Likelihood {
+export function likelihoodOf(data: MarkData, priors: Priors | null, points: number | undefined): Likelihood {
   const { figures, layers, markers, levels, marks } = data;
-  const at = placesIn(data, priors !== null);
-  const firstMarker = priors === null ? 1 : 0;
+  const at = placesIn(data, priors === null ? 1 : 0);
+  const { firstMarker } = at;
   const bounds = levels - 1;
 
   const table = tableOf(data, points);
@@ -88,36 +98,35 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
 
   const slopeAt: Slope = (place, gradient) => {
     const own = parameters(place);
-    const { slope } = own;
-    fillTable(table, own);
-    const logLikelihood = sumUp(table);
+    const growth = noGrowth(data);
+    const logLikelihood = sumUp(table, own, growth);
     gradient.fill(0);
     const add = (index: number, value: number) => {
       gradient[index] = (gradient[index] ?? 0) - value;
     };
-    const byBound = new Float64Array(bounds);
-    const pull = new Float64Array(2);
-    for (let kind = 0; kind < table.keys.length; kind++) {
-      const { figure, layer, marker } = kindAt(table, kind);
-      pullOf(table, kind, own, pull, byBound);
-      const [inAll = 0, inSlope = 0] = pull;
-      add(0, slope * inSlope);
-      add(at.difficulty + figure, -slope * inAll);
-      if (layer > 0) add(at.ease + layer - 1, slope * inAll);
-      if (marker >= firstMarker) add(at.severity + marker - firstMarker, -inAll);
-    }
+    add(0, own.slope * (growth.whole[0] ?? 0));
+    growth.difficulty.forEach((much, figure) => {
+      add(at.difficulty + figure, much);
+    });
+    growth.ease.forEach((much, layer) => {
+      if (layer > 0) add(at.ease + layer - 1, much);
+    });
+    growth.severity.forEach((much, marker) => {
+      if (marker >= firstMarker) add(at.severity + marker - firstMarker, much);
+    });
     for (let j = 0; j < bounds - 1; j++) {
       const gap = Math.exp(place[at.gap + j] ?? 0);
       let inGap = 0;
       for (let k = 0; k < bounds; k++)
-        inGap += (byBound[k] ?? 0) * gap * ((k > j ? 1 : 0) - (bounds - 1 - j) / bounds);
+        inGap += (growth.kappa[k] ?? 0) * gap * ((k > j ? 1 : 0) - (bounds - 1 - j) / bounds);
       add(at.gap + j, inGap);
     }
     return addPriors(place, gradient) - logLikelihood;
   };
 
   const start = new Float64Array(at.all);
-  for (let j = at.gap; j < at.severity; j++) start[j] = Math.log(1.2);
+  start[0] = Math.log(BEGUN.slope);
+  for (let j = at.gap; j < at.severity; j++) start[j] = Math.log(BEGUN.gap);
   // A figure's difficulty begins where its mean mark lies.
   const [given, many] = [new Float64Array(figures), new Float64Array(figures)];
   for (const { figure, level } of marks) {
@@ -129,35 +138,27 @@ export function likelihoodOf(data: MarkData, points: number, priors: Priors | nu
     start[at.difficulty + figure] = -Math.log(share / (1 - share));
   }
 
-  // Each mark tells a parameter about as much as a coin's toss does.
-  const told = new Float64Array(at.all);
-  const tell = (index: number, much: number) => {
-    told[index] = (told[index] ?? 0) + much;
-  };
-  for (const { figure, layer, marker } of marks) {
-    tell(0, 0.3);
-    tell(at.difficulty + figure, 0.25);
-    if (layer > 0) tell(at.ease + layer - 1, 0.25);
-    for (let j = at.gap; j < at.severity; j++) tell(j, 0.1);
-    if (marker >= firstMarker) tell(at.severity + marker - firstMarker, 0.25);
-  }
-
   return {
     start,
-    scale: told.map((much) => 1 / Math.sqrt(much + 1)),
+    information: (place) => {
+      const own = parameters(place);
+      const growth = noGrowth(data);
+      sumUp(table, own, growth);
+      const gaps = Array.from({ length: Math.max(0, bounds - 1) }, (_, j) =>
+        Math.exp(place[at.gap + j] ?? 0),
+      );
+      return informationOf(
+        table,
+        at,
+        { told: growth.whole[1] ?? 0, slope: own.slope, gaps },
+        sureBefore(at, priors),
+      );
+    },
     slope: slopeAt,
     read: (place) => {
       const own = parameters(place);
-      fillTable(table, own);
-      const [ability, spread] = [new Float64Array(data.students), new Float64Array(data.students)];
-      const logLikelihood = sumUp(table, (student, posterior) => {
-        const mean = posterior.reduce((all, share, q) => all + share * (table.grid[q] ?? 0), 0);
-        ability[student] = mean;
-        spread[student] = Math.sqrt(
-          posterior.reduce((all, share, q) => all + share * ((table.grid[q] ?? 0) - mean) ** 2, 0),
-        );
-      });
-      return { ...own, ability, spread, logLikelihood };
+      const logLikelihood = sumUp(table, own);
+      return { ...own, ability: table.ability.slice(), spread: table.spread.slice(), logLikelihood };
     },
   };
 }

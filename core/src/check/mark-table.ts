@@ -1,5 +1,3 @@
-import { abilityGrid } from "./ability-grid.ts";
-
 /** Marks as numbers: every name by its place. */
 export interface MarkData {
   readonly students: number;
@@ -32,216 +30,235 @@ export interface MarkParameters {
 const LEAST = 1e-12;
 /** Below this a product is scaled up again. */
 const TINY = 1e-100;
-/** Points that weigh less than this beside the heaviest are let go, looked for every so many marks. */
-const NEGLIGIBLE = 1e-20;
-const EVERY = 8;
+/** Abilities are summed so many deviations to both sides of where a student stands. */
+const REACH = 6.4;
+/** Steps of so many deviations sum a bell to ten digits (the trapezoid rule on an analytic function). */
+const POINTS = 17;
+/** A grid serves while the student stands so near its middle, in deviations, and is so much wider or narrower. */
+const [NEAR, WIDER] = [1, 1.3];
+/** A grid that missed a student altogether comes this much closer each time. */
+const CLOSER = 1 / 3;
+const MOST_MOVES = 24;
 
-/** Marks, and room for what one evaluation works out: by kind (what is marked alike), level and point of the grid. */
+/** Marks, student after student, and room for what one evaluation works out. */
 export interface MarkTable {
   readonly data: MarkData;
-  readonly points: number;
-  readonly grid: Float64Array;
-  /** The weight of each point before anything is seen. */
-  readonly weight: Float64Array;
-  /** Figure, layer and marker of each kind in one number. */
-  readonly keys: Int32Array;
-  /** Where the level of each mark stands, student after student, and where each student ends. */
-  readonly cellOf: Int32Array;
+  /** Of each mark, in order. */
+  readonly figure: Int32Array;
+  readonly layer: Int32Array;
+  readonly marker: Int32Array;
+  readonly level: Int32Array;
+  /** Behind the last mark of each student. */
   readonly ends: Int32Array;
-  /** The chance of reaching each level, of being at each, and how many marks are expected there. */
-  readonly reach: Float64Array;
-  readonly chance: Float64Array;
-  readonly expected: Float64Array;
+  /** Points of every grid, in deviations from its middle. */
+  readonly steps: Float64Array;
+  /** Where the grid of each student lies, and how far a deviation is in it. */
+  readonly middle: Float64Array;
+  readonly width: Float64Array;
+  /** Where each student stood when last weighed, and how uncertain that was. */
+  readonly ability: Float64Array;
+  readonly spread: Float64Array;
   readonly posterior: Float64Array;
-  /** The first point that weighs anything for the present student, and the one after the last. */
-  readonly window: Int32Array;
+  /** How easily each level is reached at each point, before the mark's own part comes to it. */
   readonly easy: Float64Array;
+  /** Of each mark of the present student, at each point: the chance of reaching its level, and the next above it. */
+  readonly reached: Float64Array;
+  readonly above: Float64Array;
 }
 
-/** Lays the tables of some marks. */
-export function tableOf(data: MarkData, points: number): MarkTable {
-  const { layers, markers, levels, marks } = data;
-  const { grid, weight } = abilityGrid(points);
+/** How the likelihood grows with each parameter. */
+export interface Growth {
+  /** With the slope, and after it what one mark tells on average of where it falls, on the scale of the logistic. */
+  readonly whole: Float64Array;
+  readonly difficulty: Float64Array;
+  readonly ease: Float64Array;
+  readonly severity: Float64Array;
+  readonly kappa: Float64Array;
+}
 
-  // What is marked alike (figure, layer, marker) is worked out once for all students.
-  const kinds = new Map<number, number>();
-  const kindOf = marks.map(({ figure, layer, marker }) => {
-    const key = (figure * layers + layer) * markers + marker;
-    const known = kinds.get(key);
-    if (known !== undefined) return known;
-    kinds.set(key, kinds.size);
-    return kinds.size - 1;
+/**
+ * Lays the tables of some marks.
+ * @param points of each student's grid, at least 3
+ */
+export function tableOf(data: MarkData, points = POINTS): MarkTable {
+  const { students, levels } = data;
+  const marks = data.marks.toSorted((a, b) => a.student - b.student);
+  const ends = new Int32Array(students);
+  marks.forEach(({ student }, place) => {
+    ends[student] = place + 1;
   });
-  const keys = Int32Array.from(kinds.keys());
-  const size = levels * points;
-  // Marks of each student, one student after the other.
-  const order = marks
-    .map((_, index) => index)
-    .sort((a, b) => (marks[a]?.student ?? 0) - (marks[b]?.student ?? 0));
-  const cellOf = Int32Array.from(
-    order,
-    (index) => (kindOf[index] ?? 0) * size + (marks[index]?.level ?? 0) * points,
-  );
-  const ends = new Int32Array(data.students);
-  order.forEach((index, place) => {
-    ends[marks[index]?.student ?? 0] = place + 1;
-  });
-
+  const most = ends.reduce((all, end, student) => Math.max(all, end - (ends[student - 1] ?? 0)), 0);
   return {
-    ...{ data, points, grid, weight, keys, cellOf, ends },
-    reach: new Float64Array(keys.length * size),
-    chance: new Float64Array(keys.length * size),
-    expected: new Float64Array(keys.length * size),
+    data,
+    ends,
+    figure: Int32Array.from(marks, ({ figure }) => figure),
+    layer: Int32Array.from(marks, ({ layer }) => layer),
+    marker: Int32Array.from(marks, ({ marker }) => marker),
+    level: Int32Array.from(marks, ({ level }) => level),
+    steps: Float64Array.from({ length: points }, (_, q) => -REACH + (2 * REACH * q) / (points - 1)),
+    middle: new Float64Array(students),
+    width: new Float64Array(students).fill(1),
+    ability: new Float64Array(students),
+    spread: new Float64Array(students),
     posterior: new Float64Array(points),
-    window: new Int32Array(2),
-    easy: new Float64Array(levels * points),
+    easy: new Float64Array((levels + 1) * points),
+    reached: new Float64Array(most * points),
+    above: new Float64Array(most * points),
   };
 }
 
-/** What a kind is made of. */
-export function kindAt({ data: { layers, markers }, keys }: MarkTable, kind: number) {
-  const key = keys[kind] ?? 0;
-  return {
-    figure: Math.floor(key / (layers * markers)),
-    layer: Math.floor(key / markers) % layers,
-    marker: key % markers,
-  };
-}
+/** Nothing yet. */
+export const noGrowth = ({ figures, layers, markers, levels }: MarkData): Growth => ({
+  whole: new Float64Array(2),
+  difficulty: new Float64Array(figures),
+  ease: new Float64Array(layers),
+  severity: new Float64Array(markers),
+  kappa: new Float64Array(Math.max(0, levels - 1)),
+});
 
-/** Works out every chance for some parameters. */
-export function fillTable(
+/** The posterior of a student over a grid. @returns the logarithm of their likelihood */
+function weigh(
   table: MarkTable,
   { slope, difficulty, ease, severity, kappa }: MarkParameters,
-): void {
-  const { data, points, grid, keys, reach, chance, easy } = table;
-  const { levels } = data;
-  const size = levels * points;
-  // logistic(x + base) = 1 / (1 + exp(-x) exp(-base)): one exponential a kind, not one a cell.
-  for (let k = 1; k < levels; k++)
-    for (let q = 0; q < points; q++)
-      easy[k * points + q] = Math.exp(-slope * ((grid[q] ?? 0) - (kappa[k - 1] ?? 0)));
-  for (let kind = 0; kind < keys.length; kind++) {
-    const { figure, layer, marker } = kindAt(table, kind);
-    const base = slope * ((ease[layer] ?? 0) - (difficulty[figure] ?? 0)) - (severity[marker] ?? 0);
-    const hard = Math.exp(-base);
-    const from = kind * size;
-    // Level by level upward: what reaches one and not the next is at it.
-    for (let k = 1; k < levels; k++) {
-      const row = k * points;
-      for (let q = 0; q < points; q++) {
-        const reached = 1 / (1 + (easy[row + q] ?? 0) * hard);
-        const below = (k === 1 ? 1 : (reach[from + row - points + q] ?? 0)) - reached;
-        reach[from + row + q] = reached;
-        chance[from + row - points + q] = below + LEAST;
-      }
-    }
-    const top = from + size - points;
-    for (let q = 0; q < points; q++) {
-      chance[top + q] = (levels > 1 ? (reach[top + q] ?? 0) : 1) + LEAST;
-    }
-  }
-}
-
-/** The posterior of a student, by the marks from one place to another. @returns the logarithm of their likelihood */
-function posteriorOfMarks(
-  { weight, points, cellOf, chance, posterior, window }: MarkTable,
-  from: number,
-  to: number,
+  [from, to]: readonly [number, number],
+  [middle, width]: readonly [number, number],
 ): number {
-  posterior.set(weight);
-  let logScale = 0;
-  let [first, end] = [0, points];
-  for (let place = from; place < to; place++) {
-    const cell = cellOf[place] ?? 0;
+  const { data, steps, posterior, easy, reached, above } = table;
+  const points = steps.length;
+  const { levels } = data;
+  // Each level is reached by 1 / (1 + easy · hard): one exponential a level and one a mark, not one a cell. The lowest is
+  // reached by everybody, what is above the highest by nobody.
+  easy.fill(0, 0, points);
+  easy.fill(Number.POSITIVE_INFINITY, levels * points);
+  for (let q = 0; q < points; q++) {
+    const theta = middle + width * (steps[q] ?? 0);
+    posterior[q] = Math.exp((-theta * theta) / 2);
+    for (let k = 1; k < levels; k++) easy[k * points + q] = Math.exp(-slope * (theta - (kappa[k - 1] ?? 0)));
+  }
+  let logScale = Math.log((width * 2 * REACH) / (points - 1) / Math.sqrt(2 * Math.PI));
+  for (let mark = from; mark < to; mark++) {
+    const base =
+      slope * ((ease[table.layer[mark] ?? 0] ?? 0) - (difficulty[table.figure[mark] ?? 0] ?? 0)) -
+      (severity[table.marker[mark] ?? 0] ?? 0);
+    const hard = Math.exp(-base);
+    const row = (table.level[mark] ?? 0) * points;
+    const cell = (mark - from) * points;
     let most = 0;
-    for (let q = first; q < end; q++) {
-      const own = (posterior[q] ?? 0) * (chance[cell + q] ?? 0);
-      posterior[q] = own;
-      if (own > most) most = own;
-    }
-    if ((place - from) % EVERY === EVERY - 1) {
-      const least = most * NEGLIGIBLE;
-      for (; (posterior[first] ?? 0) < least; first++) posterior[first] = 0;
-      for (; (posterior[end - 1] ?? 0) < least; end--) posterior[end - 1] = 0;
+    for (let q = 0; q < points; q++) {
+      const own = 1 / (1 + (easy[row + q] ?? 0) * hard);
+      const next = 1 / (1 + (easy[row + points + q] ?? 0) * hard);
+      reached[cell + q] = own;
+      above[cell + q] = next;
+      const weight = (posterior[q] ?? 0) * (own - next + LEAST);
+      posterior[q] = weight;
+      if (weight > most) most = weight;
     }
     // A product of many chances would become too small to be told from none.
     if (most < TINY) {
-      for (let q = first; q < end; q++) posterior[q] = (posterior[q] ?? 0) / most;
+      for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / most;
       logScale += Math.log(most);
     }
   }
   let total = 0;
-  for (let q = first; q < end; q++) total += posterior[q] ?? 0;
-  for (let q = first; q < end; q++) posterior[q] = (posterior[q] ?? 0) / total;
-  window[0] = first;
-  window[1] = end;
+  for (let q = 0; q < points; q++) total += posterior[q] ?? 0;
+  for (let q = 0; q < points; q++) posterior[q] = (posterior[q] ?? 0) / total;
   return logScale + Math.log(total);
 }
 
-/** Adds a student's posterior to what is expected wherever they were marked. */
-function addExpected({ cellOf, expected, posterior, window }: MarkTable, from: number, to: number): void {
-  const [first = 0, end = 0] = window;
-  for (let place = from; place < to; place++) {
-    const cell = cellOf[place] ?? 0;
-    for (let q = first; q < end; q++) expected[cell + q] = (expected[cell + q] ?? 0) + (posterior[q] ?? 0);
+/** Weighs a student over a grid that lies where they stand, moved until it does (Naylor and Smith, 1982). */
+function weighWhere(
+  table: MarkTable,
+  parameters: MarkParameters,
+  student: number,
+  marks: readonly [number, number],
+): number {
+  const { steps, posterior } = table;
+  for (let move = 0; ; move++) {
+    const [middle, width] = [table.middle[student] ?? 0, table.width[student] ?? 1];
+    const logLikelihood = weigh(table, parameters, marks, [middle, width]);
+    let [mean, square] = [0, 0];
+    for (let q = 0; q < steps.length; q++) {
+      const [own, step] = [posterior[q] ?? 0, steps[q] ?? 0];
+      mean += own * step;
+      square += own * step * step;
+    }
+    const deviation = Math.sqrt(Math.max(0, square - mean * mean));
+    table.ability[student] = middle + width * mean;
+    table.spread[student] = width * deviation;
+    // It stays where it is as long as it serves, so that near places are weighed alike.
+    const fits = Math.abs(mean) <= NEAR && deviation <= WIDER && deviation >= 1 / WIDER;
+    if (fits || move === MOST_MOVES) return logLikelihood;
+    table.middle[student] = middle + width * mean;
+    table.width[student] = width * Math.max(CLOSER, deviation);
+  }
+}
+
+/** Adds what the marks of a student, weighed, say of every parameter. */
+function addGrowth(
+  table: MarkTable,
+  { slope, difficulty, ease, kappa }: MarkParameters,
+  student: number,
+  [from, to]: readonly [number, number],
+  growth: Growth,
+): void {
+  const { data, steps, posterior, reached, above } = table;
+  const points = steps.length;
+  const middle = table.middle[student] ?? 0;
+  const width = table.width[student] ?? 1;
+  for (let mark = from; mark < to; mark++) {
+    const cell = (mark - from) * points;
+    let [low, high, lowAt, highAt, told] = [0, 0, 0, 0, 0];
+    for (let q = 0; q < points; q++) {
+      const own = reached[cell + q] ?? 0;
+      const next = above[cell + q] ?? 0;
+      const per = 1 / (own - next + LEAST);
+      // The chance of the mark grows with the chance of reaching its level and falls with that of the next.
+      const up = own * (1 - own) * per;
+      const down = next * (1 - next) * per;
+      const weight = posterior[q] ?? 0;
+      const step = weight * (steps[q] ?? 0);
+      low += weight * up;
+      high += weight * down;
+      lowAt += step * up;
+      highAt += step * down;
+      told += weight * (up - down) * (up - down);
+    }
+    const figure = table.figure[mark] ?? 0;
+    const layer = table.layer[mark] ?? 0;
+    const marker = table.marker[mark] ?? 0;
+    const level = table.level[mark] ?? 0;
+    const all = low - high;
+    const at = (ease[layer] ?? 0) - (difficulty[figure] ?? 0) + middle;
+    let bySlope = width * (lowAt - highAt) + at * all;
+    growth.difficulty[figure] = (growth.difficulty[figure] ?? 0) - slope * all;
+    growth.ease[layer] = (growth.ease[layer] ?? 0) + slope * all;
+    growth.severity[marker] = (growth.severity[marker] ?? 0) - all;
+    if (level > 0) {
+      bySlope -= low * (kappa[level - 1] ?? 0);
+      growth.kappa[level - 1] = (growth.kappa[level - 1] ?? 0) - slope * low;
+    }
+    if (level < kappa.length) {
+      bySlope += high * (kappa[level] ?? 0);
+      growth.kappa[level] = (growth.kappa[level] ?? 0) + slope * high;
+    }
+    growth.whole[0] = (growth.whole[0] ?? 0) + bySlope;
+    growth.whole[1] = (growth.whole[1] ?? 0) + told / data.marks.length;
   }
 }
 
 /**
- * The log likelihood of a table that is filled; `expected` is filled on the way.
- * @param each is handed each student with the posterior of their ability
+ * The log likelihood of marks, the ability of each student summed out under the normal distribution over a grid that lies
+ * about where they stand; that, and how uncertain it is, stands in the table afterwards.
+ * @param growth filled with how it grows with each parameter, where it is asked for
  */
-export function sumUp(table: MarkTable, each?: (student: number, posterior: Float64Array) => void): number {
-  const { data, ends, expected, posterior } = table;
-  expected.fill(0);
+export function sumUp(table: MarkTable, parameters: MarkParameters, growth?: Growth): number {
+  const { data, ends } = table;
   let [all, from] = [0, 0];
   for (let student = 0; student < data.students; student++) {
-    const to = ends[student] ?? from;
-    all += posteriorOfMarks(table, from, to);
-    addExpected(table, from, to);
-    each?.(student, posterior);
-    from = to;
+    const marks = [from, ends[student] ?? from] as const;
+    all += weighWhere(table, parameters, student, marks);
+    if (growth) addGrowth(table, parameters, student, marks, growth);
+    from = marks[1];
   }
   return all;
-}
-
-/**
- * How the likelihood of a kind's marks grows with all its chances and with the slope, into `pull`, and with each
- * threshold, added to `byBound`.
- */
-export function pullOf(
-  table: MarkTable,
-  kind: number,
-  { slope, difficulty, ease, kappa }: MarkParameters,
-  pull: Float64Array,
-  byBound: Float64Array,
-): void {
-  const { data, points, grid, reach, chance, expected } = table;
-  const { levels } = data;
-  const { figure, layer } = kindAt(table, kind);
-  const from = kind * levels * points;
-  let [inAll, inSlope] = [0, 0];
-  for (let k = 1; k < levels; k++) {
-    const off = (ease[layer] ?? 0) - (difficulty[figure] ?? 0) - (kappa[k - 1] ?? 0);
-    const row = from + k * points;
-    let inBound = 0;
-    for (let q = 0; q < points; q++) {
-      const here = expected[row + q] ?? 0;
-      const beneath = expected[row - points + q] ?? 0;
-      // Nobody is expected at most points.
-      if (here === 0 && beneath === 0) continue;
-      const reached = reach[row + q] ?? 0;
-      // Of those at this level the chance grows with the reach of it, of those below it falls.
-      const own =
-        reached *
-        (1 - reached) *
-        (here / (chance[row + q] ?? LEAST) - beneath / (chance[row - points + q] ?? LEAST));
-      inBound += own;
-      inSlope += own * ((grid[q] ?? 0) + off);
-    }
-    inAll += inBound;
-    byBound[k - 1] = (byBound[k - 1] ?? 0) - slope * inBound;
-  }
-  pull[0] = inAll;
-  pull[1] = inSlope;
 }

@@ -4,6 +4,8 @@ export const ANSWERS = "map-step-answers";
 /** Under which address the one page of the application is kept, and what runs before it. */
 export const PAGE = "/";
 export const EARLY = "/early.js";
+/** Under which address it is kept of which build the files are. */
+const BUILD = "/kept-build";
 
 /** Whether this browser and this build can work without a network. */
 const isAble = (): boolean => import.meta.env.PROD && "serviceWorker" in navigator;
@@ -23,6 +25,19 @@ async function underControl(): Promise<void> {
   );
 }
 
+/** What tells one build from another: the file it begins with carries a fingerprint of all that it loads. */
+const thisBuild = (): string =>
+  document.querySelector<HTMLScriptElement>('script[type="module"][src]')?.src ?? location.origin;
+
+/** Files of an earlier build are of no use any more; those that other pages of this one need are. */
+async function dropEarlierBuild(files: Cache, wanted: readonly string[]): Promise<void> {
+  const kept = await files.match(BUILD);
+  if (kept && (await kept.text()) === thisBuild()) return;
+  for (const request of await files.keys())
+    if (!wanted.includes(new URL(request.url).pathname)) await files.delete(request);
+  await files.put(BUILD, new Response(thisBuild()));
+}
+
 /**
  * Keeps the page, all its files loaded so far and, by reading them again, its answers on this device.
  * @param read asks the studio again for all that the page shows
@@ -38,9 +53,7 @@ export async function keepForOffline(read: () => Promise<unknown>): Promise<bool
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"));
   const wanted = [PAGE, EARLY, ...new Set(loaded.map(({ pathname }) => pathname))];
   await Promise.all([files.addAll(wanted), read()]);
-  // Files of an earlier build are of no use any more.
-  for (const request of await files.keys())
-    if (!wanted.includes(new URL(request.url).pathname)) await files.delete(request);
+  await dropEarlierBuild(files, wanted);
   return true;
 }
 

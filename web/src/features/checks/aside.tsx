@@ -1,19 +1,17 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
-import { MARK_NAMES, type TeachAgain } from "@map-step/core/check";
+import { MARK_NAMES } from "@map-step/core/check";
 import { counted } from "@map-step/core/words";
-import { useState } from "react";
 import { Link } from "react-router";
-import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { Aside } from "../../kit/page.tsx";
-import { tellDone, tellError, tellRemoved } from "../../kit/toasts.ts";
+import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
-import { useMay } from "../session/session.tsx";
-import type { Board, Dancer } from "./board-data.ts";
+import { type Board, type Dancer, dancerName } from "./board-data.ts";
 import type { Chosen } from "./board-table.tsx";
 import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
 import { FromWhat } from "./from-what.tsx";
 import { MARK_KEYS } from "./mark-sign.tsx";
 import { ReadinessLine } from "./readiness-line.tsx";
+import { TeachNext } from "./teach-next.tsx";
 import { chanceInWords, LAYER_WORDS, readinessInWords } from "./words.ts";
 
 interface Props {
@@ -77,7 +75,7 @@ function AboutDancer({ board, answer, dancer }: Omit<Props, "chosen"> & { dancer
           ({ studentId, figureId }) =>
             studentId === dancer.id && board.figures.some(({ id }) => id === figureId),
         )}
-        nameOf={board.nameOf}
+        about={({ figureId }) => board.nameOf(figureId)}
       />
       <Button asChild variant="outline" size="sm" mt="3">
         <Link to={`/dancers/${dancer.id}`}>All terms of {dancer.name}</Link>
@@ -107,7 +105,7 @@ function AboutCell({ board, dancer, figureId }: { board: Board; dancer: Dancer; 
         {dancer.name}, {board.nameOf(figureId)}
       </Heading>
       <Title>From what?</Title>
-      <FromWhat evidence={own} nameOf={board.nameOf} oneFigure />
+      <FromWhat evidence={own} />
       {board.mayMark ? (
         <>
           <Title>Seen in class today</Title>
@@ -170,89 +168,9 @@ function AboutFigure({ board, figureId }: { board: Board; figureId: string }) {
       <Title>From what?</Title>
       <FromWhat
         evidence={board.seen.evidence.filter((entry) => entry.figureId === figureId)}
-        nameOf={(id) => board.nameOf(id)}
-        oneFigure
+        about={({ studentId }) => dancerName(board, studentId)}
         most={8}
       />
-    </>
-  );
-}
-
-/** The first week ahead of a class that nobody cancelled. */
-function nextWeek({ section, plan, today }: Board): number | null {
-  const off = new Set(plan.special.flatMap(({ week, kind }) => (kind === "cancelled" ? [week] : [])));
-  const held = Math.max(0, ...plan.held.map(({ week }) => week));
-  const at = section.dates.findIndex(
-    (date, index) => date >= today && index + 1 > held && !off.has(index + 1),
-  );
-  return at < 0 ? null : at + 1;
-}
-
-const MINUTES = [5, 10, 20] as const;
-
-/** What is worth teaching once more, by how many more would be ready for the time; the first goes into the plan. */
-function TeachNext({ board, teach }: { board: Board; teach: readonly TeachAgain[] }) {
-  const mayPlan = useMay("plans.write");
-  const [minutes, setMinutes] = useState<number>(10);
-  const week = nextWeek(board);
-  const list = teach.filter(({ lacking }) => lacking.length > 0).slice(0, 5);
-  const most = Math.max(0.001, ...list.map(({ perTenMinutes }) => perTenMinutes));
-  const [first] = list;
-  if (!first) return null;
-  const more = (perTen: number) => (perTen * minutes) / 10;
-  return (
-    <>
-      <Title>If minutes were left to teach</Title>
-      <ChoiceButtons
-        label="Minutes"
-        choices={MINUTES.map((value) => ({ value, label: `${value}`, said: `${value} minutes` }))}
-        isChosen={(value) => value === minutes}
-        onChoose={setMinutes}
-      />
-      <Box as="ul" listStyleType="none" mt="2" aria-label="What to teach again">
-        {list.map(({ figureId, layer, lacking, perTenMinutes }) => (
-          <Box as="li" key={`${figureId} ${layer}`} mb="2">
-            <Flex justify="space-between" gap="2" fontSize="sm">
-              <Text>
-                {board.nameOf(figureId)}{" "}
-                <Text as="span" color="soft">
-                  {counted(lacking.length, "lacks", "lack")} it
-                </Text>
-              </Text>
-              <Text fontWeight="700" className="numbers" whiteSpace="nowrap">
-                {perTenMinutes < 0.005 ? "+0" : `+${more(perTenMinutes).toFixed(1)} ready`}
-              </Text>
-            </Flex>
-            <Box
-              h="8px"
-              borderRadius="sm"
-              bg={perTenMinutes === most ? "pineSolid" : "pine3"}
-              style={{ width: `${Math.max(2, (perTenMinutes / most) * 100)}%` }}
-            />
-          </Box>
-        ))}
-      </Box>
-      <Text fontSize="sm" color="soft" mb="2">
-        How many more would be ready for that time, if all had it then: an estimate.
-      </Text>
-      {week === null ? (
-        <Text fontSize="sm" color="soft">
-          No lesson lies ahead.
-        </Text>
-      ) : mayPlan ? (
-        <Button asChild size="sm" whiteSpace="normal" h="auto" minH="8" py="1.5">
-          <Link
-            to={`/levels/${board.level.id}/sections/${board.section.id}?again=${first.figureId}&week=${week}`}
-            onClick={() => tellDone("Laid into the plan as a proposal")}
-          >
-            Put {board.nameOf(first.figureId)} into week {week}
-          </Link>
-        </Button>
-      ) : (
-        <Text fontSize="sm" color="soft">
-          The director puts it into the plan.
-        </Text>
-      )}
     </>
   );
 }

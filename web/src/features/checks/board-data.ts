@@ -67,6 +67,10 @@ export interface Board {
   readonly mayMark: boolean;
 }
 
+/** What a dancer of a class is called. */
+export const dancerName = ({ dancers }: Pick<Board, "dancers">, id: string): string =>
+  dancers.find((one) => one.id === id)?.name ?? "Somebody who left";
+
 /** What was taught of each figure, and how deep, from the class log. */
 export function taughtIn(held: Plan["held"], least: Layer): Map<string, Layer> {
   const taught = new Map<string, Layer>();

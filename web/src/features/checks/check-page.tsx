@@ -8,7 +8,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
-import { type Board, useBoardAnswer } from "./board-data.ts";
+import { type Board, dancerName, useBoardAnswer } from "./board-data.ts";
 import { Design, thingsOf } from "./design.tsx";
 import { BoardPage } from "./gate.tsx";
 import { PaperSheet } from "./paper-sheet.tsx";
@@ -67,11 +67,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
         </Button>
       </PageHead>
       <ReadingAlong section={section} />
-      <RefusedSeen
-        seen={board.seen}
-        nameOf={board.nameOf}
-        dancerOf={(id) => board.dancers.find((one) => one.id === id)?.name ?? "somebody"}
-      />
+      <RefusedSeen seen={board.seen} nameOf={board.nameOf} dancerOf={(id) => dancerName(board, id)} />
       <div className="no-print">
         {inRoom ? (
           <Room board={board} check={check} answer={answer} records={library.data ?? []} />

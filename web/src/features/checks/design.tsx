@@ -14,7 +14,7 @@ import { SmallInput } from "../../kit/small-input.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { useSequenceLibrary } from "../sequences/use-library.ts";
 import { itemsInWords } from "../sequences/words.ts";
-import type { Board } from "./board-data.ts";
+import { type Board, dancerName } from "./board-data.ts";
 import { useDesign } from "./use-design.ts";
 import { LAYER_WORDS } from "./words.ts";
 
@@ -68,7 +68,7 @@ export function Design({ board, check, records, bpm }: Props) {
     seconds,
     check.minutes,
   );
-  const nameOf = (id: string) => board.dancers.find((one) => one.id === id)?.name ?? "";
+  const nameOf = (id: string) => dancerName(board, id);
   const toggle = (figureId: string, on: boolean) => {
     const next = on
       ? [...things, { figureId, layer: board.layer }]

@@ -7,14 +7,13 @@ import { evidenceInWords } from "./words.ts";
 interface Props {
   /** Newest last, as they were kept. */
   readonly evidence: readonly KeptEvidence[];
-  readonly nameOf: (figureId: string) => string;
-  /** Where only one figure is meant, its name is not said again. */
-  readonly oneFigure?: boolean;
+  /** What each is about, where that is not said already: a figure, or a dancer. */
+  readonly about?: (entry: KeptEvidence) => string;
   readonly most?: number;
 }
 
 /** What something rests on: each thing that was seen, by whom and when; what was corrected is struck through. */
-export function FromWhat({ evidence, nameOf, oneFigure = false, most = 12 }: Props) {
+export function FromWhat({ evidence, about, most = 12 }: Props) {
   const staff = useApi(api.staff.list, {});
   const corrected = new Set(evidence.flatMap(({ corrects }) => corrects ?? []));
   const who = (id: string) => staff.data?.find((one) => one.id === id)?.name.split(" ")[0] ?? "";
@@ -34,7 +33,7 @@ export function FromWhat({ evidence, nameOf, oneFigure = false, most = 12 }: Pro
               {dayAndMonth(entry.at)}
             </Text>
             <Text as="span" flex="1" textDecoration={corrected.has(entry.id) ? "line-through" : undefined}>
-              {oneFigure ? "" : `${nameOf(entry.figureId)}: `}
+              {about ? `${about(entry)}: ` : ""}
               {evidenceInWords(entry)}
             </Text>
             <Text as="span" color="soft">

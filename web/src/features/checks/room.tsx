@@ -6,13 +6,15 @@ import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { SmallSelect } from "../../kit/select.tsx";
+import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
-import type { Board } from "./board-data.ts";
+import { type Board, dancerName } from "./board-data.ts";
 import { thingsOf } from "./design.tsx";
 import { Everybody } from "./everybody.tsx";
 import { MarkCard } from "./mark-card.tsx";
 import { NoteAbout } from "./note-about.tsx";
+import { RoomCouples } from "./room-couples.tsx";
 import { openOf } from "./settled.ts";
 import { inRoles, type Marked, useMarking } from "./use-marking.ts";
 import { LAYER_WORDS, settledInWords } from "./words.ts";
@@ -36,6 +38,7 @@ interface Props {
 /** Marking in the room: the routine on top, who to watch now, everybody else below, and when to stop. */
 export function Room({ board, check, answer, records }: Props) {
   const marking = useMarking(board, check);
+  const offline = useReadyOffline(answer !== null && records.length > 0);
   const things = thingsOf(board, check);
   const inRoutine = figureItemsOf(check.items).map(({ figureId }) => figureId);
   const strip = [...new Set([...inRoutine, ...things.map(({ figureId }) => figureId)])];
@@ -43,12 +46,11 @@ export function Room({ board, check, answer, records }: Props) {
   const [way, setWay] = useState<Way>("watch");
   const dancers = inRoles(board.dancers);
   const [studentId, setStudentId] = useState(dancers[0]?.id ?? "");
-  const [couple, setCouple] = useState(0);
   const figureId = strip[Math.min(at, strip.length - 1)] ?? "";
   const readOnly = !board.mayMark;
   const record = records.find(({ id }) => id === figureId);
   const steps = record ? stepsIn(records, [board.dance], record) : null;
-  const nameOf = (id: string) => board.dancers.find((one) => one.id === id)?.name ?? "";
+  const nameOf = (id: string) => dancerName(board, id);
   const layer = things.find((thing) => thing.figureId === figureId)?.layer ?? board.layer;
   // The most telling first: of this figure, or of all where this one would settle nothing.
   const telling = (answer?.dancers ?? [])
@@ -62,13 +64,6 @@ export function Room({ board, check, answer, records }: Props) {
       .filter((dancer) => dancer.id === id)
       .slice(0, 1)
       .map((dancer) => ({ dancer, of, gain })),
-  );
-  const leaders = dancers.filter(({ as }) => as === "leader");
-  const followers = dancers.filter(({ as }) => as === "follower");
-  const couples = Array.from({ length: Math.max(leaders.length, followers.length) }, (_, index) =>
-    [leaders[index % Math.max(1, leaders.length)], followers[index % Math.max(1, followers.length)]].flatMap(
-      (one) => one ?? [],
-    ),
   );
   const open = answer ? openOf(answer, nameOf) : null;
   const step = (event: KeyboardEvent) => {
@@ -100,7 +95,14 @@ export function Room({ board, check, answer, records }: Props) {
           isChosen={(one) => one === way}
           onChoose={setWay}
         />
-        <HeldBadge edit={board.seen} />
+        <Flex gap="3" align="center">
+          {offline ? (
+            <Text color="soft" fontSize="sm">
+              Works without a network from here on
+            </Text>
+          ) : null}
+          <HeldBadge edit={board.seen} />
+        </Flex>
       </Flex>
       <Flex gap="1" overflowX="auto" pb="2" mb="2" role="group" aria-label="The routine">
         {strip.map((id, index) => (
@@ -167,26 +169,12 @@ export function Room({ board, check, answer, records }: Props) {
           readOnly={readOnly}
         />
       ) : way === "couple" ? (
-        <>
-          <Flex gap="2" mb="3" wrap="wrap">
-            {couples.map((pair, index) => (
-              <Button
-                key={pair.map(({ id, as }) => `${id}${as}`).join()}
-                size="sm"
-                variant={index === couple ? "solid" : "outline"}
-                bg={index === couple ? undefined : "panel"}
-                aria-pressed={index === couple}
-                onClick={() => setCouple(index)}
-              >
-                {pair.map(({ name }) => name).join(" and ")}
-              </Button>
-            ))}
-          </Flex>
-          <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="3">
-            {(couples[couple] ?? []).map((dancer) => card(dancer, figureId, dancer.as))}
-          </Grid>
-          {couples.length === 0 ? <Text color="soft">Nobody dances as a couple here.</Text> : null}
-        </>
+        <RoomCouples
+          board={board}
+          dancers={dancers}
+          heldOn={check.heldOn}
+          card={(dancer) => card(dancer, figureId, dancer.as)}
+        />
       ) : (
         <>
           <SmallSelect

@@ -1,8 +1,7 @@
-import type { FigureRecord } from "@map-step/contract";
-import { designCheck, type TaughtThing } from "@map-step/core/check";
-import { parseFigure } from "@map-step/core/notation";
+import { designCheck, shownIn, type TaughtThing } from "@map-step/core/check";
+import { elementSet } from "@map-step/core/element";
 import type { FigureItem, TransitionGraph } from "@map-step/core/sequence";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { useSearch } from "../../kit/use-search.ts";
 import type { FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
 import { walkAsItems } from "../sequences/as-items.ts";
@@ -11,30 +10,6 @@ import type { SequenceLibrary } from "../sequences/use-library.ts";
 
 /** How long is searched at most. */
 const SECONDS = 15;
-
-/** Which figures show each: itself, and those that are composed of it, however deep. */
-export function shownBy(records: readonly FigureRecord[]): ReadonlyMap<string, readonly string[]> {
-  const idOf = new Map(records.map(({ id, name }) => [name.toLowerCase(), id]));
-  const usesOf = new Map(
-    records.map(({ id, notation }) => [
-      id,
-      (parseFigure(notation).figure.composition?.uses ?? []).flatMap(
-        ({ name }) => idOf.get(name.toLowerCase()) ?? [],
-      ),
-    ]),
-  );
-  const heldIn = (id: string, seen = new Set<string>()): Set<string> => {
-    for (const used of usesOf.get(id) ?? [])
-      if (!seen.has(used)) {
-        seen.add(used);
-        heldIn(used, seen);
-      }
-    return seen;
-  };
-  const shows = new Map<string, string[]>(records.map(({ id }) => [id, [id]]));
-  for (const { id } of records) for (const used of heldIn(id)) shows.get(used)?.push(id);
-  return shows;
-}
 
 /** Only figures that the class knows may stand in its check. */
 const ofKnown = ({ states, arcs }: TransitionGraph, known: ReadonlySet<string>): TransitionGraph => ({
@@ -57,14 +32,16 @@ export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) 
   );
   const [asked, setAsked] = useState<readonly string[] | null>(null);
   const graph = ofKnown(library.graph, known);
-  const things = (ids: readonly string[]): TaughtThing[] => {
-    const shows = shownBy(library.records);
-    return ids.map((figureId) => ({
+  const shows = useMemo(() => {
+    const figures = library.records.map(({ id, name }) => ({ id, name, figure: library.figureOf(id) }));
+    return shownIn(figures, elementSet(library.dance));
+  }, [library]);
+  const things = (ids: readonly string[]): TaughtThing[] =>
+    ids.map((figureId) => ({
       figureId,
       layer: "partner",
       shownBy: (shows.get(figureId) ?? [figureId]).filter((id) => known.has(id)),
     }));
-  };
   // Where nothing leads back to its beginning, it is danced once through.
   const [loops, setLoops] = useState(true);
   const options = { loops, phraseBeats: library.dance.freeTimed ? 1 : library.dance.phraseBeats };

@@ -172,7 +172,7 @@ function Dancer({ person, evidence, library }: Known) {
             <PanelTitle>From what?</PanelTitle>
             <FromWhat
               evidence={evidence}
-              nameOf={(figureId) => names.get(figureId) ?? "A removed figure"}
+              about={({ figureId }) => names.get(figureId) ?? "A removed figure"}
               most={40}
             />
           </Panel>

@@ -1,14 +1,13 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { lastEntry, type Noted, notedAt } from "@map-step/core/lesson";
 import { instantAt, minutesAndSeconds } from "@map-step/core/time";
-import { useQueryClient } from "@tanstack/react-query";
 import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { Link } from "react-router";
 import { HeldBadge } from "../../kit/held-badge.tsx";
-import { keepForOffline } from "../../kit/offline.ts";
 import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
 import { studioZone } from "../../kit/studio-zone.ts";
+import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
@@ -25,16 +24,6 @@ import { useClassTime } from "./use-class-time.ts";
 
 /** How often the log is read again while a class is on, to see what another device notes. Milliseconds. */
 const LOOK_AGAIN = 5000;
-
-/** Keeps on this device what the class needs without a network; true once it can be opened again without one. */
-function useReadyOffline(): boolean {
-  const client = useQueryClient();
-  const [ready, setReady] = useState(false);
-  useEffect(() => {
-    keepForOffline(() => client.refetchQueries({ type: "active" })).then(setReady, () => setReady(false));
-  }, [client]);
-  return ready;
-}
 
 const lateText = (late: number): string => {
   if (Math.abs(late) < 60) return "on time";

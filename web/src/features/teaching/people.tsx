@@ -1,16 +1,13 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Enrolled } from "@map-step/contract";
-import { notedAt, rotation, wasHere } from "@map-step/core/lesson";
-import { sidesOf } from "@map-step/core/student";
+import { notedAt, wasHere } from "@map-step/core/lesson";
 import { Bell, UserCheck, UserX } from "lucide-react";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
-import { useRemembered } from "../../kit/remembered.ts";
 import type { ClassLogEdit } from "../class-log/use-class-log.ts";
 import { soundPartnerChange } from "./signal.ts";
+import { useRotation } from "./use-rotation.ts";
 
-/** So many rounds are laid ahead; nobody changes partners more often in one evening. */
-const ROUNDS = 40;
 /** After how many minutes partners change by themselves; 0 for only at a tap. */
 const MINUTES = [0, 1, 2, 3, 5] as const;
 
@@ -85,64 +82,22 @@ export function Attendance({
   );
 }
 
-/** Since when the same people dance, and how often each of them had sat out by then. */
-interface Rotation {
-  readonly round: number;
-  readonly people: string;
-  readonly from: number;
-  readonly waited: readonly number[];
-}
-
 /** Who dances with whom: partners change at a tap or by the clock, and nobody waits more than once more than others. */
 export function Partners({ students, log, week, name }: PartnersProps) {
-  const [kept, keep] = useRemembered<Rotation>(`rotation:${name}`, {
-    round: 0,
-    people: "",
-    from: 0,
-    waited: [],
-  });
   const [every, setEvery] = useState<(typeof MINUTES)[number]>(0);
   const [changed, setChanged] = useState(() => Date.now());
   const due = useRef(() => {});
-  const here = students.filter((student) => isHere(log, student));
-  // Who dances both goes where fewer are.
-  const { leaders, followers } = sidesOf(here);
-  const larger = leaders.length >= followers.length ? leaders : followers;
-  const tonight = (id: string): number => notedAt(log.log, "waited", id)?.times ?? 0;
-  const people = here.map(({ id }) => id).join();
-  // Somebody comes or goes: the ring is laid anew, and knows who has sat out how often.
-  const now: Rotation =
-    kept.people === people
-      ? kept
-      : {
-          round: kept.round,
-          people,
-          from: kept.round,
-          waited: larger.map(({ id }) => (log.waitedBefore.get(id) ?? 0) + tonight(id)),
-        };
-  const { round, from } = now;
-  const waited = now.waited.join();
-  const rounds = useMemo(
-    () => rotation(leaders.length, followers.length, ROUNDS, week + from, waited.split(",").map(Number)),
-    [leaders.length, followers.length, week, from, waited],
-  );
+  const { round, couples, waiting, change: goOn } = useRotation({ students, log, week, name });
   useEffect(() => {
     if (every === 0) return;
     const timer = window.setTimeout(() => due.current(), changed + every * 60_000 - Date.now());
     return () => window.clearTimeout(timer);
   }, [every, changed]);
-  const dance = rounds[(round - from) % ROUNDS];
-  if (!dance) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
-  const names = (indexes: readonly number[]) =>
-    indexes.flatMap((index) => larger[index]?.name ?? []).join(", ");
+  if (couples.length === 0) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
   const change = () => {
     setChanged(Date.now());
     soundPartnerChange();
-    keep({ ...now, round: round + 1 });
-    for (const index of dance.waiting) {
-      const student = larger[index];
-      if (student) void log.note("waited", student.id, { times: tonight(student.id) + 1 });
-    }
+    goOn();
   };
   due.current = change;
   return (
@@ -173,12 +128,12 @@ export function Partners({ students, log, week, name }: PartnersProps) {
         />
       </Box>
       <Text mt="2" fontWeight="600" role="status">
-        {dance.waiting.length === 0 ? "Nobody waits." : `Waiting: ${names(dance.waiting)}`}
+        {waiting.length === 0 ? "Nobody waits." : `Waiting: ${waiting.map((one) => one.name).join(", ")}`}
       </Text>
       <Box as="ul" listStyleType="none" mt="2" fontSize="sm" aria-label="Couples">
-        {dance.couples.map(([leader, follower]) => (
-          <li key={`${leader} ${follower}`}>
-            {leaders[leader]?.name} with {followers[follower]?.name}
+        {couples.map(([leader, follower]) => (
+          <li key={`${leader.id} ${follower.id}`}>
+            {leader.name} with {follower.name}
           </li>
         ))}
       </Box>
