@@ -3,7 +3,7 @@ import { notFound, stale } from "../http/problems.ts";
 import { whoAsks } from "../http/request.ts";
 import { atomically } from "./ambient.ts";
 import type { Database } from "./connection.ts";
-import { rowsOf } from "./query.ts";
+import { holdRow, rowsOf } from "./query.ts";
 
 interface Versioned {
   id: string;
@@ -52,6 +52,32 @@ export async function changeAt<M extends Model>(
   if ((await model.count({ where: present(model, { id }) })) === 0) throw notFound();
   throw stale(await current(), known ? await lastChange(db, String(model.getTableName()), id) : undefined);
 }
+
+type OfLevel<M extends Model> = ModelStatic<M & Versioned & { readonly levelId: string }>;
+
+/**
+ * Writes the one row that a level has of a kind, if nobody did in between; version 0 makes it. Two who make it at once
+ * wait for each other.
+ * @param current reads the thing as it is now
+ * @throws a not-found or a stale problem
+ */
+export const changeOfLevel = <M extends Model, T>(
+  db: Database,
+  model: OfLevel<M>,
+  levelId: string,
+  version: number,
+  values: Record<string, unknown>,
+  current: () => Promise<T>,
+): Promise<T> =>
+  atomically(db, async () => {
+    await holdRow(db, "levels", levelId);
+    await db.Level.findByPk(levelId, { lock: true });
+    const row = await model.findOne({ where: { levelId } as WhereOptions });
+    if (row) await changeAt<M>(db, model, row.id, version, values, current);
+    else if (version > 0) throw stale(await current());
+    else await model.create({ ...values, levelId } as M["_creationAttributes"]);
+    return current();
+  });
 
 /** Takes a row away, so that it can be brought back. @throws a not-found problem when it is not there */
 export async function markRemoved<M extends Model>(model: Editable<M>, id: string): Promise<void> {

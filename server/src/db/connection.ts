@@ -4,6 +4,7 @@ import { defineChecks } from "../features/checks/models.ts";
 import { defineClassLog } from "../features/class-log/models.ts";
 import { defineDances } from "../features/dances/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
+import { defineGroups } from "../features/groups/models.ts";
 import { defineLessonTemplates } from "../features/lesson-templates/models.ts";
 import { defineLessons } from "../features/lessons/models.ts";
 import { defineLevels } from "../features/levels/models.ts";
@@ -62,6 +63,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineClassLog(sequelize),
     ...defineSequences(sequelize),
     ...defineRecaps(sequelize),
+    ...defineGroups(sequelize),
     ...defineChecks(sequelize),
   };
 }

@@ -1,4 +1,4 @@
-import type { CheckContent, GroupPlanContent, KeptEvidence, LevelRule } from "@map-step/contract";
+import type { CheckContent, KeptEvidence, LevelRule } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import {
   idColumn,
@@ -53,10 +53,6 @@ export interface ReadinessRuleRow extends Row<ReadinessRuleRow>, Stored, Signed 
   clauses: LevelRule["clauses"];
 }
 
-export interface GroupPlanRow extends Row<GroupPlanRow>, Stored, Signed, GroupPlanContent {
-  levelId: string;
-}
-
 const notedColumns = () => ({
   id: keyColumn(),
   position: { type: DataTypes.BIGINT, allowNull: false, autoIncrement: true },
@@ -105,18 +101,5 @@ export const defineChecks = (sequelize: Sequelize) => ({
     "readinessRule",
     { ...storedColumns(), levelId: idColumn(), clauses: recordsColumn(), ...signedColumns() },
     { tableName: "readiness_rules" },
-  ),
-  GroupPlan: sequelize.define<GroupPlanRow>(
-    "groupPlan",
-    {
-      ...storedColumns(),
-      levelId: idColumn(),
-      goalIds: recordsColumn(),
-      goes: recordsColumn(),
-      wishes: recordsColumn(),
-      locks: recordsColumn(),
-      ...signedColumns(),
-    },
-    { tableName: "group_plans" },
   ),
 });

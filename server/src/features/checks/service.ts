@@ -1,9 +1,9 @@
 import type { Check, CheckContent, LevelRule, Person } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
-import { changeAt } from "../../db/change.ts";
+import { changeAt, changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
-import { inUse, invalid, notFound, stale } from "../../http/problems.ts";
+import { inUse, invalid, notFound } from "../../http/problems.ts";
 import { holdOwnClass } from "../sections/own-class.ts";
 import { readSection } from "../sections/read.ts";
 
@@ -85,13 +85,4 @@ export const changeRule = (
   levelId: string,
   { version, clauses }: Pick<LevelRule, "version" | "clauses">,
 ): Promise<LevelRule> =>
-  atomically(db, async () => {
-    await holdRow(db, "levels", levelId);
-    await db.Level.findByPk(levelId, { lock: true });
-    const row = await db.ReadinessRule.findOne({ where: { levelId } });
-    if (!row) {
-      if (version > 0) throw stale(await readRule(db, levelId));
-      await db.ReadinessRule.create({ levelId, clauses });
-    } else await changeAt(db, db.ReadinessRule, row.id, version, { clauses }, () => readRule(db, levelId));
-    return readRule(db, levelId);
-  });
+  changeOfLevel(db, db.ReadinessRule, levelId, version, { clauses }, () => readRule(db, levelId));

@@ -1,9 +1,9 @@
 import type { Enrolled, GroupPlan, GroupPlanContent } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
-import { changeAt } from "../../db/change.ts";
+import { changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
-import { invalid, notFound, stale } from "../../http/problems.ts";
+import { invalid, notFound } from "../../http/problems.ts";
 import { whoAsks } from "../../http/request.ts";
 import { enrolledByIds } from "../students/read.ts";
 import { enrol } from "../students/service.ts";
@@ -25,16 +25,7 @@ export const changeGroups = (
   levelId: string,
   { version, ...content }: GroupPlanContent & { version: number },
 ): Promise<GroupPlan> =>
-  atomically(db, async () => {
-    await holdRow(db, "levels", levelId);
-    await db.Level.findByPk(levelId, { lock: true });
-    const row = await db.GroupPlan.findOne({ where: { levelId } });
-    if (!row) {
-      if (version > 0) throw stale(await readGroups(db, levelId));
-      await db.GroupPlan.create({ levelId, ...content });
-    } else await changeAt(db, db.GroupPlan, row.id, version, { ...content }, () => readGroups(db, levelId));
-    return readGroups(db, levelId);
-  });
+  changeOfLevel(db, db.GroupPlan, levelId, version, content, () => readGroups(db, levelId));
 
 interface Moves {
   readonly batchId: string;
