@@ -17,6 +17,7 @@ export default defineConfig({
     // A worker that answers for the network would hide requests from the tests that stop or change them.
     serviceWorkers: "block",
     screenshot: "only-on-failure",
+    contextOptions: { reducedMotion: "reduce" },
     permissions: ["clipboard-read", "clipboard-write"],
   },
 });
