@@ -59,10 +59,10 @@ const WIDE = new Set([
   "class log",
   "sequence",
   "recap",
-  "check",
+  "board",
   "roster",
 ]);
-const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "sequence", "check"]);
+const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "sequence", "board"]);
 
 /* Only contrast depends on the colours; of all views those with drawings are looked at a second time. */
 for (const { colours, rule } of [
