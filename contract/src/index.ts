@@ -6,6 +6,7 @@ import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
 import { groupsApi } from "./groups.ts";
+import { historyApi } from "./history.ts";
 import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
 import { levelsApi } from "./levels.ts";
@@ -32,6 +33,7 @@ export * from "./figure-file.ts";
 export * from "./figures.ts";
 export * from "./file-schemas.ts";
 export * from "./groups.ts";
+export * from "./history.ts";
 export * from "./lesson-templates.ts";
 export * from "./lessons.ts";
 export * from "./level-plan.ts";
@@ -71,6 +73,7 @@ export const api = {
   recaps: recapsApi,
   checks: checksApi,
   groups: groupsApi,
+  history: historyApi,
   practice: practiceApi,
   staff: staffApi,
   studioFile: studioFileApi,

@@ -17,9 +17,12 @@ import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
 import { serveGroups } from "./features/groups/routes.ts";
+import { serveHistory } from "./features/history/routes.ts";
 import { serveLessonTemplates } from "./features/lesson-templates/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
+import { openBus } from "./features/live/bus.ts";
+import { serveLive } from "./features/live/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
 import { servePractice } from "./features/practice/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
@@ -56,6 +59,7 @@ const FEATURES = [
   serveRecaps,
   serveChecks,
   serveGroups,
+  serveHistory,
   servePractice,
   serveStaff,
   serveBin,
@@ -118,12 +122,12 @@ function serveWeb(app: Express, root: string): void {
 /** With more plans than this, what they have to solve is looked at before somebody asks. */
 const MANY_PLANS = 40;
 
-/** The HTTP application, ready to listen. `close` ends what it opened. */
+/** The HTTP application, ready to listen. `hangUp` ends lines that stay open by themselves, `close` what it opened. */
 export function createApp(
   db: Database,
   config: Config,
   workers = openWorkers(config.DATABASE_URL),
-): { app: Express; warmUp: () => Promise<void>; close: () => Promise<void> } {
+): { app: Express; warmUp: () => Promise<void>; hangUp: () => void; close: () => Promise<void> } {
   const app = express();
   const sessions = openSessions(config);
   const context: Context = { db, config, workers };
@@ -136,6 +140,8 @@ export function createApp(
     next();
   };
   for (const feature of FEATURES) feature(api, context);
+  const bus = openBus(db, config.DATABASE_URL);
+  const lines = serveLive(api, context, bus);
 
   app.disable("x-powered-by");
   app.set("trust proxy", config.TRUST_PROXY);
@@ -161,7 +167,9 @@ export function createApp(
     warmUp: async () => {
       if ((await db.Plan.count()) > MANY_PLANS) await workers.run("lookAtAllPlans");
     },
+    hangUp: lines.end,
     close: async () => {
+      await bus.close();
       await workers.close();
       await sessions.close();
     },

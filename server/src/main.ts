@@ -34,7 +34,7 @@ await migrate(config.DATABASE_URL).catch((error: unknown) =>
   giveUp("The database cannot be reached or brought up to date", error),
 );
 const db = openDatabase(config.DATABASE_URL);
-const { app, warmUp, close } = createApp(db, config);
+const { app, warmUp, hangUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   if (error) giveUp("Map Step cannot listen", error);
   process.send?.({ port: (server.address() as AddressInfo).port });
@@ -59,6 +59,7 @@ function stop(code: number): void {
     await Promise.allSettled([close(), db.sequelize.close()]);
     process.exit(code);
   });
+  hangUp();
   server.closeIdleConnections();
 }
 process.once("SIGTERM", () => stop(0));

@@ -70,6 +70,12 @@ export class Visitor {
     return { status: response.status, body: answer, problem: answer as Problem, headers: response.headers };
   }
 
+  /** An answer that stays open. */
+  open(path: string, signal: AbortSignal, headers: Record<string, string> = {}): Promise<Response> {
+    const cookie = [...this.#cookies].map((pair) => pair.join("=")).join("; ");
+    return fetch(`${this.address}/api${path}`, { headers: { cookie, ...headers }, signal });
+  }
+
   async call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
     { method, path }: Endpoint<P, B, R>,
     { params = {}, body }: { params?: Record<string, unknown>; body?: z.input<B> } = {},
@@ -85,15 +91,17 @@ export interface TestStudio {
   readonly visitor: () => Promise<Visitor>;
   /** Signed in as somebody of the role, whose account is made now. */
   readonly as: (role: StaffRole) => Promise<Visitor>;
+  /** Another server process on the same database: its address, as long as the test runs. */
+  readonly twin: () => Promise<string>;
   readonly close: () => Promise<void>;
 }
 
-/** A server on a database of its own. */
-export async function openStudio(
-  furnish: { studio: boolean } = { studio: true },
-  settings: Record<string, string> = {},
-): Promise<TestStudio> {
-  const url = await newDatabase(true);
+interface Serving {
+  readonly address: string;
+  readonly close: () => Promise<void>;
+}
+
+async function serveOn(url: string, settings: Record<string, string>): Promise<Serving & { db: Database }> {
   const db = openDatabase(url);
   const config = readConfig({
     DATABASE_URL: url,
@@ -103,11 +111,30 @@ export async function openStudio(
     TRUST_PROXY: "true",
     ...settings,
   });
-  const { app, close } = createApp(db, config);
+  const { app, hangUp, close } = createApp(db, config);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });
-  const address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  return {
+    db,
+    address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
+    close: async () => {
+      hangUp();
+      await new Promise((resolve) => server.close(resolve));
+      await close();
+      await db.sequelize.close();
+    },
+  };
+}
+
+/** A server on a database of its own. */
+export async function openStudio(
+  furnish: { studio: boolean } = { studio: true },
+  settings: Record<string, string> = {},
+): Promise<TestStudio> {
+  const url = await newDatabase(true);
+  const { db, address, close } = await serveOn(url, settings);
+  const others: Serving[] = [];
   if (furnish.studio) await db.Studio.create({ id: 1, name: "Test house", timeZone: "Europe/Lisbon" });
   const visitor = async () => {
     const fresh = new Visitor(address);
@@ -133,10 +160,14 @@ export async function openStudio(
       await person.call(api.session.signIn, { body: { email, password: PASSWORD } });
       return person;
     },
+    twin: async () => {
+      const other = await serveOn(url, settings);
+      others.push(other);
+      return other.address;
+    },
     close: async () => {
-      await new Promise((resolve) => server.close(resolve));
+      for (const other of others) await other.close();
       await close();
-      await db.sequelize.close();
     },
   };
 }

@@ -1,5 +1,6 @@
 import { AsyncLocalStorage, AsyncResource } from "node:async_hooks";
 import { Sequelize, type Transaction } from "sequelize";
+import { whoAsks } from "../http/request.ts";
 
 const OPEN = "transaction";
 const store = new AsyncLocalStorage<Map<string, unknown>>();
@@ -19,12 +20,24 @@ const openTransaction = (): Transaction | undefined =>
 /** Whether what is read now may be something that is not committed yet. */
 export const isWithinChange = (): boolean => openTransaction() !== undefined;
 
+/** Lets the database know who changes something, for what it keeps of changes. */
+async function sayWho(sequelize: Sequelize): Promise<void> {
+  const person = whoAsks();
+  if (person)
+    await sequelize.query("select set_config('map_step.who', $id, true)", { bind: { id: person.id } });
+}
+
 /**
  * Does all of some work or nothing of it. Every query on the way belongs to the same transaction, without being
  * told so; inside other such work it joins that.
  */
 export const atomically = <T>({ sequelize }: { sequelize: Sequelize }, work: () => Promise<T>): Promise<T> =>
-  openTransaction() ? work() : sequelize.transaction(work);
+  openTransaction()
+    ? work()
+    : sequelize.transaction(async () => {
+        await sayWho(sequelize);
+        return work();
+      });
 
 type Works = readonly (() => Promise<unknown>)[];
 type Results<W extends Works> = { -readonly [K in keyof W]: Awaited<ReturnType<W[K]>> };

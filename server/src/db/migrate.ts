@@ -3,6 +3,7 @@ import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
 import { SequelizeStorage, Umzug } from "umzug";
+import { layHistory } from "../features/history/state.ts";
 import { openDatabase } from "./connection.ts";
 
 const FOLDER = join(dirname(fileURLToPath(import.meta.url)), "migrations");
@@ -33,7 +34,9 @@ export async function migrate(url: string): Promise<string[]> {
       storage: new SequelizeStorage({ sequelize, modelName: "migrations", timestamps: true }),
       logger: undefined,
     });
-    return (await umzug.up()).map(({ name }) => name);
+    const run = (await umzug.up()).map(({ name }) => name);
+    await layHistory({ sequelize }, run.length > 0);
+    return run;
   } finally {
     await sequelize.close();
     await guard.end();

@@ -2,22 +2,8 @@ import { randomUUID } from "node:crypto";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { asRegExp, ERASED, namePattern } from "./name-pattern.ts";
+import { asRegExp, ERASED, namePattern, withoutName } from "./name-pattern.ts";
 import { familyOf } from "./personal-data.ts";
-
-/** The texts of a document with a name taken out; all else as it is. */
-function withoutName(node: unknown, pattern: RegExp): unknown {
-  if (Array.isArray(node)) return node.map((inner) => withoutName(inner, pattern));
-  if (typeof node !== "object" || node === null) return node;
-  return Object.fromEntries(
-    Object.entries(node).map(([key, value]) => [
-      key,
-      key === "text" && typeof value === "string"
-        ? value.replace(pattern, ERASED)
-        : withoutName(value, pattern),
-    ]),
-  );
-}
 
 /** Takes a name out of the documents of the recaps of some sections. */
 async function eraseInDocuments(
@@ -72,6 +58,39 @@ async function eraseInSections(
   await run(
     `update check_notes set ${text("text")} where text ~ $pattern
        and check_id in (select id from checks where section_id = any($sectionIds::uuid[]))`,
+  );
+}
+
+/** Takes names out of what was kept of changes of some sections, their lessons and recaps; who was enrolled goes with it. */
+async function eraseInHistory(
+  db: Database,
+  names: readonly string[],
+  sectionIds: readonly string[],
+  ids: readonly string[],
+): Promise<void> {
+  await db.sequelize.query(
+    "delete from history where list = 'enrolments' and state ->> 'studentId' = any($ids::text[])",
+    { bind: { ids } },
+  );
+  const pattern = namePattern(names, "each word");
+  const rows = await rowsOf<{ id: string; state: unknown }>(
+    db,
+    `select id, state from history where state::text ~ $pattern and (
+       (list = 'sections' and thing_id = any($sectionIds::uuid[]))
+       or (list = 'lessons' and state ->> 'sectionId' = any($sectionIds::text[]))
+       or (list = 'recaps' and state ->> 'lessonId' in (
+         select id::text from lessons where section_id = any($sectionIds::uuid[]))))`,
+    { pattern, sectionIds },
+  );
+  const inText = asRegExp(pattern);
+  await rowsOf(
+    db,
+    `update history set state = next.state from unnest($ids::bigint[], $states::jsonb[]) as next (id, state)
+     where history.id = next.id returning history.id`,
+    {
+      ids: rows.map(({ id }) => id),
+      states: rows.map(({ state }) => JSON.stringify(withoutName(state, inText))),
+    },
   );
 }
 
@@ -134,6 +153,7 @@ export async function eraseStudent(db: Database, id: string): Promise<Record<str
          from jsonb_array_elements(wishes) one where not one ->> 'studentId' = any($ids::text[])), '[]')`,
     );
     await eraseInSections(db, names, sectionIds);
+    await eraseInHistory(db, names, sectionIds, ids);
     await eraseEverywhere(db, names);
     await run("update students set same_as = null where id = any($ids::uuid[])");
     await run("delete from students where id = any($ids::uuid[])");

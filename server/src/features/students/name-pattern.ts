@@ -18,3 +18,20 @@ export function namePattern(names: readonly string[], words: "each word" | "whol
 /** The same pattern for JavaScript. */
 export const asRegExp = (pattern: string): RegExp =>
   new RegExp(pattern.replaceAll("[:alnum:]", "\\p{L}\\p{N}"), "gu");
+
+/** Fields that hold what somebody wrote. */
+const WRITTEN = new Set(["text", "title", "goodToKnow"]);
+
+/** What was written in a document, or in a kept state of something, with a name taken out; all else as it is. */
+export function withoutName(node: unknown, pattern: RegExp): unknown {
+  if (Array.isArray(node)) return node.map((inner) => withoutName(inner, pattern));
+  if (typeof node !== "object" || node === null) return node;
+  return Object.fromEntries(
+    Object.entries(node).map(([key, value]) => [
+      key,
+      WRITTEN.has(key) && typeof value === "string"
+        ? value.replace(pattern, ERASED)
+        : withoutName(value, pattern),
+    ]),
+  );
+}

@@ -25,13 +25,17 @@ const innerList = ({ table, owner, columns, order }: InnerTable): string => {
   return `coalesce((select json_agg(${entry} order by ${order}) from ${table} i where i.${owner} = t.id), '[]')`;
 };
 
-/** The things of one list as texts, to be put below those of the lists before it. */
-const selectOf = ({ table, columns, inner }: ListTable, place: number): string =>
-  `select ${place} as place, t.created_at, t.id, (${objectOf(
+/** A thing of a list as JSON, its table called `t`. */
+export const thingAsJson = ({ columns, inner }: ListTable): string =>
+  objectOf(
     "t",
     columns,
     Object.entries(inner).map(([field, list]) => `'${field}', ${innerList(list)}`),
-  )})::text as thing from ${table} t`;
+  );
+
+/** The things of one list as texts, to be put below those of the lists before it. */
+const selectOf = (list: ListTable, place: number): string =>
+  `select ${place} as place, t.created_at, t.id, (${thingAsJson(list)})::text as thing from ${list.table} t`;
 
 const EVERYTHING = `select place, thing from (${STUDIO_LIST_NAMES.map((list, place) =>
   selectOf(LIST_TABLES[list], place),

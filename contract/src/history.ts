@@ -1,0 +1,115 @@
+import { z } from "zod";
+import { endpoint, nothing } from "./endpoint.ts";
+
+/** The sorts of things whose changes are kept, named as in a file of the studio. */
+export const HISTORY_LISTS = [
+  "dances",
+  "figures",
+  "approaches",
+  "lessonTemplates",
+  "levels",
+  "readinessRules",
+  "sections",
+  "enrolments",
+  "plans",
+  "lessons",
+  "sequences",
+  "recaps",
+  "checks",
+] as const;
+/** One of `HISTORY_LISTS`. */
+export type HistoryList = (typeof HISTORY_LISTS)[number];
+
+const list = z.enum(HISTORY_LISTS);
+/** What became of a thing: it was there before anything was kept, was made, changed, removed or brought back. */
+export const CHANGES = ["was", "made", "changed", "removed", "back"] as const;
+
+/** Where an entry stands among all. */
+const place = z.int().min(0);
+
+/** One change of a thing, or all that one person changed of it in one sitting. */
+export const historyEntry = z.object({
+  id: place,
+  at: z.iso.datetime(),
+  /** Whose; empty where it is not known. */
+  by: z.string(),
+  what: z.enum(CHANGES),
+  /** All of the thing from then on, as a file of the studio has it. */
+  state: z.record(z.string(), z.unknown()),
+});
+/** One change of a thing. */
+export type HistoryEntry = z.infer<typeof historyEntry>;
+
+/** A thing that others changed, in one line. */
+export const changedThing = z.object({
+  list,
+  thingId: z.uuid(),
+  what: z.enum(CHANGES),
+  /** What it is called, and what it belongs to. */
+  name: z.string(),
+  of: z.string(),
+  /** Who changed it, the last first. */
+  by: z.array(z.string()),
+  times: z.int(),
+  at: z.iso.datetime(),
+  /** Where it is found, as far as it has these. */
+  levelId: z.uuid().nullable(),
+  sectionId: z.uuid().nullable(),
+  week: z.int().nullable(),
+});
+/** A thing that others changed. */
+export type ChangedThing = z.infer<typeof changedThing>;
+
+/** One change as it is told while a page is open. */
+export const changeTold = z.object({
+  id: place,
+  list,
+  thingId: z.uuid(),
+  byId: z.uuid().nullable(),
+  by: z.string(),
+});
+/** One change as it is told while a page is open. */
+export type ChangeTold = z.infer<typeof changeTold>;
+
+/** Somebody looks at something, told to all who look at the same. */
+export const lookTold = z.object({ place: z.string().max(200), personId: z.uuid(), name: z.string() });
+/** Somebody looks at something. */
+export type LookTold = z.infer<typeof lookTold>;
+
+/** Endpoints of what changed. The open line itself, `/api/changes`, answers with events rather than once. */
+export const historyApi = {
+  /** The last changes of a thing, the newest first; those before an entry where one is named (0 for the newest). */
+  of: endpoint({
+    method: "GET",
+    path: "/history/:list/:id/:before",
+    access: "read",
+    params: z.object({
+      list,
+      id: z.uuid(),
+      before: z.string().regex(/^\d{1,15}$/, "A number of an entry; 0 for the newest"),
+    }),
+    response: z.object({ entries: z.array(historyEntry), earlier: z.boolean() }),
+  }),
+  /** What others changed since this person last said that they had seen it, by thing. */
+  since: endpoint({
+    method: "GET",
+    path: "/history/since",
+    access: "read",
+    response: z.object({ upTo: place, things: z.array(changedThing), more: z.int() }),
+  }),
+  seen: endpoint({
+    method: "POST",
+    path: "/history/seen",
+    access: "read",
+    body: z.object({ upTo: place }),
+    response: nothing,
+  }),
+  /** Says what this person looks at, to whoever looks at the same. */
+  look: endpoint({
+    method: "POST",
+    path: "/changes/look",
+    access: "read",
+    body: z.object({ place: z.string().max(200) }),
+    response: nothing,
+  }),
+};

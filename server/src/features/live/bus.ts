@@ -1,0 +1,117 @@
+import { type ChangeTold, type LookTold, lookTold } from "@map-step/contract";
+import pg from "pg";
+import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
+
+/** What is told to open pages. */
+export type Told =
+  | { readonly event: "change"; readonly data: ChangeTold }
+  | { readonly event: "look"; readonly data: LookTold };
+
+/** Hears what changes in the studio, whichever server process wrote it, and passes it on. */
+export interface Bus {
+  /** Resolves once it hears, or cannot for now. @returns how to stop hearing */
+  readonly hear: (listener: (told: Told) => void) => Promise<() => void>;
+  /** What changed after an entry, for a page whose line was cut. */
+  readonly after: (id: number) => Promise<ChangeTold[]>;
+  readonly look: (look: LookTold) => Promise<void>;
+  readonly close: () => Promise<void>;
+}
+
+const [HISTORY, LOOKS] = ["map_step_history", "map_step_look"];
+/** After a lost connection it is tried again this much later. Milliseconds. */
+const AGAIN_MS = 2000;
+/** What comes within this time is read in one query. Milliseconds. */
+const GATHER_MS = 40;
+/** Entries get their numbers before they are written, so a later one may be seen first: so many are told twice. */
+const OVERLAP = 100;
+/** A page that missed more than this reads everything anew. */
+const MOST_MISSED = 500;
+
+const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.staff_id as "byId", coalesce(staff.name, '') as by
+  from history h left join staff on staff.id = h.staff_id`;
+
+/** Listens to the database with one connection for all pages of this process. */
+export function openBus(db: Database, url: string): Bus {
+  const listeners = new Set<(told: Told) => void>();
+  let [client, ended, last]: [pg.Client | null, boolean, number] = [null, false, 0];
+  let gathered: number[] = [];
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  const tell = (told: Told) => {
+    for (const listener of listeners) listener(told);
+  };
+  const tellChanges = (changes: readonly ChangeTold[]) => {
+    for (const data of changes) {
+      last = Math.max(last, data.id);
+      tell({ event: "change", data });
+    }
+  };
+  const after = (id: number): Promise<ChangeTold[]> =>
+    rowsOf<ChangeTold>(db, `${CHANGES} where h.id > $id order by h.id limit ${MOST_MISSED}`, {
+      id: Math.max(0, id - OVERLAP),
+    });
+  const readGathered = () => {
+    timer = undefined;
+    const ids = gathered;
+    gathered = [];
+    // What could not be read now is told when the connection is back.
+    rowsOf<ChangeTold>(db, `${CHANGES} where h.id = any($ids::bigint[]) order by h.id`, { ids }).then(
+      tellChanges,
+      () => undefined,
+    );
+  };
+  const heard = ({ channel, payload = "" }: pg.Notification) => {
+    if (listeners.size === 0) return;
+    if (channel === LOOKS) {
+      const look = lookTold.safeParse(JSON.parse(payload));
+      if (look.success) tell({ event: "look", data: look.data });
+      return;
+    }
+    gathered.push(Number(payload));
+    timer ??= setTimeout(readGathered, GATHER_MS);
+  };
+  const connect = async (): Promise<void> => {
+    if (ended) return;
+    const next = new pg.Client({ connectionString: url, connectionTimeoutMillis: 5_000, keepAlive: true });
+    const again = () => {
+      if (client !== next) return;
+      client = null;
+      if (!ended) setTimeout(() => void connect(), AGAIN_MS).unref();
+    };
+    client = next;
+    next.on("error", again);
+    next.on("end", again);
+    next.on("notification", heard);
+    try {
+      await next.connect();
+      await next.query(`listen ${HISTORY}; listen ${LOOKS}`);
+      if (last > 0) tellChanges(await after(last));
+    } catch {
+      again();
+      await next.end().catch(() => undefined);
+    }
+  };
+  let opened: Promise<void> | null = null;
+  return {
+    hear: async (listener) => {
+      listeners.add(listener);
+      // The first page opens the connection: programs that serve nobody need none.
+      opened ??= connect();
+      await opened;
+      return () => listeners.delete(listener);
+    },
+    after,
+    look: async (look) => {
+      await rowsOf(db, "select pg_notify($channel, $payload)", {
+        channel: LOOKS,
+        payload: JSON.stringify(look),
+      });
+    },
+    close: async () => {
+      ended = true;
+      clearTimeout(timer);
+      await opened;
+      await client?.end().catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,174 @@
+import { randomUUID } from "node:crypto";
+import { api, type ChangeTold, type HistoryList } from "@map-step/contract";
+import { describe, expect, it } from "vitest";
+import { figureContent, PASSWORD, sectionContent, studioWithCourse, Visitor } from "./studio.ts";
+
+const { studio, course, director, teacher } = await studioWithCourse();
+const { home } = course.figures;
+
+const historyOf = async (list: HistoryList, id: string, before = 0) =>
+  (await teacher.call(api.history.of, { params: { list, id, before: String(before) } })).body;
+const news = async (who = teacher) => (await who.call(api.history.since)).body;
+
+describe("the history of a thing", () => {
+  it("has every change with who made it, and what it was from then on", async () => {
+    const made = (
+      await director.call(api.figures.create, {
+        body: figureContent(course.danceId, "Told", { minutes: 10 }),
+      })
+    ).body;
+    const { id, version: _, ...content } = { ...figureContent(course.danceId, "Told"), ...made };
+    await director.call(api.figures.change, {
+      params: { id },
+      body: { ...figureContent(course.danceId, "Told anew", { needs: [home.id] }), version: 1 },
+    });
+    await director.call(api.figures.remove, { params: { id } });
+    await director.call(api.figures.restore, { params: { id } });
+    const { entries, earlier } = await historyOf("figures", id);
+    expect(entries.map(({ what, by }) => [what, by])).toEqual([
+      ["back", "director 1"],
+      ["removed", "director 1"],
+      ["changed", "director 1"],
+      ["made", "director 1"],
+    ]);
+    expect(earlier).toBe(false);
+    expect(entries[2]?.state).toMatchObject({ name: "Told anew", needs: [home.id], deletedAt: null });
+    expect(entries[3]?.state).toMatchObject({ name: "Told", minutes: 10, needs: [] });
+    // What was is enough to go back to it, by the same checks as any change.
+    const back = await director.call(api.figures.change, {
+      params: { id },
+      body: { ...content, ...(entries[3]?.state as object), version: 2 } as never,
+    });
+    expect([back.status, back.body.name]).toEqual([200, "Told"]);
+    expect((await historyOf("figures", id, entries[1]?.id)).entries.map(({ what }) => what)).toEqual([
+      "changed",
+      "made",
+    ]);
+    expect((await historyOf("figures", randomUUID())).entries).toEqual([]);
+  });
+
+  it("takes lists that belong to it along, and tells one sitting once", async () => {
+    const { planId } = course.section;
+    for (const week of [2, 3, 4]) {
+      const plan = (await director.call(api.plans.read, { params: { id: planId } })).body;
+      const chosen = plan.chosen.map((one) => (one.figureId === home.id ? { ...one, week } : one));
+      const saved = await director.call(api.plans.change, {
+        params: { id: planId },
+        body: { ...plan, chosen: chosen.some(({ figureId }) => figureId === home.id) ? chosen : [] } as never,
+      });
+      expect(saved.status).toBe(200);
+    }
+    const { entries } = await historyOf("plans", planId);
+    expect(entries.filter(({ what }) => what === "changed")).toHaveLength(1);
+    expect(entries[0]?.state.chosen).toEqual(expect.any(Array));
+  });
+
+  it("keeps nothing of a change that failed, and what is kept is never changed", async () => {
+    const before = (await historyOf("sections", course.section.id)).entries.length;
+    const refused = await director.call(api.sections.change, {
+      params: { id: course.section.id },
+      body: { ...sectionContent(course.level.id), version: 99 } as never,
+    });
+    expect(refused.status).toBe(409);
+    expect((await historyOf("sections", course.section.id)).entries).toHaveLength(before);
+    for (const sql of ["update history set what = 'was'", "delete from history", "truncate history"])
+      await expect(studio.db.sequelize.query(sql)).rejects.toThrow("never changed");
+  });
+});
+
+describe("what others changed", () => {
+  it("is told by thing until somebody has seen it, and nobody hears of their own", async () => {
+    await teacher.call(api.history.seen, { body: { upTo: 2_000_000_000 } });
+    expect((await news()).things).toEqual([]);
+    for (const name of ["Once", "Twice"])
+      await director.call(api.sections.change, {
+        params: { id: course.section.id },
+        body: {
+          ...sectionContent(course.level.id, { name }),
+          version: (await director.call(api.sections.list)).body.find(({ id }) => id === course.section.id)
+            ?.version,
+        } as never,
+      });
+    const { things, upTo, more } = await news();
+    expect(things).toMatchObject([
+      {
+        list: "sections",
+        thingId: course.section.id,
+        name: "Twice",
+        by: ["director 1"],
+        times: 2,
+        sectionId: course.section.id,
+      },
+    ]);
+    expect(more).toBe(0);
+    expect((await news(director)).things.some(({ by }) => by.includes("director 1"))).toBe(false);
+    await teacher.call(api.history.seen, { body: { upTo } });
+    expect((await news()).things).toEqual([]);
+    // An answer that comes late takes nothing back.
+    await teacher.call(api.history.seen, { body: { upTo: 1 } });
+    expect((await news()).things).toEqual([]);
+  });
+});
+
+/** A page that listens: what it is told, event by event. */
+async function listen(visitor: Visitor, last?: number) {
+  const told: { event: string; id: number | null; data: unknown }[] = [];
+  const stop = new AbortController();
+  const response = await visitor.open(
+    "/changes",
+    stop.signal,
+    last === undefined ? {} : { "last-event-id": `${last}` },
+  );
+  const reading = (async () => {
+    let text = "";
+    for await (const chunk of response.body ?? []) {
+      text += new TextDecoder().decode(chunk);
+      const parts = text.split("\n\n");
+      text = parts.pop() ?? "";
+      for (const part of parts) {
+        const field = (name: string) => new RegExp(`^${name}: (.*)$`, "m").exec(part)?.[1];
+        const data = field("data");
+        if (data)
+          told.push({
+            event: field("event") ?? "",
+            id: Number(field("id") ?? Number.NaN),
+            data: JSON.parse(data),
+          });
+      }
+    }
+  })().catch(() => undefined);
+  const until = async (found: (data: never) => boolean) => {
+    await expect.poll(() => told.some(({ data }) => found(data as never)), { timeout: 10_000 }).toBe(true);
+  };
+  return { status: response.status, told, until, close: () => (stop.abort(), reading) };
+}
+
+describe("an open page", () => {
+  it("hears what another server process wrote, and what it missed while its line was cut", async () => {
+    const twin = new Visitor(await studio.twin());
+    await twin.call(api.session.read);
+    await twin.call(api.session.signIn, { body: { email: "teacher1@test.example", password: PASSWORD } });
+    const page = await listen(twin);
+    expect(page.status).toBe(200);
+    const make = async (name: string) =>
+      (await director.call(api.figures.create, { body: figureContent(course.danceId, name) })).body.id;
+    const first = await make("Heard at once");
+    await page.until(({ thingId }: ChangeTold) => thingId === first);
+    expect(page.told.at(-1)).toMatchObject({ event: "change", data: { list: "figures", by: "director 1" } });
+    const last = (page.told.at(-1)?.data as ChangeTold).id;
+    await page.close();
+    const second = await make("Made meanwhile");
+    const again = await listen(twin, last);
+    await again.until(({ thingId }: ChangeTold) => thingId === second);
+    await director.call(api.history.look, { body: { place: "/levels/one" } });
+    await again.until(({ name }: { name?: string }) => name === "director 1");
+    expect(again.told.at(-1)).toMatchObject({ event: "look", data: { place: "/levels/one" } });
+    await again.close();
+  });
+
+  it("is for those who are signed in", async () => {
+    const stranger = await studio.visitor();
+    expect((await listen(stranger)).status).toBe(401);
+    expect((await stranger.call(api.history.since)).status).toBe(401);
+  });
+});
