@@ -97,6 +97,16 @@ export const stepsIn = (page: Page): Promise<string> =>
     .allTextContents()
     .then((lines) => lines.join("\n"));
 
+/** Lets a page hear nothing of what others change, as on a slow line: only then two people change the same unawares. */
+export const unaware = (page: Page): Promise<unknown> =>
+  page.addInitScript(() => {
+    class Silent extends EventTarget {
+      readonly readyState = 0;
+      close() {}
+    }
+    Object.defineProperty(window, "EventSource", { value: Silent });
+  });
+
 /** A tablet whose browser may keep the application for when there is no network. */
 export async function tablet(browser: Browser): Promise<Page> {
   const context = await browser.newContext({

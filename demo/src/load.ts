@@ -10,7 +10,7 @@ import {
 import { parseFigure } from "@map-step/core/notation";
 import { draftPlan, type Placement, reflow } from "@map-step/core/plan";
 import { addDays, nextWeekday } from "@map-step/core/time";
-import { type Database, services } from "@map-step/server";
+import { asPerson, type Database, services } from "@map-step/server";
 import { holdCheck } from "./check.ts";
 import { type FigureDraft, HUSTLE, PROGRAMS } from "./figures/index.ts";
 import {
@@ -156,13 +156,7 @@ async function leaveSomethingToSolve(
   await services.changePlan(db, planId, plan.version, { ...contentOfPlan(plan), chosen });
 }
 
-async function loadTerm(
-  db: Database,
-  level: Level,
-  staff: Ids,
-  figures: ReadonlyMap<string, FigureRecord>,
-  today: string,
-) {
+async function loadTerm(db: Database, level: Level, staff: Ids, today: string): Promise<Section> {
   const next = nextWeekday(today, MONDAY);
   const ilse = staff.get("Ilse Tarnbrook") ?? "";
   const section = await services.createSection(db, {
@@ -181,14 +175,12 @@ async function loadTerm(
   await teach(db, section, 1, ilse, { missing: ["Yarrow"] });
   await teach(db, section, 2, ilse, SECOND_EVENING);
   await publish(db, section, 1, ilse);
-  const draft = await services.readRecap(db, section.id, 2);
-  await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
   await holdCheck(db, section, {
     week: 2,
     markerIds: [ilse, staff.get("Bento Haverlock") ?? ""],
     placements,
   });
-  await leaveSomethingToSolve(db, section.planId, figures);
+  return section;
 }
 
 /** A second section of the same level: four lessons taught, and one cancelled, after which its plan was repaired. */
@@ -285,10 +277,32 @@ async function loadTuesday(
   await holdCheck(db, section, { week: 3, markerIds: [junia], placements });
 }
 
+interface News {
+  readonly section: Section;
+  readonly figures: ReadonlyMap<string, FigureRecord>;
+}
+
+/** What was done since the others were last here: by Ilse a recap, by the director a plan. */
+async function loadNews(db: Database, staff: Ids, { section, figures }: News): Promise<void> {
+  // All that was laid until here is kept as it is now, also where the whole studio is one change.
+  await db.sequelize.query("set constraints all immediate");
+  await db.sequelize.query("set constraints all deferred");
+  const people = await services.listStaff(db);
+  for (const { id } of people) await services.markSeen(db, { id }, Number.MAX_SAFE_INTEGER);
+  const by = (name: string) => people.find((one) => one.name === name) ?? null;
+  const ilse = staff.get("Ilse Tarnbrook") ?? "";
+  await asPerson(by("Ilse Tarnbrook"), async () => {
+    const draft = await services.readRecap(db, section.id, 2);
+    await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
+  });
+  await asPerson(by("Maro Quillfeather"), () => leaveSomethingToSolve(db, section.planId, figures));
+}
+
 /** Lays Saltglass Dance House into an empty database, its dates round the given today. */
 export async function loadDemo(db: Database, today: string): Promise<void> {
   await db.Studio.create({ id: 1, name: "Saltglass Dance House", timeZone: "Europe/Lisbon" });
   const staff = await loadStaff(db);
+  let news: News | null = null;
   for (const program of PROGRAMS) {
     const { id: danceId } = await services.createDance(db, program.dance);
     const figures = await loadFigures(db, danceId, program.figures, staff);
@@ -308,9 +322,11 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     await loadSequences(db, { id: danceId, name: program.dance.name }, figures, levels, director);
     const [first, second] = levels;
     if (program !== HUSTLE || !first) continue;
-    await loadTerm(db, first, staff, figures, today);
+    const section = await loadTerm(db, first, staff, today);
+    news = { section, figures };
     await loadThursday(db, first, staff, today);
     const earlier = await loadEarlier(db, first, staff, today);
     if (second) await loadTuesday(db, second, earlier, staff, today);
   }
+  if (news) await loadNews(db, staff, news);
 }

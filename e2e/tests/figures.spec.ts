@@ -7,6 +7,7 @@ import {
   stepsIn,
   TEACHER,
   test,
+  unaware,
 } from "../fixtures.ts";
 
 test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
@@ -65,9 +66,11 @@ test("two people edit one figure: what one changed stays, what both changed is a
   browser,
   watch,
 }) => {
+  await unaware(page);
   watch.expectStatus(409);
   await signIn(page);
   const other = await another(browser);
+  await unaware(other);
   for (const who of [page, other]) {
     await who.goto(`${demoStudio()}/figures?search=shadow`);
     await who.getByRole("link", { name: /Shadow walk/ }).click();

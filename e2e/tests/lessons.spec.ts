@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+import { another, demoStudio, expect, signIn, TEACHER, test, unaware } from "../fixtures.ts";
 
 async function openLesson(page: Page, week: number): Promise<void> {
   await page.goto(`${demoStudio()}/lessons`);
@@ -116,9 +116,11 @@ test("two teachers mark one part: the second sees both marks and chooses", async
   browser,
   watch,
 }) => {
+  await unaware(page);
   watch.expectStatus(409);
   await signIn(page, TEACHER);
   const other = await another(browser, "Bento Haverlock");
+  await unaware(other);
   for (const who of [page, other]) await openLesson(who, 7);
   // The first mark keeps the lesson; the other browser learns of it when it looks again.
   await part(other, "Two-hand wrap").getByRole("button", { name: "not done" }).click();

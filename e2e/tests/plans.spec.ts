@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { another, expect, signIn, test } from "../fixtures.ts";
+import { another, expect, signIn, test, unaware } from "../fixtures.ts";
 
 async function openPlan(page: Page, level: string): Promise<void> {
   await page.goto(`${new URL(page.url()).origin}/levels`);
@@ -183,9 +183,11 @@ test("two people change one plan: both places are shown, the choice is kept", as
   browser,
   watch,
 }) => {
+  await unaware(page);
   watch.expectStatus(409);
   await signIn(page);
   const other = await another(browser);
+  await unaware(other);
   await openPlan(page, "Hustle 2");
   await openPlan(other, "Hustle 2");
   for (const [who, key] of [
@@ -232,9 +234,11 @@ test("two people move different figures of one plan: both moves stay, and nobody
   browser,
   watch,
 }) => {
+  await unaware(page);
   watch.expectStatus(409);
   await signIn(page);
   const other = await another(browser);
+  await unaware(other);
   await openPlan(page, "Shag 1");
   await openPlan(other, "Shag 1");
   const beads = await page.getByRole("button", { name: /, new in week / }).all();

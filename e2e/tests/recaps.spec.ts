@@ -1,5 +1,14 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import {
+  another,
+  demoStudio,
+  expect,
+  expectAccessible,
+  signIn,
+  TEACHER,
+  test,
+  unaware,
+} from "../fixtures.ts";
 
 async function openRecap(page: Page, week: number): Promise<void> {
   await page.goto(`${demoStudio()}/recaps`);
@@ -58,9 +67,11 @@ test("two people write one recap: both texts are shown, the choice is kept", asy
   browser,
   watch,
 }) => {
+  await unaware(page);
   watch.expectStatus(409);
   await signIn(page, TEACHER);
   const other = await another(browser);
+  await unaware(other);
   for (const who of [page, other]) await openRecap(who, 2);
   await other.getByLabel("Title").fill("Their title");
   await saved(other);

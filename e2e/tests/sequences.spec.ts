@@ -1,4 +1,14 @@
-import { another, demoStudio, expect, expectAccessible, setUp, signIn, TEACHER, test } from "../fixtures.ts";
+import {
+  another,
+  demoStudio,
+  expect,
+  expectAccessible,
+  setUp,
+  signIn,
+  TEACHER,
+  test,
+  unaware,
+} from "../fixtures.ts";
 
 test("a routine is written, a join breaks and is mended, choices and repeats are added, and all is kept", async ({
   page,
@@ -184,10 +194,12 @@ test("two people change one routine: what each changed stays, what both changed 
   page,
   browser,
 }) => {
+  await unaware(page);
   await signIn(page);
   await page.goto(`${demoStudio()}/sequences`);
   await page.getByRole("link", { name: "Harbour round" }).click();
   const other = await another(browser, TEACHER);
+  await unaware(other);
   await other.goto(page.url());
   await expect(other.getByRole("heading", { name: "Harbour round" })).toBeVisible();
   await page.getByLabel("Write figures").fill("kick six");

@@ -37,6 +37,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: ["filter.ts", "library.ts", "really-new.tsx", "shown.ts", "steps.ts", "use-likeness.ts"],
+    history: ["history-button.tsx", "since.tsx"],
     lessons: [
       "finish.tsx",
       "lesson-gate.tsx",
@@ -68,6 +69,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     "class-log": ["service.ts"],
     "figure-file": ["service.ts"],
     figures: ["checks.ts", "library.ts", "likeness.ts", "links.ts", "service.ts", "shown.ts"],
+    history: ["state.ts"],
     lessons: ["models.ts", "read.ts", "service.ts"],
     levels: ["read.ts"],
     plans: ["read.ts", "service.ts"],
@@ -75,6 +77,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     sequences: ["read.ts"],
     session: ["password.ts", "service.ts"],
     students: ["read.ts", "service.ts"],
+    "studio-file": ["tables.ts", "write.ts"],
   },
 };
 

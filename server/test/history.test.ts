@@ -140,7 +140,15 @@ async function listen(visitor: Visitor, last?: number) {
   const until = async (found: (data: never) => boolean) => {
     await expect.poll(() => told.some(({ data }) => found(data as never)), { timeout: 10_000 }).toBe(true);
   };
-  return { status: response.status, told, until, close: () => (stop.abort(), reading) };
+  return {
+    status: response.status,
+    told,
+    until,
+    close: async () => {
+      stop.abort();
+      await reading;
+    },
+  };
 }
 
 describe("an open page", () => {
@@ -155,7 +163,7 @@ describe("an open page", () => {
     const first = await make("Heard at once");
     await page.until(({ thingId }: ChangeTold) => thingId === first);
     expect(page.told.at(-1)).toMatchObject({ event: "change", data: { list: "figures", by: "director 1" } });
-    const last = (page.told.at(-1)?.data as ChangeTold).id;
+    const last = page.told.at(-1)?.id ?? 0;
     await page.close();
     const second = await make("Made meanwhile");
     const again = await listen(twin, last);

@@ -10,6 +10,7 @@ import { rememberSection } from "../kit/here.ts";
 import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";
 
+const Live = lazy(async () => ({ default: (await import("../features/live/live.tsx")).Live }));
 const Held = lazy(async () => ({ default: (await import("./held.tsx")).Held }));
 
 /** Moves to the same sort of page for another section, or another of its weeks. */
@@ -135,6 +136,7 @@ export function Header() {
       )}
       <Flex align="center" gap="1">
         <Suspense fallback={null}>
+          <Live />
           <Held />
         </Suspense>
         <IconButton

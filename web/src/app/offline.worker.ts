@@ -12,7 +12,7 @@ declare const self: ServiceWorkerGlobalScope;
 /** In a room with poor reception a request may hang; then what is kept is better than waiting. Seconds. */
 const PATIENCE_S = 4;
 /** Never kept: what other people are shown, and who is signed in, which only the studio can say. */
-const NOT_KEPT = /^\/api\/(public|session|health)/;
+const NOT_KEPT = /^\/api\/(public|session|health|changes|history)/;
 
 void self.skipWaiting();
 clientsClaim();

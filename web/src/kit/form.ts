@@ -56,6 +56,15 @@ export function useContractForm<S extends z.ZodType<FieldValues, FieldValues>>(
   return { form, base, restored, forget, discard };
 }
 
+/** Puts other values into a form, to be looked at and saved as if they had been typed. */
+export function fillForm<T extends FieldValues, O>(
+  form: UseFormReturn<T, unknown, O>,
+  values: Partial<T>,
+): void {
+  for (const [name, value] of Object.entries(values))
+    form.setValue(name as FieldPath<T>, value, { shouldDirty: true });
+}
+
 /** Puts the field errors of an answer to their fields. Returns true when there were any. */
 export function showFieldErrors<T extends FieldValues, O>(
   form: UseFormReturn<T, unknown, O>,

@@ -20,6 +20,7 @@ import { BeginMenu } from "./begin-menu.tsx";
 import { CuesBySchool } from "./cues-by-school.tsx";
 import { DanceIt } from "./dance-it.tsx";
 import { Facts } from "./facts.tsx";
+import { FigureHistory } from "./figure-history.tsx";
 import { nameElsewhere, useDances, useFigures, useSteps } from "./library.ts";
 import { ReallyNew } from "./really-new.tsx";
 import { stepsIn } from "./steps.ts";
@@ -155,6 +156,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
           </Button>
         ) : null}
         {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
+        <FigureHistory figure={figure} library={library} dances={dances ?? []} />
         {mayWrite ? (
           <>
             <BeginMenu figure={figure} />

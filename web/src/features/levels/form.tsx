@@ -6,6 +6,7 @@ import {
   LEVEL_FIELDS,
   type Level,
   levelChange,
+  levelContent,
   namesOf,
   startOf,
 } from "@map-step/contract";
@@ -14,12 +15,14 @@ import { useNavigate } from "react-router";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
+import { fillForm, useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
+import { differencesOf } from "../../kit/merge.ts";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
+import { HistoryButton } from "../history/history-button.tsx";
 
 interface Props {
   /** `null` for a new one. */
@@ -44,13 +47,14 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   );
   const { errors, isSubmitting } = form.formState;
   const nameOf = (id: string | null) => levels.find((other) => other.id === id)?.name ?? "none";
+  const shown = shownBy(LEVEL_FIELDS, {
+    followsId: nameOf,
+    approachId: (id: string) => approachOf(id, approaches).name,
+  });
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: shownBy(LEVEL_FIELDS, {
-      followsId: nameOf,
-      approachId: (id: string) => approachOf(id, approaches).name,
-    }),
+    shown,
     save: ({ version, ...content }) =>
       level
         ? change.mutateAsync({ params: { id: level.id }, body: { ...content, version } })
@@ -66,9 +70,21 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const approach = approachOf(form.watch("approachId"), approaches);
   const before = levels.filter((other) => other.danceId === danceId && other.id !== level?.id);
   const foot = (
-    <Button loading={isSubmitting} onClick={submit}>
-      Save the level
-    </Button>
+    <>
+      {level ? (
+        <HistoryButton
+          list="levels"
+          id={level.id}
+          what={level.name}
+          shape={levelContent}
+          differ={(was, is) => differencesOf(was, is, shown as never)}
+          onBack={(was) => fillForm(form, was as never)}
+        />
+      ) : null}
+      <Button loading={isSubmitting} onClick={submit}>
+        Save the level
+      </Button>
+    </>
   );
   return (
     <Modal

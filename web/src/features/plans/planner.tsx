@@ -1,14 +1,16 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { Level } from "@map-step/contract";
+import { type Level, planContent } from "@map-step/contract";
 import { approachOf, refresherOf } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import type { KeyboardEvent } from "react";
 import { PageHead } from "../../kit/page.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty } from "../../kit/states.tsx";
+import { HistoryButton } from "../history/history-button.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { WeekGrid } from "./grid/grid.tsx";
 import { InspectorSoon } from "./inspector/inspector.tsx";
+import { planDifferences } from "./merge.ts";
 import type { PlannerInput } from "./planner-input.ts";
 import { PlannerTools } from "./planner-tools.tsx";
 import { ProposalPanel } from "./proposal-panel.tsx";
@@ -40,6 +42,7 @@ export function Planner(input: PlannerInput) {
   const planner = usePlanner(input);
   const { edit, mayEdit, canEdit, selection, drag, tool, proposed, content, view, actions } = planner;
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  const staffNames = new Map(input.members.map((one) => [one.id, one.name]));
   const approach = approachOf(level.approachId, approaches).name;
   const onKeyDown = (event: KeyboardEvent) => {
     if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== "z" || !canEdit) return;
@@ -55,6 +58,14 @@ export function Planner(input: PlannerInput) {
         about={about(level, section, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
       >
         <PlannerTools {...{ input, edit, canEdit, mayEdit, actions }} />
+        <HistoryButton
+          list="plans"
+          id={input.plan.id}
+          what="this plan"
+          shape={planContent}
+          differ={(before, after) => planDifferences(before, after, nameOf, staffNames)}
+          onBack={canEdit ? (was) => edit.edit(was) : undefined}
+        />
       </PageHead>
       {proposed ? (
         <ProposalPanel

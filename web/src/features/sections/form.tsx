@@ -6,6 +6,7 @@ import {
   type Section,
   type StaffMember,
   sectionChange,
+  sectionContent,
   startOf,
 } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
@@ -17,11 +18,13 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { dayAndMonth, longDay, shortDay } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
+import { fillForm, useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
+import { differencesOf } from "../../kit/merge.ts";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
+import { HistoryButton } from "../history/history-button.tsx";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
@@ -58,15 +61,16 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       .filter(({ id }) => ids.includes(id))
       .map(({ name }) => name)
       .join(", ");
+  const shown = shownBy(SECTION_FIELDS, {
+    firstDate: longDay,
+    startTime: String,
+    daysOff: (days: readonly string[]) => days.map(dayAndMonth).join(", "),
+    teacherIds: namesOfStaff,
+  });
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: shownBy(SECTION_FIELDS, {
-      firstDate: longDay,
-      startTime: String,
-      daysOff: (days: readonly string[]) => days.map(dayAndMonth).join(", "),
-      teacherIds: namesOfStaff,
-    }),
+    shown,
     save: ({ version, ...content }) =>
       section
         ? change.mutateAsync({ params: { id: section.id }, body: { ...content, version } })
@@ -85,9 +89,19 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const foot = (
     <>
       {section ? (
-        <Button variant="ghost" onClick={() => setRemoving(true)}>
-          Remove …
-        </Button>
+        <>
+          <Button variant="ghost" onClick={() => setRemoving(true)}>
+            Remove …
+          </Button>
+          <HistoryButton
+            list="sections"
+            id={section.id}
+            what={section.name}
+            shape={sectionContent}
+            differ={(was, is) => differencesOf(was, is, shown as never)}
+            onBack={(was) => fillForm(form, was as never)}
+          />
+        </>
       ) : null}
       <Button loading={isSubmitting} onClick={submit}>
         Save the section

@@ -1,0 +1,93 @@
+import { Flex, Text } from "@chakra-ui/react";
+import { api, type ChangeTold, type LookTold } from "@map-step/contract";
+import { inWords } from "@map-step/core/words";
+import { useQueryClient } from "@tanstack/react-query";
+import { Eye, WifiOff } from "lucide-react";
+import { useEffect, useMemo, useState } from "react";
+import { useLocation } from "react-router";
+import { call, readAgain } from "../../kit/api.ts";
+import { useSession } from "../session/session.tsx";
+import { shareLine } from "./line.ts";
+import { mayDiffer } from "./meant.ts";
+
+/** Several changes in a moment are read once. Milliseconds. */
+const GATHER_MS = 250;
+/** So often a page says that somebody looks at it, and after so long without a word nobody does. Milliseconds. */
+const [LOOK_MS, GONE_MS] = [20_000, 45_000];
+/** A line that comes back within this is not worth a word. Milliseconds. */
+const PATIENCE_MS = 3_000;
+
+/** Reads again what changed elsewhere, once for what comes together. */
+function useReadingAgain() {
+  const client = useQueryClient();
+  return useMemo(() => {
+    const gathered: ChangeTold[] = [];
+    const read = () => {
+      const changes = gathered.splice(0);
+      void readAgain(client, (place) => changes.some((one) => mayDiffer(place, one)));
+    };
+    return {
+      change: (change: ChangeTold) => {
+        if (gathered.push(change) === 1) setTimeout(read, GATHER_MS);
+      },
+      /** Everything: what was missed is not known. */
+      all: () => void readAgain(client, (place) => mayDiffer(place, { list: "levels", thingId: "" })),
+    };
+  }, [client]);
+}
+
+/** Keeps open pages as the studio is, and says who else looks at this one, and when the studio is not heard. */
+export function Live() {
+  const { person } = useSession();
+  const { pathname } = useLocation();
+  const reading = useReadingAgain();
+  const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
+  const [isCut, setCut] = useState(false);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const stop = shareLine(person.id, (told) => {
+      if (told.kind === "change") reading.change(told.data);
+      else if (told.kind === "gap") reading.all();
+      else if (told.kind === "look")
+        setLooks((before) => [
+          ...before.filter(({ personId }) => personId !== told.data.personId),
+          { ...told.data, at: Date.now() },
+        ]);
+      else {
+        clearTimeout(timer);
+        if (told.open) setCut(false);
+        else timer = setTimeout(() => setCut(true), PATIENCE_MS);
+      }
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [person.id, reading]);
+  useEffect(() => {
+    const look = () => {
+      setLooks((before) => before.filter(({ at }) => Date.now() - at < GONE_MS));
+      if (document.visibilityState === "visible")
+        call(api.history.look, { body: { place: pathname } }).catch(() => undefined);
+    };
+    look();
+    const timer = setInterval(look, LOOK_MS);
+    return () => clearInterval(timer);
+  }, [pathname]);
+  const here = looks.filter(({ place, personId }) => place === pathname && personId !== person.id);
+  if (isCut)
+    return (
+      <Flex align="center" gap="1.5" fontSize="sm" role="status">
+        <WifiOff size={16} aria-hidden /> Not heard from the studio; trying again
+      </Flex>
+    );
+  if (here.length === 0) return null;
+  return (
+    <Flex align="center" gap="1.5" fontSize="sm" role="status">
+      <Eye size={16} aria-hidden />
+      <Text as="span">
+        {inWords(here.map(({ name }) => name))} {here.length === 1 ? "is" : "are"} here too
+      </Text>
+    </Flex>
+  );
+}

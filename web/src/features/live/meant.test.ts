@@ -1,0 +1,31 @@
+import { HISTORY_LISTS } from "@map-step/contract";
+import { describe, expect, it } from "vitest";
+import { mayDiffer } from "./meant.ts";
+
+const [ONE, OTHER] = ["11111111-1111-4111-8111-111111111111", "22222222-2222-4222-8222-222222222222"];
+
+describe("what is read again after a change", () => {
+  it.each([
+    ["plans", `/api/plans/${ONE}`, true],
+    ["plans", `/api/plans/${OTHER}`, false],
+    ["plans", `/api/plans/${ONE}/drafts`, true],
+    ["plans", `/api/sections/${OTHER}/lessons/3`, true],
+    ["plans", "/api/today", true],
+    ["plans", "/api/figures", false],
+    ["sequences", "/api/sequences", true],
+    ["sequences", `/api/sequences/${OTHER}`, false],
+    ["figures", "/api/figures", true],
+    ["figures", `/api/plans/${OTHER}`, true],
+    ["levels", "/api/sections", true],
+  ] as const)("%s at %s: %s", (list, place, expected) => {
+    expect(mayDiffer(place, { list, thingId: ONE })).toBe(expected);
+  });
+
+  it("is never who is signed in, nor what is worked out in the page itself", () => {
+    for (const list of HISTORY_LISTS) {
+      expect(mayDiffer("/api/session", { list, thingId: ONE })).toBe(false);
+      expect(mayDiffer("likeness", { list, thingId: ONE })).toBe(false);
+      expect(mayDiffer("/api/history/since", { list, thingId: ONE })).toBe(true);
+    }
+  });
+});

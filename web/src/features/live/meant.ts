@@ -1,0 +1,27 @@
+import type { ChangeTold } from "@map-step/contract";
+
+const ID = /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/;
+
+/** What of the studio's answers says something of a sort that changes often; a change of any other sort may be anywhere. */
+const PLACES: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
+  plans: /^\/api\/(plans|sections\/[^/]+\/lessons|today|history)/,
+  lessons: /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|today|history)/,
+  recaps: /^\/api\/(sections\/[^/]+\/lessons|today|history)/,
+  sequences: /^\/api\/(sequences|history)/,
+  checks: /^\/api\/(sections\/[^/]+\/checks|history)/,
+};
+/** Places that are one thing's own: another thing of its sort is not told there. */
+const OWN: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
+  plans: /^\/api\/plans\//,
+  sequences: /^\/api\/sequences\//,
+};
+/** Who is signed in and the file of a whole studio are nobody's news. */
+const NEVER = /^\/api\/(session|public|studio|changes)/;
+
+/** Whether what stands at an address may be other than it was, after a change. */
+export function mayDiffer(place: unknown, { list, thingId }: Pick<ChangeTold, "list" | "thingId">): boolean {
+  if (typeof place !== "string" || !place.startsWith("/api/") || NEVER.test(place)) return false;
+  const places = PLACES[list];
+  if (places && !places.test(place)) return false;
+  return !(OWN[list]?.test(place) && ID.test(place) && !place.includes(thingId));
+}
