@@ -1,4 +1,5 @@
 import * as check from "@map-step/core/check";
+import * as comment from "@map-step/core/comment";
 import * as element from "@map-step/core/element";
 import * as figure from "@map-step/core/figure";
 import * as hold from "@map-step/core/hold";
@@ -21,6 +22,7 @@ import { exportsOf } from "./lib/sources.ts";
 
 const FACES = {
   check,
+  comment,
   element,
   figure,
   hold,

@@ -16,6 +16,7 @@ export const HISTORY_LISTS = [
   "sequences",
   "recaps",
   "checks",
+  "comments",
 ] as const;
 /** One of `HISTORY_LISTS`. */
 export type HistoryList = (typeof HISTORY_LISTS)[number];

@@ -2,6 +2,7 @@ import { approachesApi } from "./approaches.ts";
 import { binApi } from "./bin.ts";
 import { checksApi } from "./checks.ts";
 import { classLogApi } from "./class-log.ts";
+import { commentsApi } from "./comments.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
@@ -25,6 +26,7 @@ export * from "./approaches.ts";
 export * from "./bin.ts";
 export * from "./checks.ts";
 export * from "./class-log.ts";
+export * from "./comments.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
 export * from "./fields.ts";
@@ -72,6 +74,7 @@ export const api = {
   sequences: sequencesApi,
   recaps: recapsApi,
   checks: checksApi,
+  comments: commentsApi,
   groups: groupsApi,
   history: historyApi,
   practice: practiceApi,

@@ -24,6 +24,7 @@ export const MAY = {
   "sequences.write": ["director", "teacher"],
   "recaps.write": ["director", "teacher"],
   "checks.write": ["director", "teacher"],
+  "comments.write": ["director", "teacher"],
 } as const satisfies Record<string, readonly StaffRole[]>;
 
 /** One of the things that `MAY` rules. */

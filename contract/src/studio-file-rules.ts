@@ -98,6 +98,15 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "log.*.staffId": "staff",
   },
   recaps: { changedBy: "staff", lessonId: "lessons", "versions.*.staffId": "staff" },
+  // What a comment is about may be gone; then it is nowhere to be seen.
+  comments: {
+    changedBy: "staff",
+    deletedBy: "staff",
+    staffId: "staff",
+    resolvedBy: "staff",
+    "mentions.*": "staff",
+    replyTo: "comments",
+  },
 };
 
 /**

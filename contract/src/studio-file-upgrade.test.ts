@@ -48,13 +48,16 @@ describe("a file of the first version", () => {
   });
 
   it("leaves alone what is none, whatever it holds", () => {
-    for (const value of [null, 7, [], { formatVersion: 2 }, "x"]) expect(upgraded(value)).toBe(value);
+    for (const value of [null, 7, [], { formatVersion: 3 }, "x"]) expect(upgraded(value)).toBe(value);
+    expect(upgraded({ formatVersion: 2, more: 1 })).toEqual({ formatVersion: 3, more: 1, comments: [] });
     expect(readStudioFile({ formatVersion: 1, students: "no", checks: 7 }).file).toBeNull();
   });
 
   it("holds every sort of things that this version has", () => {
     for (const list of STUDIO_LIST_NAMES.filter((name) => name in now))
       expect(now[list]).toBeInstanceOf(Array);
-    expect(Object.keys(now)).toEqual(expect.arrayContaining(["readinessRules", "groupPlans", "enrolments"]));
+    expect(Object.keys(now)).toEqual(
+      expect.arrayContaining(["readinessRules", "groupPlans", "enrolments", "comments"]),
+    );
   });
 });

@@ -29,11 +29,8 @@ function mixedId(...ids: readonly unknown[]): string {
  * A file of the first version as the second has it: a student of a section is a student with an enrolment, and marks of
  * a check are what was seen of students, with a partner, or to counts where one danced alone. Anything else stays as it
  * is, whatever it holds.
- * @example
- * upgraded({ formatVersion: 2 }) // { formatVersion: 2 }
  */
-export function upgraded(value: unknown): unknown {
-  if (!isThing(value) || value.formatVersion !== 1) return value;
+function fromFirst(value: Thing): Thing {
   const students = listIn(value.students);
   const sections = new Map(listIn(value.sections).map((section) => [section.id, section]));
   const checks = listIn(value.checks);
@@ -86,4 +83,15 @@ export function upgraded(value: unknown): unknown {
         ...{ minutes: 15, things: [], items: [], notes: [] },
       })),
   };
+}
+
+/**
+ * A file of an earlier version as the present one has it. Anything else stays as it is, whatever it holds.
+ * @example
+ * upgraded({ formatVersion: 2 }) // { formatVersion: 3, comments: [] }
+ */
+export function upgraded(value: unknown): unknown {
+  if (!isThing(value)) return value;
+  const second = value.formatVersion === 1 ? fromFirst(value) : value;
+  return second.formatVersion === 2 ? { ...second, formatVersion: 3, comments: [] } : second;
 }

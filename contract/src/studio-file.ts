@@ -3,6 +3,7 @@ import { z } from "zod";
 import { approachContent } from "./approaches.ts";
 import { checkContent, keptEvidence, ruleContent } from "./checks.ts";
 import { logEntry } from "./class-log.ts";
+import { commentContent } from "./comments.ts";
 import { localDate, wholeNumber, words } from "./common.ts";
 import { danceContent, tempiInOrder } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
@@ -24,7 +25,7 @@ import { enrolmentContent, studentContent } from "./students.ts";
 export const STUDIO_FILE_FORMAT = "map-step/studio";
 
 /** The version in which files are written; those of earlier ones are read as well. */
-export const STUDIO_FILE_VERSION = 2;
+export const STUDIO_FILE_VERSION = 3;
 
 /** The largest file of a studio that is read, in bytes. */
 export const MOST_STUDIO_BYTES = 64 * 2 ** 20;
@@ -188,6 +189,16 @@ export const STUDIO_LISTS = {
         (address === null) === (publishedDocument === null),
       { path: ["secret"], message: "A published recap has an address, a title and a text; another has none" },
     ),
+  comments: z.strictObject({
+    ...signed,
+    ...removable,
+    ...commentContent.shape,
+    mentions: z.array(id),
+    staffId: id,
+    editedAt: moment.nullable(),
+    resolvedAt: moment.nullable(),
+    resolvedBy: someone,
+  }),
 } as const;
 
 /** One sort of things in a file of a studio. */

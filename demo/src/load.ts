@@ -295,6 +295,14 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
     const draft = await services.readRecap(db, section.id, 2);
     await services.changeRecap(db, { sectionId: section.id, week: 2 }, draft, ilse);
   });
+  await services.createComment(
+    db,
+    {
+      ...{ list: "lessons", thingId: section.id, week: 3, counts: null, replyTo: null },
+      text: "Back-and-forward ran out of time in week 2, so I begin with it. @Maro, may the Side pass start without the rhythm layer?",
+    },
+    ilse,
+  );
   await asPerson(by("Maro Quillfeather"), () => leaveSomethingToSolve(db, section.planId, figures));
 }
 

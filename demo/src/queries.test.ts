@@ -71,6 +71,8 @@ async function open(size: Size): Promise<Open> {
     "/sequences/": sequence.id,
     "/students/": (await db.Enrolment.findOne({ where: { sectionId }, rejectOnEmpty: true })).studentId,
     "/levels/": (await db.Level.findOne({ rejectOnEmpty: true })).id,
+    "/history/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
+    "/comments/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
   };
   return {
     db,
@@ -79,6 +81,8 @@ async function open(size: Size): Promise<Open> {
       ...idOf,
       sectionId,
       week: 2,
+      list: "plans",
+      before: 0,
       secret: recap.secret ?? "",
       sequenceSecret: sequence.secret ?? "",
     },

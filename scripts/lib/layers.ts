@@ -4,6 +4,7 @@ import { join, relative } from "node:path";
 /** Concepts of the core from the ground up: each may use those before it, through their faces. */
 const CONCEPTS = [
   "words",
+  "comment",
   "hold",
   "time",
   "notation",
@@ -35,6 +36,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     approaches: ["strand-picture.tsx"],
     checks: ["figure-seen.tsx", "from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
     "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
+    comments: ["calls.tsx", "comments-button.tsx"],
     dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: ["filter.ts", "library.ts", "really-new.tsx", "shown.ts", "steps.ts", "use-likeness.ts"],
     history: ["history-button.tsx", "since.tsx"],

@@ -13,6 +13,7 @@ import { serveApproaches } from "./features/approaches/routes.ts";
 import { serveBin } from "./features/bin/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveClassLog } from "./features/class-log/routes.ts";
+import { serveComments } from "./features/comments/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
@@ -59,6 +60,7 @@ const FEATURES = [
   serveRecaps,
   serveChecks,
   serveGroups,
+  serveComments,
   serveHistory,
   servePractice,
   serveStaff,

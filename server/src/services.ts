@@ -2,6 +2,7 @@
 export { noteSeen } from "./features/checks/evidence.ts";
 export { changeRule, createCheck } from "./features/checks/service.ts";
 export { noteInLog } from "./features/class-log/service.ts";
+export { createComment } from "./features/comments/service.ts";
 export { createDance } from "./features/dances/service.ts";
 export { createFigure } from "./features/figures/service.ts";
 export { markSeen } from "./features/history/service.ts";

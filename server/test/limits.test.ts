@@ -69,12 +69,16 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
     "/sequences/": params.sequenceId,
     "/students/": params.studentId,
     "/levels/": params.levelId,
+    "/history/": params.planId,
+    "/comments/": params.planId,
   };
   for (const endpoints of Object.values(api))
     for (const endpoint of Object.values(endpoints as Record<string, Endpoint>)) {
       if (endpoint.method !== "GET" || endpoint.path.startsWith("/public")) continue;
       const place = Object.keys(idOf).find((start) => endpoint.path.startsWith(start)) ?? "";
-      const { status } = await director.call(endpoint, { params: { ...params, id: idOf[place] } });
+      const { status } = await director.call(endpoint, {
+        params: { ...params, id: idOf[place], list: "plans", before: 0 },
+      });
       expect(status, `${endpoint.path}`).toBe(200);
     }
 }

@@ -1,7 +1,7 @@
 import type { MarkTable } from "./mark-table.ts";
 
 /** Where the parameters of each sort begin: log slope, difficulties, eases but the first, gaps, severities; and how many. */
-export interface Places {
+export interface ParameterPlaces {
   readonly difficulty: number;
   readonly ease: number;
   readonly gap: number;
@@ -28,7 +28,7 @@ export type Square = readonly Float64Array[];
  */
 export function informationOf(
   { data, ends, figure, layer, marker }: MarkTable,
-  at: Places,
+  at: ParameterPlaces,
   { told, slope, gaps }: Told,
   sure: Float64Array,
 ): Square {

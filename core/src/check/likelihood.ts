@@ -1,4 +1,4 @@
-import { informationOf, type Places, type Square } from "./information.ts";
+import { informationOf, type ParameterPlaces, type Square } from "./information.ts";
 import { type MarkData, type MarkParameters, noGrowth, sumUp, tableOf } from "./mark-table.ts";
 import type { Slope } from "./minimise.ts";
 
@@ -23,7 +23,7 @@ export interface Likelihood {
   };
 }
 
-function placesIn({ figures, layers, levels, markers }: MarkData, firstMarker: number): Places {
+function placesIn({ figures, layers, levels, markers }: MarkData, firstMarker: number): ParameterPlaces {
   const difficulty = 1;
   const ease = difficulty + figures;
   const gap = ease + layers - 1;
@@ -37,7 +37,7 @@ const BEGUN = { slope: 1.5, gap: 1.2 } as const;
 const HARDLY = 0.01;
 
 /** How sure each parameter is before anything is seen. */
-function sureBefore(at: Places, priors: Priors | null): Float64Array {
+function sureBefore(at: ParameterPlaces, priors: Priors | null): Float64Array {
   const sure = new Float64Array(at.all).fill(HARDLY);
   if (priors === null) return sure;
   const by = ({ deviation }: Prior) => 1 / (deviation * deviation);

@@ -2,6 +2,7 @@ import { Sequelize } from "sequelize";
 import { defineApproaches } from "../features/approaches/models.ts";
 import { defineChecks } from "../features/checks/models.ts";
 import { defineClassLog } from "../features/class-log/models.ts";
+import { defineComments } from "../features/comments/models.ts";
 import { defineDances } from "../features/dances/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
 import { defineGroups } from "../features/groups/models.ts";
@@ -63,6 +64,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineClassLog(sequelize),
     ...defineSequences(sequelize),
     ...defineRecaps(sequelize),
+    ...defineComments(sequelize),
     ...defineGroups(sequelize),
     ...defineChecks(sequelize),
   };

@@ -70,6 +70,16 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
   recaps: `select r.id, r.title, levels.name || ', ' || sections.name, levels.id, sections.id, lessons.week
     from recaps r join lessons on lessons.id = r.lesson_id
     join sections on sections.id = lessons.section_id join levels on levels.id = sections.level_id`,
+  comments: `select r.id, left(r.text, 80), coalesce(figures.name, sequences.name, levels.name || coalesce(', ' || sections.name, ''), ''),
+    levels.id, sections.id, r.week
+    from comments r
+    left join figures on r.list = 'figures' and figures.id = r.thing_id
+    left join sequences on r.list = 'sequences' and sequences.id = r.thing_id
+    left join plans on r.list = 'plans' and plans.id = r.thing_id
+    left join checks on r.list = 'checks' and checks.id = r.thing_id
+    left join sections on sections.id = case when r.list in ('lessons', 'recaps') then r.thing_id
+      else coalesce(plans.section_id, checks.section_id) end
+    left join levels on levels.id = coalesce(plans.level_id, sections.level_id)`,
   checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), levels.name || ', ' || sections.name, levels.id, sections.id, null::int
     from checks r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
 };

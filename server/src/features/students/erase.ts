@@ -5,6 +5,11 @@ import { rowsOf } from "../../db/query.ts";
 import { asRegExp, ERASED, namePattern, withoutName } from "./name-pattern.ts";
 import { familyOf } from "./personal-data.ts";
 
+/** What comments about a class hang on. */
+const OF_SECTIONS = `select unnest($sectionIds::uuid[]) as id
+  union select id from checks where section_id = any($sectionIds::uuid[])
+  union select id from plans where section_id = any($sectionIds::uuid[])`;
+
 /** Takes a name out of the documents of the recaps of some sections. */
 async function eraseInDocuments(
   db: Database,
@@ -54,6 +59,7 @@ async function eraseInSections(
   await eraseInDocuments(db, "recaps", "published_document", `lesson_id in ${lessons}`, pattern, sectionIds);
   await eraseInDocuments(db, "recap_versions", "document", `recap_id in ${recaps}`, pattern, sectionIds);
   await run(`update lesson_segments set ${text("title")} where lesson_id in ${lessons}`);
+  await run(`update comments set ${text("text")} where thing_id in (${OF_SECTIONS})`);
   await run(`update sections set ${text("good_to_know")} where id = any($sectionIds::uuid[])`);
   await run(
     `update check_notes set ${text("text")} where text ~ $pattern
@@ -79,7 +85,8 @@ async function eraseInHistory(
        (list = 'sections' and thing_id = any($sectionIds::uuid[]))
        or (list = 'lessons' and state ->> 'sectionId' = any($sectionIds::text[]))
        or (list = 'recaps' and state ->> 'lessonId' in (
-         select id::text from lessons where section_id = any($sectionIds::uuid[]))))`,
+         select id::text from lessons where section_id = any($sectionIds::uuid[])))
+       or (list = 'comments' and (state ->> 'thingId')::uuid in (${OF_SECTIONS})))`,
     { pattern, sectionIds },
   );
   const inText = asRegExp(pattern);

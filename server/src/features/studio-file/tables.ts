@@ -75,6 +75,7 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
     },
   ],
   checks: ["checks", { notes: counted("check_notes", "check_id", "checks", "notes") }],
+  comments: ["comments"],
   enrolments: ["enrolments"],
   groupPlans: ["group_plans"],
   students: [

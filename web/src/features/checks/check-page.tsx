@@ -6,6 +6,7 @@ import { longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { type Board, dancerName, useBoardAnswer } from "./board-data.ts";
@@ -41,6 +42,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
         title={`Check, ${shortDay(check.heldOn)}`}
         about={`${level.name}, ${section.name}; begun by ${check.by}`}
       >
+        <CommentsButton list="checks" thingId={check.id} what="this check" />
         <Button
           variant={inRoom ? "solid" : "outline"}
           bg={inRoom ? undefined : "panel"}

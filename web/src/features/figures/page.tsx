@@ -13,6 +13,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { FigureSeen } from "../checks/figure-seen.tsx";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { useMay } from "../session/session.tsx";
 import { Alike } from "./alike.tsx";
 import { AtTempo } from "./at-tempo.tsx";
@@ -156,6 +157,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
           </Button>
         ) : null}
         {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
+        <CommentsButton list="figures" thingId={figure.id} what={figure.name} />
         <FigureHistory figure={figure} library={library} dances={dances ?? []} />
         {mayWrite ? (
           <>

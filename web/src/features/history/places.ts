@@ -36,6 +36,8 @@ export function whatAndWhere(
       return { name, to: `/sequences/${thingId}` };
     case "recaps":
       return { name: `Recap, ${name}`, to: `/recaps/${sectionId}/${week}` };
+    case "comments":
+      return { name: `“${name}”`, to: null };
     case "checks":
       return { name: `Check of ${dayOf(name)}`, to: `/checks/${sectionId}/${thingId}` };
   }

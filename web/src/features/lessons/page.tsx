@@ -20,6 +20,7 @@ import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { FromLastLesson } from "./last-lesson.tsx";
@@ -50,6 +51,7 @@ function LessonSheet(open: OpenLesson) {
         tab={`${level.name}, ${section.name}: week ${lesson.week}`}
         about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
+        <CommentsButton list="lessons" thingId={section.id} week={lesson.week} what="this lesson" />
         {log.state === "saved" ? (
           <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         ) : (

@@ -8,6 +8,7 @@ const PLACES: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
   lessons: /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|today|history)/,
   recaps: /^\/api\/(sections\/[^/]+\/lessons|today|history)/,
   sequences: /^\/api\/(sequences|history)/,
+  comments: /^\/api\/(comments|history)/,
   checks: /^\/api\/(sections\/[^/]+\/checks|history)/,
 };
 /** Places that are one thing's own: another thing of its sort is not told there. */

@@ -6,6 +6,7 @@ import type { KeyboardEvent } from "react";
 import { PageHead } from "../../kit/page.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty } from "../../kit/states.tsx";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { HistoryButton } from "../history/history-button.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { WeekGrid } from "./grid/grid.tsx";
@@ -42,6 +43,7 @@ export function Planner(input: PlannerInput) {
   const planner = usePlanner(input);
   const { edit, mayEdit, canEdit, selection, drag, tool, proposed, content, view, actions } = planner;
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  const weekMeant = selection && "week" in selection ? selection.week : null;
   const staffNames = new Map(input.members.map((one) => [one.id, one.name]));
   const approach = approachOf(level.approachId, approaches).name;
   const onKeyDown = (event: KeyboardEvent) => {
@@ -58,6 +60,12 @@ export function Planner(input: PlannerInput) {
         about={about(level, section, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
       >
         <PlannerTools {...{ input, edit, canEdit, mayEdit, actions }} />
+        <CommentsButton
+          list="plans"
+          thingId={input.plan.id}
+          week={weekMeant}
+          what={weekMeant === null ? "this plan" : `this plan, week ${weekMeant}`}
+        />
         <HistoryButton
           list="plans"
           id={input.plan.id}

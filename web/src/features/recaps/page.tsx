@@ -13,6 +13,7 @@ import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { RecapEditor } from "./editor.tsx";
@@ -119,6 +120,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
         tab={`${section.name}: recap of week ${week}`}
         about={`${section.name}, ${longDay(section.dates[week - 1] ?? section.firstDate)}. Drafted from what was covered.`}
       >
+        <CommentsButton list="recaps" thingId={section.id} week={week} what="this recap" />
         <SaveBadge state={saving.state} retry={saving.flush} />
         <Button
           variant="outline"

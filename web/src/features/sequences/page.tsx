@@ -16,6 +16,7 @@ import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { UndoRedo } from "../../kit/undo-redo.tsx";
+import { CommentsButton } from "../comments/comments-button.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
 import { useMay } from "../session/session.tsx";
 import { CallSheet } from "./call-sheet.tsx";
@@ -82,6 +83,7 @@ function Sequence({ record, dance, records, levels }: Props) {
       }}
     >
       <PageHead title={content.name} about={about}>
+        <CommentsButton list="sequences" thingId={record.id} what={content.name} />
         {mayEdit ? (
           <>
             <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />

@@ -24,6 +24,7 @@ const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> 
   planDrafts: ["plan put aside", "plans put aside"],
   lessons: ["lesson", "lessons"],
   recaps: ["recap", "recaps"],
+  comments: ["comment", "comments"],
   checks: ["check", "checks"],
 };
 

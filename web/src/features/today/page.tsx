@@ -5,6 +5,7 @@ import { useApi } from "../../kit/api.ts";
 import { awayInWords, longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { Calls } from "../comments/calls.tsx";
 import { SinceYouWereHere } from "../history/since.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 import { FirstSteps } from "./first-steps.tsx";
@@ -229,6 +230,7 @@ export function TodayPage() {
             {lessons.length + unfinished.length + recaps.length + plans.length > 0 ? (
               <Stack gap="4">
                 <Unfinished unfinished={unfinished} more={more.unfinished} />
+                <Calls />
                 <SinceYouWereHere />
                 <Recaps recaps={recaps} more={more.recaps} />
                 {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
