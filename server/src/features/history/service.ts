@@ -70,7 +70,7 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
   recaps: `select r.id, r.title, levels.name || ', ' || sections.name, levels.id, sections.id, lessons.week
     from recaps r join lessons on lessons.id = r.lesson_id
     join sections on sections.id = lessons.section_id join levels on levels.id = sections.level_id`,
-  comments: `select r.id, left(r.text, 80), coalesce(figures.name, sequences.name, levels.name || coalesce(', ' || sections.name, ''), ''),
+  comments: `select r.id, case when length(r.text) > 80 then left(r.text, 79) || '…' else r.text end, coalesce(figures.name, sequences.name, levels.name || coalesce(', ' || sections.name, ''), ''),
     levels.id, sections.id, r.week
     from comments r
     left join figures on r.list = 'figures' and figures.id = r.thing_id
@@ -102,6 +102,8 @@ export async function changedSince(
        where me.id = $id and h.id > coalesce((select history_id from staff_seen where staff_id = me.id), 0)
          and h.at > greatest(me.created_at, now() - make_interval(days => ${NEWS_DAYS}))
          and h.staff_id <> me.id
+         -- What calls somebody stands on their Today by itself.
+         and not (h.list = 'comments' and h.state -> 'mentions' ? me.id::text)
      ), things as (
        select list, thing_id, max(id) as last, count(*)::int as times, max(at) as at from news group by list, thing_id
      ), first as (

@@ -41,10 +41,12 @@ export function Calls() {
                 <Text as="span">
                   {one.by}, {momentOf(one.at)}
                 </Text>
-                <Link to={to}>
-                  {name}
-                  {one.of ? `, ${one.of}` : ""}
-                </Link>
+                <Text asChild color="pine" fontWeight="600">
+                  <Link to={to}>
+                    {name}
+                    {one.of ? `, ${one.of}` : ""}
+                  </Link>
+                </Text>
               </Flex>
             </Box>
           );

@@ -37,7 +37,7 @@ export function whatAndWhere(
     case "recaps":
       return { name: `Recap, ${name}`, to: `/recaps/${sectionId}/${week}` };
     case "comments":
-      return { name: `“${name}”`, to: null };
+      return { name: `“${name}”`, to: sectionId && week ? `/lessons/${sectionId}/${week}` : null };
     case "checks":
       return { name: `Check of ${dayOf(name)}`, to: `/checks/${sectionId}/${thingId}` };
   }

@@ -30,7 +30,13 @@ function Thing({ thing }: { thing: ChangedThing }) {
       wrap="wrap"
     >
       <Text>
-        {to && thing.what !== "removed" ? <Link to={to}>{name}</Link> : <strong>{name}</strong>}
+        {to && thing.what !== "removed" ? (
+          <Text asChild color="pine" fontWeight="600">
+            <Link to={to}>{name}</Link>
+          </Text>
+        ) : (
+          <strong>{name}</strong>
+        )}
         {thing.of ? (
           <Text as="span" color="soft">
             {" "}
@@ -39,7 +45,8 @@ function Thing({ thing }: { thing: ChangedThing }) {
         ) : null}
       </Text>
       <Text color="soft" fontSize="sm">
-        {DONE[thing.what]} {inWords(thing.by)}
+        {thing.list === "comments" && thing.what === "made" ? "said by" : DONE[thing.what]}{" "}
+        {inWords(thing.by)}
         {times}, {momentOf(thing.at)}
       </Text>
     </Flex>
