@@ -8,6 +8,23 @@ export const email = z.email("An email address such as name@studio.example").max
 /** The server also refuses common ones and the address itself. */
 export const newPassword = z.string().min(10, "At least 10 characters").max(200, "At most 200 characters");
 
+/** One's own name and address; another address asks for the password. */
+export const ownAccount = z.object({ name: words(80), email, password: z.string().max(200) });
+
+/** One place at which somebody is signed in. */
+export const signInPlace = z.object({
+  /** Tells it from the others; nobody signs in with it. */
+  key: z.string().regex(/^[\da-f]{32}$/, "A key of a sign-in"),
+  /** What the browser says that it is, in a few words. */
+  device: z.string(),
+  signedInAt: z.iso.datetime(),
+  seenAt: z.iso.datetime(),
+  /** Whether it is the one that asks. */
+  here: z.boolean(),
+});
+/** One place at which somebody is signed in. */
+export type SignInPlace = z.infer<typeof signInPlace>;
+
 /** Somebody who is signed in. */
 export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(STAFF_ROLES) });
 
@@ -76,6 +93,27 @@ export const sessionApi = {
     access: "read",
     body: passwordChange,
     response: session,
+  }),
+  changeOwn: endpoint({
+    method: "PUT",
+    path: "/session/account",
+    access: "read",
+    body: ownAccount,
+    response: session,
+  }),
+  /** Where one is signed in, the last used first. */
+  places: endpoint({
+    method: "GET",
+    path: "/session/places",
+    access: "read",
+    response: z.array(signInPlace),
+  }),
+  endPlace: endpoint({
+    method: "DELETE",
+    path: "/session/places/:key",
+    access: "read",
+    params: signInPlace.pick({ key: true }),
+    response: z.array(signInPlace),
   }),
   setUp: endpoint({ method: "POST", path: "/setup", access: "anyone", body: setup, response: session }),
 };

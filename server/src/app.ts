@@ -36,6 +36,7 @@ import { serveStudents } from "./features/students/routes.ts";
 import { serveStudioFile } from "./features/studio-file/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
+import { openHealth } from "./http/health.ts";
 import { quietDestination } from "./http/log.ts";
 import { scopeRequest, setWhoAsks } from "./http/request.ts";
 import type { Context } from "./http/route.ts";
@@ -124,7 +125,7 @@ function serveWeb(app: Express, root: string): void {
 /** With more plans than this, what they have to solve is looked at before somebody asks. */
 const MANY_PLANS = 40;
 
-/** The HTTP application, ready to listen. `hangUp` ends lines that stay open by themselves, `close` what it opened. */
+/** The HTTP application, ready to listen. `hangUp` says that it stops, and ends lines that stay open by themselves; `close` ends what it opened. */
 export function createApp(
   db: Database,
   config: Config,
@@ -145,8 +146,14 @@ export function createApp(
   const bus = openBus(db, config.DATABASE_URL);
   const lines = serveLive(api, context, bus);
 
+  const health = openHealth(db, lines.count);
+
   app.disable("x-powered-by");
   app.set("trust proxy", config.TRUST_PROXY);
+  app.get("/api/health", health.alive);
+  app.get("/api/ready", health.ready);
+  app.get("/metrics", health.metrics);
+  app.use("/api", health.measure);
   app.use(scopeRequest(workers));
   app.use(
     pinoHttp({
@@ -169,7 +176,10 @@ export function createApp(
     warmUp: async () => {
       if ((await db.Plan.count()) > MANY_PLANS) await workers.run("lookAtAllPlans");
     },
-    hangUp: lines.end,
+    hangUp: () => {
+      health.stopping();
+      lines.end();
+    },
     close: async () => {
       await bus.close();
       await workers.close();

@@ -1,5 +1,6 @@
 import { api, type Setup } from "@map-step/contract";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { deviceOf } from "../src/http/device.ts";
 import { errorForLog } from "../src/http/log.ts";
 import { services } from "../src/index.ts";
 import { openStudio, PASSWORD, type TestStudio } from "./studio.ts";
@@ -229,5 +230,61 @@ describe("what is written into the log", () => {
     expect(logged.code).toBe("23514");
     expect(logged.stack).toContain("at ");
     await studio.close();
+  });
+});
+
+describe("one's own account", () => {
+  it("is changed by oneself; another address asks for the password", async () => {
+    const studio = await openStudio();
+    const teacher = await studio.as("teacher");
+    const other = await studio.as("teacher");
+    const change = (about: { name?: string; email?: string; password?: string }) =>
+      teacher.call(api.session.changeOwn, {
+        body: { name: "Ana Lind", email: "teacher1@test.example", password: "", ...about },
+      });
+    expect((await change({})).body.person?.name).toBe("Ana Lind");
+    const moved = { email: "ana@test.example" };
+    expect((await change(moved)).problem.errors?.[0]?.path).toBe("password");
+    expect((await change({ ...moved, password: PASSWORD })).status).toBe(200);
+    expect(
+      (await change({ email: "teacher2@test.example", password: PASSWORD })).problem.errors?.[0]?.path,
+    ).toBe("email");
+    const signIn = async (email: string) =>
+      (await (await studio.visitor()).call(api.session.signIn, { body: { email, password: PASSWORD } }))
+        .status;
+    expect([await signIn("ana@test.example"), await signIn("teacher1@test.example")]).toEqual([200, 401]);
+    expect((await other.call(api.session.read)).body.person?.name).toBe("teacher 2");
+    await studio.close();
+  });
+
+  it("says where one is signed in, and ends it there; nobody else's is to be seen or ended", async () => {
+    const studio = await openStudio();
+    const [teacher, other] = [await studio.as("teacher"), await studio.as("teacher")];
+    const elsewhere = await studio.visitor();
+    await elsewhere.call(api.session.signIn, {
+      body: { email: "teacher1@test.example", password: PASSWORD },
+    });
+    const places = (await teacher.call(api.session.places)).body;
+    expect(places.map(({ here }) => here).sort()).toEqual([false, true]);
+    const away = places.find(({ here }) => !here)?.key ?? "";
+    expect((await other.call(api.session.places)).body).toHaveLength(1);
+    await other.call(api.session.endPlace, { params: { key: away } });
+    expect((await elsewhere.call(api.session.read)).body.person?.name).toBe("teacher 1");
+    expect((await teacher.call(api.session.endPlace, { params: { key: away } })).body).toHaveLength(1);
+    expect((await elsewhere.call(api.session.read)).body.person).toBeNull();
+    expect((await teacher.call(api.session.read)).body.person?.name).toBe("teacher 1");
+    expect((await teacher.call(api.session.endPlace, { params: { key: "' or true --" } })).status).toBe(422);
+    await studio.close();
+  });
+
+  it("knows a device by what it calls itself, and nothing more of it", () => {
+    const chrome =
+      "Mozilla/5.0 (X11; Linux x86_64) AppleWebKit/537.36 (KHTML, like Gecko) Chrome/120.0 Safari/537.36";
+    expect(deviceOf(chrome)).toBe("Chrome on Linux");
+    expect(
+      deviceOf("Mozilla/5.0 (iPad; CPU OS 17_0 like Mac OS X) AppleWebKit/605 Version/17 Safari/604"),
+    ).toBe("Safari on iPad");
+    expect(deviceOf(`${chrome} Edg/120.0`)).toBe("Edge on Linux");
+    expect(deviceOf("<script>")).toBe("A browser");
   });
 });

@@ -5,6 +5,7 @@ import type { Request, RequestHandler } from "express";
 import session from "express-session";
 import pg from "pg";
 import type { Config } from "../config.ts";
+import { deviceOf } from "./device.ts";
 import { forbidden } from "./problems.ts";
 
 declare module "express-session" {
@@ -13,6 +14,8 @@ declare module "express-session" {
     /** Milliseconds since 1970: when the person signed in, and when the session was last written. */
     signedInAt: number;
     seenAt: number;
+    /** What the browser said that it is, at the sign-in. */
+    device: string;
   }
 }
 
@@ -87,7 +90,10 @@ export const startSession = (request: Request, person: Pick<Person, "id">): Prom
     request.session.regenerate((error) => {
       if (error) return reject(error);
       const now = Date.now();
-      Object.assign(request.session, { personId: person.id, signedInAt: now, seenAt: now });
+      Object.assign(request.session, {
+        ...{ personId: person.id, signedInAt: now, seenAt: now },
+        device: deviceOf(request.get("user-agent") ?? ""),
+      });
       resolve();
     }),
   );

@@ -18,6 +18,7 @@ const textOf = ({ event, data }: Told): string =>
 /** Lines that are open to pages, to be ended before the server stops. */
 export interface Lines {
   readonly end: () => void;
+  readonly count: () => number;
 }
 
 /** Tells open pages what changes, as server-sent events; a page whose line was cut hears what it missed. */
@@ -70,5 +71,6 @@ export function serveLive(router: Router, { db }: Context, bus: Bus): Lines {
     end: () => {
       for (const response of open.keys()) response.end();
     },
+    count: () => open.size,
   };
 }

@@ -3,6 +3,7 @@ import type { Request, Router } from "express";
 import { countAttempts } from "../../http/attempts.ts";
 import { type Context, serve } from "../../http/route.ts";
 import { csrfTokenOf, endSession, startSession } from "../../http/session.ts";
+import { changeOwn, endPlace, placesOf } from "./account.ts";
 import { changePassword, checkPassword, describeSession, setUpStudio } from "./service.ts";
 
 export function serveSession(router: Router, { db, config }: Context): void {
@@ -25,6 +26,17 @@ export function serveSession(router: Router, { db, config }: Context): void {
   serve(router, api.session.changePassword, async ({ body, person, request }) => {
     await changePassword(db, person, body);
     return enter(request, person);
+  });
+  serve(router, api.session.changeOwn, async ({ body, person, request }) => {
+    const attempt = await beginAttempt(request, `own ${person.id}`);
+    await changeOwn(db, person, body);
+    await attempt.succeeded();
+    return describeSession(db, config, { ...person, name: body.name }, csrfTokenOf(request));
+  });
+  serve(router, api.session.places, ({ person, request }) => placesOf(db, person, request.sessionID));
+  serve(router, api.session.endPlace, async ({ params, person, request }) => {
+    await endPlace(db, person, params.key);
+    return placesOf(db, person, request.sessionID);
   });
   serve(router, api.session.signOut, async ({ request }) => {
     if (request.session.personId !== undefined) await endSession(request);

@@ -1,15 +1,17 @@
-import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, passwordChange } from "@map-step/contract";
 import { NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
-import { errorText, useChange } from "../../kit/api.ts";
+import { errorText, useApi, useChange } from "../../kit/api.ts";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSession, useStartSession } from "../session/session.tsx";
+import { OwnAccount } from "./own-account.tsx";
+import { Places } from "./places.tsx";
 
-/** One's own account: the password. */
-export function AccountPage() {
-  const { person } = useSession();
+/** A new password, for which the one in use is asked. */
+function NewPassword() {
   const start = useStartSession();
   const change = useChange(api.session.changePassword);
   const { form } = useContractForm(passwordChange, { current: "", next: "" }, null);
@@ -27,38 +29,53 @@ export function AccountPage() {
     ),
   );
   return (
+    <Panel>
+      <PanelTitle>Change your password</PanelTitle>
+      <form noValidate onSubmit={(event) => void save(event)}>
+        <Stack gap="3">
+          <PasswordField
+            label="Password you use now"
+            autoComplete="current-password"
+            error={errors.current?.message}
+            {...form.register("current")}
+          />
+          <PasswordField
+            label="New password"
+            autoComplete="new-password"
+            help={`${NEW_PASSWORD}; a few words that nobody would guess`}
+            error={errors.next?.message}
+            {...form.register("next")}
+          />
+          <Text color="soft" fontSize="sm">
+            You stay signed in here; everywhere else you sign in again.
+          </Text>
+          <Flex justify="flex-end">
+            <Button type="submit" loading={change.isPending}>
+              Change the password
+            </Button>
+          </Flex>
+        </Stack>
+      </form>
+    </Panel>
+  );
+}
+
+/** One's own account: name, address, password, and where one is signed in. */
+export function AccountPage() {
+  const { person } = useSession();
+  const staff = useApi(api.staff.list, {});
+  return (
     <>
       <PageHead title="Your account" about={`${person.name}, ${person.role}`} />
-      <Box maxW="30rem">
-        <Panel>
-          <PanelTitle>Change your password</PanelTitle>
-          <form noValidate onSubmit={(event) => void save(event)}>
-            <Stack gap="3">
-              <PasswordField
-                label="Password you use now"
-                autoComplete="current-password"
-                error={errors.current?.message}
-                {...form.register("current")}
-              />
-              <PasswordField
-                label="New password"
-                autoComplete="new-password"
-                help={`${NEW_PASSWORD}; a few words that nobody would guess`}
-                error={errors.next?.message}
-                {...form.register("next")}
-              />
-              <Text color="soft" fontSize="sm">
-                You stay signed in here; everywhere else you sign in again.
-              </Text>
-              <Flex justify="flex-end">
-                <Button type="submit" loading={change.isPending}>
-                  Change the password
-                </Button>
-              </Flex>
-            </Stack>
-          </form>
-        </Panel>
-      </Box>
+      <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" maxW="64rem" alignItems="start">
+        <Stack gap="4">
+          <Loaded all={[staff]}>
+            {(people) => <OwnAccount email={people.find(({ id }) => id === person.id)?.email ?? ""} />}
+          </Loaded>
+          <NewPassword />
+        </Stack>
+        <Places />
+      </SimpleGrid>
     </>
   );
 }

@@ -129,7 +129,7 @@ function Thread({ root, answers }: { root: Comment; answers: readonly Comment[] 
         <Button
           size="xs"
           variant="outline"
-          loading={resolve.isPending}
+          disabled={resolve.isPending}
           onClick={() =>
             resolve.mutate(
               { params: { id: root.id }, body: { resolved: resolvedBy === null } },

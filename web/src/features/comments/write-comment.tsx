@@ -66,7 +66,7 @@ export function WriteComment({ name, label, start, action, small = false, onSend
       ) : null}
       <Flex gap="2" mt="1">
         {small && text.trim() === "" ? null : (
-          <Button size="xs" loading={sending} disabled={text.trim() === ""} onClick={() => void send()}>
+          <Button size="xs" disabled={sending || text.trim() === ""} onClick={() => void send()}>
             {action}
           </Button>
         )}
