@@ -117,6 +117,11 @@ const layGroups = async (page: Page) => {
   await page.evaluate(() => scrollTo(0, 0));
 };
 
+const openHistory = async (page: Page) => {
+  await page.getByRole("button", { name: "History of this plan" }).click();
+  await page.getByRole("list", { name: "History" }).waitFor();
+};
+
 /** One picture of each main view. */
 const SHOTS: readonly Shot[] = [
   { name: "today", path: () => "/" },
@@ -126,6 +131,7 @@ const SHOTS: readonly Shot[] = [
   { name: "practice", path: ({ practised }) => `/practice/figures/${practised}`, first: tapped },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
+  { name: "history", path: plan, first: openHistory },
   { name: "proposal", path: plan, first: cancelled },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
   {
@@ -200,10 +206,6 @@ const templates = await layTemplates();
 const studio = await openStudio(templates.demo);
 const browser = await chromium.launch({ executablePath: needChromium(), args: [...CHROMIUM_FLAGS] });
 try {
-  const outside = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
-  await outside.goto(studio.address);
-  await outside.getByRole("heading", { name: "This is a made-up studio" }).waitFor();
-  await outside.screenshot({ path: join(FOLDER, "sign-in.png") });
   const ids = await idsOf(await signedIn(browser, studio.address, {}), studio.address);
   for (const shot of SHOTS) {
     const page = await signedIn(browser, studio.address, shot);
