@@ -35,6 +35,8 @@ const env = z.object({
   STUDIO_TODAY: z.iso.date().optional(),
   /** The folder of the built web application. */
   WEB_ROOT: z.string().optional(),
+  /** So often an open line to a page shows that it is there; below the patience of whatever stands between. Seconds. */
+  LIVE_BEAT: z.coerce.number("seconds from 0.1 to 300").min(0.1).max(300).default(20),
   LOG_LEVEL: z.enum(["silent", "fatal", "error", "warn", "info", "debug"]).default("info"),
 });
 

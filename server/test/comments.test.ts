@@ -57,6 +57,8 @@ describe("comments", () => {
     expect((await on()).some((one) => one.id === id)).toBe(false);
     expect((await other.call(api.comments.restore, at)).status).toBe(403);
     expect((await teacher.call(api.comments.restore, at)).body.text).toBe("The left");
+    // What was said and taken away is not to be read by another way.
+    expect((await other.send("GET", `/history/comments/${id}/0`)).status).toBe(422);
   });
 });
 

@@ -1,7 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { api, type ChangeTold, type HistoryList } from "@map-step/contract";
+import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
-import { figureContent, PASSWORD, sectionContent, studioWithCourse, Visitor } from "./studio.ts";
+import { figureContent, openStudio, PASSWORD, sectionContent, studioWithCourse, Visitor } from "./studio.ts";
 
 const { studio, course, director, teacher } = await studioWithCourse();
 const { home } = course.figures;
@@ -141,6 +142,7 @@ async function listen(visitor: Visitor, last?: number) {
     await expect.poll(() => told.some(({ data }) => found(data as never)), { timeout: 10_000 }).toBe(true);
   };
   return {
+    ended: reading,
     status: response.status,
     told,
     until,
@@ -172,6 +174,45 @@ describe("an open page", () => {
     await again.until(({ name }: { name?: string }) => name === "director 1");
     expect(again.told.at(-1)).toMatchObject({ event: "look", data: { place: "/levels/one" } });
     await again.close();
+  });
+
+  it("hears that it missed too much to be told, and what a lost connection of the server missed", async () => {
+    const page = await listen(teacher);
+    const [{ pid }] = (await studio.db.sequelize.query(
+      "select pid from pg_stat_activity where query ilike 'listen %' and datname = current_database() order by backend_start limit 1",
+      { type: QueryTypes.SELECT },
+    )) as [{ pid: number }];
+    await studio.db.sequelize.query("select pg_terminate_backend($pid)", { bind: { pid } });
+    const { id } = (
+      await director.call(api.figures.create, {
+        body: figureContent(course.danceId, "Made while it was away"),
+      })
+    ).body;
+    await page.until(({ thingId }: ChangeTold) => thingId === id);
+    await page.close();
+    await studio.db.sequelize.query(
+      `insert into history (list, thing_id, what, state) select 'plans', gen_random_uuid(), 'made', '{}'
+       from generate_series(1, 700)`,
+    );
+    const again = await listen(teacher, 1);
+    await expect.poll(() => again.told.some(({ event }) => event === "gap")).toBe(true);
+    await again.close();
+  });
+
+  it("hears nothing more once its sign-in is ended, here or elsewhere", async () => {
+    const quick = await openStudio({ studio: true }, { LIVE_BEAT: "0.2" });
+    const [page, elsewhere] = [await quick.as("teacher"), await quick.visitor()];
+    await elsewhere.call(api.session.signIn, {
+      body: { email: "teacher1@test.example", password: PASSWORD },
+    });
+    const line = await listen(elsewhere);
+    const isOpen = () =>
+      Promise.race([line.ended.then(() => false), new Promise((done) => setTimeout(done, 600, true))]);
+    expect(await isOpen()).toBe(true);
+    const [away] = (await page.call(api.session.places)).body.filter(({ here }) => !here);
+    await page.call(api.session.endPlace, { params: { key: away?.key } });
+    await expect.poll(isOpen).toBe(false);
+    await quick.close();
   });
 
   it("is for those who are signed in", async () => {

@@ -46,6 +46,7 @@ describe("migrations", () => {
       [
         "approaches",
         "checks",
+        "comments",
         "dances",
         "enrolments",
         "figures",
@@ -105,6 +106,38 @@ describe("a studio from before there was a class log", () => {
       ["mark", { covered: "part", reached: null }, "kept"],
       ["ended", { ended: true }, "kept"],
     ]);
+    await db.sequelize.close();
+  });
+});
+
+describe("a studio from before changes were kept", () => {
+  it("is kept as it was, so that the first change can be told; what a migration writes is no change", async () => {
+    const { url, db } = await asBefore("0018");
+    await db.sequelize.query(`
+      insert into staff (name, email, role, password_hash) values ('Ada', 'ada@test.example', 'director', 'x');
+      insert into dances (name, meter, phrase_beats, slow_beats, quick_beats, slowest_bpm, fastest_bpm)
+        values ('D', 4, 8, 2, 1, 90, 120);
+      insert into figures (dance_id, name, kind, tier, minutes) select id, 'F', 'basic', 1, 5 from dances;
+    `);
+    expect(await migrate(url)).toContain("0018-history.sql");
+    const figures = () =>
+      db.sequelize.query<{ what: string; name: string }>(
+        "select what, state ->> 'name' as name from history where list = 'figures' order by id",
+        { type: QueryTypes.SELECT },
+      );
+    expect(await figures()).toEqual([{ what: "was", name: "F" }]);
+    await db.sequelize.query(
+      "begin; set local map_step.migrating = 'yes'; update figures set name = 'G'; commit",
+    );
+    expect(await figures()).toHaveLength(1);
+    await db.sequelize.query("update figures set name = 'H'");
+    expect(await figures()).toEqual([
+      { what: "was", name: "F" },
+      { what: "changed", name: "H" },
+    ]);
+    // Started again, nothing is kept twice.
+    expect(await migrate(url)).toEqual([]);
+    expect(await figures()).toHaveLength(2);
     await db.sequelize.close();
   });
 });

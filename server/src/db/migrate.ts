@@ -27,7 +27,10 @@ export async function migrate(url: string): Promise<string[]> {
           name,
           up: async () => {
             const sql = await readFile(path, "utf8");
-            await sequelize.transaction((transaction) => sequelize.query(sql, { transaction }));
+            await sequelize.transaction(async (transaction) => {
+              await sequelize.query("set local map_step.migrating = 'yes'", { transaction });
+              await sequelize.query(sql, { transaction });
+            });
           },
         }),
       },

@@ -79,7 +79,7 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
     left join checks on r.list = 'checks' and checks.id = r.thing_id
     left join sections on sections.id = case when r.list in ('lessons', 'recaps') then r.thing_id
       else coalesce(plans.section_id, checks.section_id) end
-    left join levels on levels.id = coalesce(plans.level_id, sections.level_id)`,
+    left join levels on levels.id = coalesce(plans.level_id, sections.level_id) where r.deleted_at is null`,
   checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), levels.name || ', ' || sections.name, levels.id, sections.id, null::int
     from checks r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
 };
@@ -123,7 +123,7 @@ export async function changedSince(
   const [any] = rows;
   return {
     upTo: any?.upTo ?? 0,
-    more: Math.max(0, (any?.many ?? 0) - rows.length),
+    more: Math.max(0, (any?.many ?? 0) - LINES),
     things: rows.map(({ at, many: _many, upTo: _upTo, ...thing }) => ({
       ...thing,
       at: at.toISOString(),

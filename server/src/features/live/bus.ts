@@ -6,14 +6,16 @@ import { rowsOf } from "../../db/query.ts";
 /** What is told to open pages. */
 export type Told =
   | { readonly event: "change"; readonly data: ChangeTold }
-  | { readonly event: "look"; readonly data: LookTold };
+  | { readonly event: "look"; readonly data: LookTold }
+  /** More was missed than is told one by one: everything is to be read anew. */
+  | { readonly event: "gap"; readonly data: Record<string, never> };
 
 /** Hears what changes in the studio, whichever server process wrote it, and passes it on. */
 export interface Bus {
   /** Resolves once it hears, or cannot for now. @returns how to stop hearing */
   readonly hear: (listener: (told: Told) => void) => Promise<() => void>;
-  /** What changed after an entry, for a page whose line was cut. */
-  readonly after: (id: number) => Promise<ChangeTold[]>;
+  /** What changed after an entry, for a page whose line was cut; a gap where that is too much. */
+  readonly after: (id: number) => Promise<Told[]>;
   readonly look: (look: LookTold) => Promise<void>;
   readonly close: () => Promise<void>;
 }
@@ -25,7 +27,7 @@ const AGAIN_MS = 2000;
 const GATHER_MS = 40;
 /** Entries get their numbers before they are written, so a later one may be seen first: so many are told twice. */
 const OVERLAP = 100;
-/** A page that missed more than this reads everything anew. */
+/** Whoever missed more than this reads everything anew. */
 const MOST_MISSED = 500;
 
 const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.staff_id as "byId", coalesce(staff.name, '') as by
@@ -40,23 +42,40 @@ export function openBus(db: Database, url: string): Bus {
   const tell = (told: Told) => {
     for (const listener of listeners) listener(told);
   };
-  const tellChanges = (changes: readonly ChangeTold[]) => {
-    for (const data of changes) {
-      last = Math.max(last, data.id);
-      tell({ event: "change", data });
+  const tellAll = (all: readonly Told[]) => {
+    for (const told of all) {
+      if (told.event === "change") last = Math.max(last, told.data.id);
+      tell(told);
     }
   };
-  const after = (id: number): Promise<ChangeTold[]> =>
-    rowsOf<ChangeTold>(db, `${CHANGES} where h.id > $id order by h.id limit ${MOST_MISSED}`, {
-      id: Math.max(0, id - OVERLAP),
-    });
+  const asTold = (changes: readonly ChangeTold[]): Told[] =>
+    changes.map((data) => ({ event: "change", data }));
+  const after = async (id: number): Promise<Told[]> => {
+    const changes = await rowsOf<ChangeTold>(
+      db,
+      `${CHANGES} where h.id > $id order by h.id limit ${MOST_MISSED}`,
+      {
+        id: Math.max(0, id - OVERLAP),
+      },
+    );
+    return changes.length < MOST_MISSED ? asTold(changes) : [{ event: "gap", data: {} }];
+  };
+  /** What was missed while the connection was away; the first time there is nothing to miss. */
+  const catchUp = async () => {
+    const [row] = await rowsOf<{ newest: number }>(
+      db,
+      "select coalesce(max(id), 0)::int as newest from history",
+    );
+    if (last > 0) tellAll(await after(last));
+    last = Math.max(last, row?.newest ?? 0, 1);
+  };
   const readGathered = () => {
     timer = undefined;
     const ids = gathered;
     gathered = [];
     // What could not be read now is told when the connection is back.
     rowsOf<ChangeTold>(db, `${CHANGES} where h.id = any($ids::bigint[]) order by h.id`, { ids }).then(
-      tellChanges,
+      (changes) => tellAll(asTold(changes)),
       () => undefined,
     );
   };
@@ -85,7 +104,7 @@ export function openBus(db: Database, url: string): Bus {
     try {
       await next.connect();
       await next.query(`listen ${HISTORY}; listen ${LOOKS}`);
-      if (last > 0) tellChanges(await after(last));
+      await catchUp();
     } catch {
       again();
       await next.end().catch(() => undefined);

@@ -5,8 +5,6 @@ import { type Context, serve } from "../../http/route.ts";
 import { personOf } from "../session/service.ts";
 import type { Bus, Told } from "./bus.ts";
 
-/** So often an open line shows that it is there, and it is looked whether the person still may read. Milliseconds. */
-const BEAT_MS = 20_000;
 /** So many pages of one person are told at once. */
 const MOST_LINES = 20;
 /** A browser opens a line that was cut again after so many milliseconds. */
@@ -15,6 +13,17 @@ const RETRY_MS = 2_000;
 const textOf = ({ event, data }: Told): string =>
   `${"id" in data ? `id: ${data.id}\n` : ""}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`;
 
+/** Whether the sign-in of a line is still one: not signed out, ended or closed. A database that is away says nothing of it. */
+async function isStillIn(db: Context["db"], request: Request): Promise<boolean> {
+  const isThere = await new Promise<boolean>((resolve) =>
+    request.session.reload((error: Error | null | undefined) =>
+      resolve(error?.message !== "failed to load session"),
+    ),
+  );
+  const person = await personOf(db, request.session).catch(() => undefined);
+  return isThere && person !== null;
+}
+
 /** Lines that are open to pages, to be ended before the server stops. */
 export interface Lines {
   readonly end: () => void;
@@ -22,7 +31,7 @@ export interface Lines {
 }
 
 /** Tells open pages what changes, as server-sent events; a page whose line was cut hears what it missed. */
-export function serveLive(router: Router, { db }: Context, bus: Bus): Lines {
+export function serveLive(router: Router, { db, config }: Context, bus: Bus): Lines {
   const open = new Map<Response, string>();
 
   const talk = async (request: Request, response: Response, personId: string): Promise<void> => {
@@ -42,11 +51,9 @@ export function serveLive(router: Router, { db }: Context, bus: Bus): Lines {
     response.write(`retry: ${RETRY_MS}\n\n`);
     const missed = Number(request.get("last-event-id") ?? Number.NaN);
     const beat = setInterval(async () => {
-      const still = await personOf(db, request.session).catch(() => undefined);
-      // Nobody learns more once the account is closed or signed out; a database that is away says nothing of that.
-      if (still === null) response.end();
-      else response.write(": here\n\n");
-    }, BEAT_MS);
+      if (await isStillIn(db, request)) response.write(": here\n\n");
+      else response.end();
+    }, config.LIVE_BEAT * 1000);
     const end = () => {
       clearInterval(beat);
       stop();
@@ -55,7 +62,7 @@ export function serveLive(router: Router, { db }: Context, bus: Bus): Lines {
     if (response.closed) end();
     else response.on("close", end);
     if (Number.isSafeInteger(missed) && missed >= 0)
-      for (const data of await bus.after(missed)) response.write(textOf({ event: "change", data }));
+      for (const told of await bus.after(missed)) response.write(textOf(told));
   };
 
   router.get("/changes", async (request, response) => {

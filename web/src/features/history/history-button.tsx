@@ -32,7 +32,7 @@ interface Shape<T> {
 }
 
 interface Props<T> {
-  readonly list: HistoryList;
+  readonly list: Exclude<HistoryList, "comments">;
   readonly id: string;
   /** What it is: "this plan". */
   readonly what: string;

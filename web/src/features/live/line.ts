@@ -30,6 +30,7 @@ function openLine(tell: (told: Told) => void): () => void {
       isResumed = true;
       tell({ kind: "change", data: JSON.parse(data) });
     });
+    line.addEventListener("gap", () => tell({ kind: "gap" }));
     line.addEventListener("look", ({ data }) => tell({ kind: "look", data: JSON.parse(data) }));
     line.addEventListener("error", () => {
       wasCut = true;
