@@ -26,10 +26,11 @@ export const test = base.extend<{ watch: Watch; emptyStudio: string }, { demo: u
     },
     { scope: "worker", auto: true },
   ],
-  // biome-ignore lint/correctness/noEmptyPattern: as above
-  emptyStudio: async ({}, use) => {
+  emptyStudio: async ({ page }, use) => {
     const studio = await openStudio(process.env.EMPTY_TEMPLATE ?? "");
     await use(studio.address);
+    // An open page would go on asking a studio that is not there any more.
+    await page.goto("about:blank");
     await studio.stop();
   },
   watch: [

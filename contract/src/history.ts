@@ -66,6 +66,7 @@ export const changeTold = z.object({
   id: place,
   list,
   thingId: z.uuid(),
+  what: z.enum(CHANGES),
   byId: z.uuid().nullable(),
   by: z.string(),
 });

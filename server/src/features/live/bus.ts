@@ -30,7 +30,7 @@ const OVERLAP = 100;
 /** Whoever missed more than this reads everything anew. */
 const MOST_MISSED = 500;
 
-const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.staff_id as "byId", coalesce(staff.name, '') as by
+const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.staff_id as "byId", coalesce(staff.name, '') as by
   from history h left join staff on staff.id = h.staff_id`;
 
 /** Listens to the database with one connection for all pages of this process. */

@@ -17,30 +17,33 @@ const [LOOK_MS, GONE_MS] = [20_000, 45_000];
 /** A line that comes back within this is not worth a word. Milliseconds. */
 const PATIENCE_MS = 3_000;
 
+/** Of a sort that may show anywhere. */
+const ANYTHING = { list: "levels", thingId: "", what: "changed", byId: null } as const;
+
 /** Reads again what changed elsewhere, once for what comes together. */
-function useReadingAgain() {
+function useReadingAgain(own: string) {
   const client = useQueryClient();
   return useMemo(() => {
     const gathered: ChangeTold[] = [];
     const read = () => {
       const changes = gathered.splice(0);
-      void readAgain(client, (place) => changes.some((one) => mayDiffer(place, one)));
+      void readAgain(client, (place) => changes.some((one) => mayDiffer(place, one, own)));
     };
     return {
       change: (change: ChangeTold) => {
         if (gathered.push(change) === 1) setTimeout(read, GATHER_MS);
       },
       /** Everything: what was missed is not known. */
-      all: () => void readAgain(client, (place) => mayDiffer(place, { list: "levels", thingId: "" })),
+      all: () => void readAgain(client, (place) => mayDiffer(place, ANYTHING, own)),
     };
-  }, [client]);
+  }, [client, own]);
 }
 
 /** Keeps open pages as the studio is, and says who else looks at this one, and when the studio is not heard. */
 export function Live() {
   const { person } = useSession();
   const { pathname } = useLocation();
-  const reading = useReadingAgain();
+  const reading = useReadingAgain(person.id);
   const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
   const [isCut, setCut] = useState(false);
   useEffect(() => {

@@ -4,6 +4,11 @@ import { mayDiffer } from "./meant.ts";
 
 const [ONE, OTHER] = ["11111111-1111-4111-8111-111111111111", "22222222-2222-4222-8222-222222222222"];
 
+const change = (list: (typeof HISTORY_LISTS)[number], about = {}) => ({
+  ...{ list, thingId: ONE, what: "changed" as const, byId: "me" },
+  ...about,
+});
+
 describe("what is read again after a change", () => {
   it.each([
     ["plans", `/api/plans/${ONE}`, true],
@@ -18,14 +23,21 @@ describe("what is read again after a change", () => {
     ["figures", `/api/plans/${OTHER}`, true],
     ["levels", "/api/sections", true],
   ] as const)("%s at %s: %s", (list, place, expected) => {
-    expect(mayDiffer(place, { list, thingId: ONE })).toBe(expected);
+    expect(mayDiffer(place, change(list), "me")).toBe(expected);
   });
 
   it("is never who is signed in, nor what is worked out in the page itself", () => {
     for (const list of HISTORY_LISTS) {
-      expect(mayDiffer("/api/session", { list, thingId: ONE })).toBe(false);
-      expect(mayDiffer("likeness", { list, thingId: ONE })).toBe(false);
-      expect(mayDiffer("/api/history/since", { list, thingId: ONE })).toBe(true);
+      expect(mayDiffer("/api/session", change(list), "me")).toBe(false);
+      expect(mayDiffer("likeness", change(list), "me")).toBe(false);
+      expect(mayDiffer("/api/history/since", change(list), "me")).toBe(true);
     }
+  });
+
+  it("is what somebody took away, to see that it is gone, but not for those who did it", () => {
+    const gone = { what: "removed" as const };
+    expect(mayDiffer(`/api/figures/${ONE}`, change("figures", gone), "me")).toBe(false);
+    expect(mayDiffer("/api/figures", change("figures", gone), "me")).toBe(true);
+    expect(mayDiffer(`/api/figures/${ONE}`, change("figures", { ...gone, byId: "you" }), "me")).toBe(true);
   });
 });

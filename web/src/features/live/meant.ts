@@ -19,9 +19,16 @@ const OWN: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
 /** Who is signed in and the file of a whole studio are nobody's news. */
 const NEVER = /^\/api\/(session|public|studio|changes)/;
 
-/** Whether what stands at an address may be other than it was, after a change. */
-export function mayDiffer(place: unknown, { list, thingId }: Pick<ChangeTold, "list" | "thingId">): boolean {
+/** A change as far as it matters to what is read again. */
+type Change = Pick<ChangeTold, "list" | "thingId" | "what" | "byId">;
+
+/**
+ * Whether what stands at an address may be other than it was, after a change.
+ * @param own whose page it is: what they took away themselves is not asked for once more
+ */
+export function mayDiffer(place: unknown, { list, thingId, what, byId }: Change, own: string): boolean {
   if (typeof place !== "string" || !place.startsWith("/api/") || NEVER.test(place)) return false;
+  if (what === "removed" && byId === own && place.includes(thingId)) return false;
   const places = PLACES[list];
   if (places && !places.test(place)) return false;
   return !(OWN[list]?.test(place) && ID.test(place) && !place.includes(thingId));
