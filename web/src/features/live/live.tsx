@@ -8,10 +8,12 @@ import { useLocation } from "react-router";
 import { call, readAgain } from "../../kit/api.ts";
 import { useSession } from "../session/session.tsx";
 import { shareLine } from "./line.ts";
-import { mayDiffer } from "./meant.ts";
+import { differsAfter } from "./meant.ts";
 
 /** Several changes in a moment are read once. Milliseconds. */
 const GATHER_MS = 250;
+/** Whoever changed nothing for so long pauses. Milliseconds. */
+const PAUSE_MS = 2_000;
 /** So often a page says that somebody looks at it, and after so long without a word nobody does. Milliseconds. */
 const [LOOK_MS, GONE_MS] = [20_000, 45_000];
 /** A line that comes back within this is not worth a word. Milliseconds. */
@@ -24,17 +26,21 @@ const ANYTHING = { list: "levels", thingId: "", what: "changed", byId: null } as
 function useReadingAgain(own: string) {
   const client = useQueryClient();
   return useMemo(() => {
-    const gathered: ChangeTold[] = [];
-    const read = () => {
-      const changes = gathered.splice(0);
-      void readAgain(client, (place) => changes.some((one) => mayDiffer(place, one, own)));
-    };
+    const read = (changes: readonly ChangeTold[]) =>
+      void readAgain(client, (place) => differsAfter(place, changes, own));
+    const [theirs, mine]: [ChangeTold[], ChangeTold[]] = [[], []];
+    let quiet: ReturnType<typeof setTimeout> | undefined;
     return {
       change: (change: ChangeTold) => {
-        if (gathered.push(change) === 1) setTimeout(read, GATHER_MS);
+        // What this person changed is here already, but for another device of theirs: that waits until they pause.
+        if (change.byId === own) {
+          mine.push(change);
+          clearTimeout(quiet);
+          quiet = setTimeout(() => read(mine.splice(0)), PAUSE_MS);
+        } else if (theirs.push(change) === 1) setTimeout(() => read(theirs.splice(0)), GATHER_MS);
       },
       /** Everything: what was missed is not known. */
-      all: () => void readAgain(client, (place) => mayDiffer(place, ANYTHING, own)),
+      all: () => void readAgain(client, (place) => differsAfter(place, [ANYTHING], own)),
     };
   }, [client, own]);
 }

@@ -22,14 +22,20 @@ const NEVER = /^\/api\/(session|public|studio|changes)/;
 /** A change as far as it matters to what is read again. */
 type Change = Pick<ChangeTold, "list" | "thingId" | "what" | "byId">;
 
-/**
- * Whether what stands at an address may be other than it was, after a change.
- * @param own whose page it is: what they took away themselves is not asked for once more
- */
-export function mayDiffer(place: unknown, { list, thingId, what, byId }: Change, own: string): boolean {
-  if (typeof place !== "string" || !place.startsWith("/api/") || NEVER.test(place)) return false;
-  if (what === "removed" && byId === own && place.includes(thingId)) return false;
+function mayDiffer(place: string, { list, thingId }: Change): boolean {
   const places = PLACES[list];
   if (places && !places.test(place)) return false;
   return !(OWN[list]?.test(place) && ID.test(place) && !place.includes(thingId));
+}
+
+/**
+ * Whether what stands at an address may be other than it was, after some changes.
+ * @param own whose page it is: what they took away themselves is not asked for once more
+ */
+export function differsAfter(place: unknown, changes: readonly Change[], own: string): boolean {
+  if (typeof place !== "string" || !place.startsWith("/api/") || NEVER.test(place)) return false;
+  const isGone = changes.some(
+    ({ what, byId, thingId }) => what === "removed" && byId === own && place.includes(thingId),
+  );
+  return !isGone && changes.some((change) => mayDiffer(place, change));
 }
