@@ -1,4 +1,5 @@
 import type { Page } from "@playwright/test";
+import { openStudio } from "../../scripts/lib/studios.ts";
 import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, tablet, test } from "../fixtures.ts";
 
 /** The sections of the demo studio by name. */
@@ -96,6 +97,40 @@ test("a check that is closed and opened again without a network goes on, with to
   await expect(page.getByText("Everything is saved").first()).toBeVisible({ timeout: 15_000 });
   expect((await marksOf(page, id)).length).toBe(before + 1);
   await page.context().close();
+});
+
+test("a server that is killed while a check is marked loses no mark and keeps none twice", async ({
+  page,
+  watch,
+}) => {
+  watch.expectCuts();
+  const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
+  await page.goto(studio.address);
+  await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
+  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  const sections: { id: string; name: string }[] = await (
+    await page.request.get(`${studio.address}/api/sections`)
+  ).json();
+  const id = sections.find(({ name }) => name === "Monday section")?.id;
+  await page.goto(`${studio.address}/checks/${id}`);
+  await page.getByRole("button", { name: "Check tonight" }).click();
+  await page.getByRole("button", { name: "By student" }).click();
+  const give = page.getByRole("button", { name: "without help", exact: true });
+  await expect(give.first()).toBeVisible();
+  const count = Math.min(4, await give.count());
+  for (let at = 0; at < count; at++) {
+    await give.nth(at).click();
+    if (at === 1) await studio.kill();
+  }
+  await expect(page.getByText(/safe on this device/).first()).toBeVisible();
+  await studio.revive();
+  await expect(page.getByText("Everything is saved").first()).toBeVisible();
+  const { evidence } = await (await page.request.get(`${studio.address}/api/sections/${id}/evidence`)).json();
+  const checkId = new URL(page.url()).pathname.split("/").at(-1);
+  const kept = (evidence as { checkId: string | null }[]).filter((one) => one.checkId === checkId);
+  expect(kept).toHaveLength(count);
+  await page.goto("about:blank");
+  await studio.stop();
 });
 
 test("the board says who is ready and from what, and the room stops when everybody is settled", async ({

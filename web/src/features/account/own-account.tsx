@@ -1,32 +1,25 @@
 import { Button, Flex, Stack } from "@chakra-ui/react";
 import { api, ownAccount } from "@map-step/contract";
 import { PasswordField } from "../../kit/account-fields.tsx";
-import { errorText, useChange } from "../../kit/api.ts";
+import { useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
-import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { useContractForm } from "../../kit/form.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { tellDone, tellError } from "../../kit/toasts.ts";
-import { useSession, useStartSession } from "../session/session.tsx";
+import { useSession } from "../session/session.tsx";
+import { useAccountSave } from "./use-account-save.ts";
 
 /** One's own name and address; another address asks for the password. */
 export function OwnAccount({ email }: { email: string }) {
   const { person } = useSession();
-  const start = useStartSession();
   const change = useChange(api.session.changeOwn);
   const { form } = useContractForm(ownAccount, { name: person.name, email, password: "" }, null);
   const { errors } = form.formState;
   const isElsewhere = form.watch("email").trim().toLowerCase() !== email.toLowerCase();
-  const save = form.handleSubmit((body) =>
-    change.mutateAsync({ body }).then(
-      (session) => {
-        form.setValue("password", "");
-        start(session);
-        tellDone("Your account is saved");
-      },
-      (error: unknown) => {
-        if (!showFieldErrors(form, error)) tellError(errorText(error));
-      },
-    ),
+  const save = useAccountSave(
+    form,
+    (body) => change.mutateAsync({ body }),
+    "Your account is saved",
+    () => form.setValue("password", ""),
   );
   return (
     <Panel>

@@ -1,32 +1,25 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, passwordChange } from "@map-step/contract";
 import { NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
-import { errorText, useApi, useChange } from "../../kit/api.ts";
-import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { useApi, useChange } from "../../kit/api.ts";
+import { useContractForm } from "../../kit/form.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.ts";
-import { useSession, useStartSession } from "../session/session.tsx";
+import { useSession } from "../session/session.tsx";
 import { OwnAccount } from "./own-account.tsx";
 import { Places } from "./places.tsx";
+import { useAccountSave } from "./use-account-save.ts";
 
 /** A new password, for which the one in use is asked. */
 function NewPassword() {
-  const start = useStartSession();
   const change = useChange(api.session.changePassword);
   const { form } = useContractForm(passwordChange, { current: "", next: "" }, null);
   const { errors } = form.formState;
-  const save = form.handleSubmit((body) =>
-    change.mutateAsync({ body }).then(
-      (session) => {
-        form.reset({ current: "", next: "" });
-        start(session);
-        tellDone("Your password is changed. Every other sign-in of yours has ended.");
-      },
-      (error: unknown) => {
-        if (!showFieldErrors(form, error)) tellError(errorText(error));
-      },
-    ),
+  const save = useAccountSave(
+    form,
+    (body) => change.mutateAsync({ body }),
+    "Your password is changed. Every other sign-in of yours has ended.",
+    () => form.reset({ current: "", next: "" }),
   );
   return (
     <Panel>
