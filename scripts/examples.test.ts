@@ -14,6 +14,7 @@ import * as sequence from "@map-step/core/sequence";
 import * as stepMap from "@map-step/core/step-map";
 import * as student from "@map-step/core/student";
 import * as time from "@map-step/core/time";
+import * as timetable from "@map-step/core/timetable";
 import * as words from "@map-step/core/words";
 import { describe, expect, it } from "vitest";
 import { IN_FOUR } from "../core/testing/figures.ts";
@@ -37,6 +38,7 @@ const FACES = {
   stepMap,
   student,
   time,
+  timetable,
   words,
 };
 const scope: Readonly<Record<string, unknown>> = Object.assign(

@@ -15,6 +15,8 @@ export const REMOVABLE = {
   approach: "levels.write",
   "plan-draft": "plans.write",
   "lesson-template": "lessons.write",
+  room: "timetable.write",
+  term: "timetable.write",
 } as const satisfies Record<string, Permission>;
 /** What can lie in the bin. */
 export type RemovableKind = keyof typeof REMOVABLE;

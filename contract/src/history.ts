@@ -17,6 +17,9 @@ export const HISTORY_LISTS = [
   "recaps",
   "checks",
   "comments",
+  "rooms",
+  "terms",
+  "absences",
 ] as const;
 /** One of `HISTORY_LISTS`. */
 export type HistoryList = (typeof HISTORY_LISTS)[number];

@@ -1,5 +1,6 @@
 import { approachesApi } from "./approaches.ts";
 import { binApi } from "./bin.ts";
+import { calendarsApi } from "./calendars.ts";
 import { checksApi } from "./checks.ts";
 import { classLogApi } from "./class-log.ts";
 import { commentsApi } from "./comments.ts";
@@ -20,10 +21,12 @@ import { sessionApi } from "./session.ts";
 import { staffApi } from "./staff.ts";
 import { studentsApi } from "./students.ts";
 import { studioFileApi } from "./studio-file.ts";
+import { absencesApi, roomsApi, termsApi, timetableApi } from "./timetable.ts";
 import { todayApi } from "./today.ts";
 
 export * from "./approaches.ts";
 export * from "./bin.ts";
+export * from "./calendars.ts";
 export * from "./checks.ts";
 export * from "./class-log.ts";
 export * from "./comments.ts";
@@ -54,6 +57,7 @@ export * from "./students.ts";
 export * from "./studio-file.ts";
 export * from "./studio-file-rules.ts";
 export * from "./studio-file-upgrade.ts";
+export * from "./timetable.ts";
 export * from "./today.ts";
 
 /** Every request of the API, by feature. */
@@ -64,6 +68,11 @@ export const api = {
   figureFile: figureFileApi,
   levels: levelsApi,
   sections: sectionsApi,
+  rooms: roomsApi,
+  terms: termsApi,
+  absences: absencesApi,
+  timetable: timetableApi,
+  calendars: calendarsApi,
   students: studentsApi,
   approaches: approachesApi,
   plans: plansApi,

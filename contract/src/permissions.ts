@@ -15,6 +15,8 @@ export const MAY = {
   "levels.write": ["director"],
   "plans.write": ["director"],
   "sections.write": ["director"],
+  "timetable.write": ["director"],
+  "absences.write": ["director", "teacher"],
   "staff.write": ["director"],
   "studio.file": ["director"],
   "students.write": ["director", "teacher"],

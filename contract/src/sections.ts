@@ -55,6 +55,9 @@ export const SECTION_FIELDS = {
 /** A section as it is written. */
 export const sectionContent = z.object(schemasOf(SECTION_FIELDS));
 
+/** Somebody who teaches one lesson in the place of one of its teachers. */
+export const standIn = z.object({ week: wholeNumber(1, 26), staffId: z.uuid(), forId: z.uuid() });
+
 /** A section as it is changed, with the version that was seen. */
 export const sectionChange = changeOf(sectionContent);
 /** A section as it is kept, with the dates of its lessons. */
@@ -64,6 +67,8 @@ export const section = stored.extend(sectionContent.shape).extend({
   dates: z.array(localDate),
   /** Who stepped in for its teachers. */
   substituteIds: z.array(z.uuid()),
+  /** Who teaches one of its lessons in the place of one of its teachers. */
+  standIns: z.array(standIn),
 });
 /** A section as it is kept. */
 export type Section = z.infer<typeof section>;

@@ -12,6 +12,9 @@ type Thing = Readonly<Record<string, unknown>> & { readonly id: string };
  */
 export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, StudioList>>>> = {
   staff: { changedBy: "staff" },
+  rooms: { changedBy: "staff", deletedBy: "staff" },
+  terms: { changedBy: "staff", deletedBy: "staff" },
+  absences: { changedBy: "staff", deletedBy: "staff", staffId: "staff" },
   dances: { changedBy: "staff" },
   figures: {
     changedBy: "staff",
@@ -43,6 +46,8 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     levelId: "levels",
     "teacherIds.*": "staff",
     "substituteIds.*": "staff",
+    "standIns.*.staffId": "staff",
+    "standIns.*.forId": "staff",
   },
   checks: {
     changedBy: "staff",
@@ -142,6 +147,7 @@ const ONE_OF: Readonly<
   dance: ["dances", ({ name }) => low(name), "Another dance has this name"],
   figure: ["figures", (thing) => there(thing, thing.danceId), "Another figure of the dance has this name"],
   approach: ["approaches", (thing) => there(thing), "Another approach has this name"],
+  room: ["rooms", (thing) => there(thing), "Another room has this name"],
   template: ["lessonTemplates", (thing) => there(thing), "Another template has this name"],
   level: ["levels", (thing) => there(thing, thing.danceId), "Another level of the dance has this name"],
   section: ["sections", (thing) => there(thing, thing.levelId), "Another section of the level has this name"],
@@ -166,7 +172,7 @@ const there = ({ deletedAt, name }: Thing, within: unknown = "") =>
 /** Entries of lists within a thing that may stand there once, and by what they are known. */
 const ONCE_WITHIN: Readonly<Partial<Record<StudioList, Readonly<Record<string, readonly string[]>>>>> = {
   figures: { needs: [], helps: [], teacherIds: [] },
-  sections: { teacherIds: [], substituteIds: [] },
+  sections: { teacherIds: [], substituteIds: [], standIns: ["week", "forId"] },
   recaps: { versions: ["number"] },
 };
 

@@ -48,8 +48,13 @@ describe("a file of the first version", () => {
   });
 
   it("leaves alone what is none, whatever it holds", () => {
-    for (const value of [null, 7, [], { formatVersion: 3 }, "x"]) expect(upgraded(value)).toBe(value);
-    expect(upgraded({ formatVersion: 2, more: 1 })).toEqual({ formatVersion: 3, more: 1, comments: [] });
+    for (const value of [null, 7, [], { formatVersion: 4 }, { formatVersion: "3" }, "x"])
+      expect(upgraded(value)).toBe(value);
+    expect(upgraded({ formatVersion: 2, more: 1 })).toMatchObject({
+      formatVersion: 4,
+      more: 1,
+      comments: [],
+    });
     expect(readStudioFile({ formatVersion: 1, students: "no", checks: 7 }).file).toBeNull();
   });
 
@@ -57,7 +62,33 @@ describe("a file of the first version", () => {
     for (const list of STUDIO_LIST_NAMES.filter((name) => name in now))
       expect(now[list]).toBeInstanceOf(Array);
     expect(Object.keys(now)).toEqual(
-      expect.arrayContaining(["readinessRules", "groupPlans", "enrolments", "comments"]),
+      expect.arrayContaining([
+        "readinessRules",
+        "groupPlans",
+        "enrolments",
+        "comments",
+        "rooms",
+        "terms",
+        "absences",
+      ]),
     );
+  });
+});
+
+describe("a file of the third version", () => {
+  it("has a room for each that a section names, once however it is written", () => {
+    const sections = ["Hall", " hall ", "Loft", ""].map((room, index) => ({
+      ...{ id: ids[index], levelId: home, room, deletedAt: null, createdAt: at },
+    }));
+    const now = upgraded({ formatVersion: 3, sections: [...sections, 7, { room: 3 }] }) as {
+      rooms: { id: string; name: string; createdAt: string }[];
+      sections: { standIns: unknown[] }[];
+    };
+    expect(now.rooms.map(({ name, createdAt }) => [name, createdAt])).toEqual([
+      ["Hall", at],
+      ["Loft", at],
+    ]);
+    expect(new Set(now.rooms.map(({ id }) => id)).size).toBe(2);
+    expect(now.sections.map(({ standIns }) => standIns)).toEqual([[], [], [], [], []]);
   });
 });

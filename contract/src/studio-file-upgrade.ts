@@ -85,13 +85,50 @@ function fromFirst(value: Thing): Thing {
   };
 }
 
+/** A file of the second version as the third has it. */
+const fromSecond = (value: Thing): Thing => ({ ...value, formatVersion: 3, comments: [] });
+
+/** A file of the third version as the fourth has it: each room that a section names is a room. */
+function fromThird(value: Thing): Thing {
+  const named = new Map<string, Thing>();
+  for (const section of listIn(value.sections)) {
+    const name = typeof section.room === "string" ? section.room.trim() : "";
+    const key = name.toLowerCase();
+    if (key !== "" && !named.has(key) && section.deletedAt === null)
+      named.set(key, {
+        ...{ id: mixedId(section.id, section.levelId), version: 1 },
+        ...{ createdAt: section.createdAt, updatedAt: section.createdAt, changedBy: null },
+        ...{ deletedAt: null, deletedBy: null, name, places: null, note: "" },
+      });
+  }
+  return {
+    ...value,
+    formatVersion: 4,
+    rooms: [...named.values()],
+    terms: [],
+    absences: [],
+    sections: listIn(value.sections).map((section) => ({ ...section, standIns: [] })),
+  };
+}
+
+/** How each version becomes the next. */
+const STEPS: Readonly<Record<number, (value: Thing) => Thing>> = {
+  1: fromFirst,
+  2: fromSecond,
+  3: fromThird,
+};
+
 /**
  * A file of an earlier version as the present one has it. Anything else stays as it is, whatever it holds.
  * @example
- * upgraded({ formatVersion: 2 }) // { formatVersion: 3, comments: [] }
+ * upgraded({ formatVersion: 5 }) // { formatVersion: 5 }
  */
 export function upgraded(value: unknown): unknown {
-  if (!isThing(value)) return value;
-  const second = value.formatVersion === 1 ? fromFirst(value) : value;
-  return second.formatVersion === 2 ? { ...second, formatVersion: 3, comments: [] } : second;
+  let now = value;
+  while (isThing(now)) {
+    const step = STEPS[Number(now.formatVersion)];
+    if (!step || typeof now.formatVersion !== "number") return now;
+    now = step(now);
+  }
+  return now;
 }

@@ -16,16 +16,17 @@ import { STAFF_ROLES } from "./permissions.ts";
 import { planContent, planDraftContent } from "./plans.ts";
 import { practiceMeasure } from "./practice.ts";
 import { recapDocument } from "./recaps.ts";
-import { sectionContent } from "./sections.ts";
+import { sectionContent, standIn } from "./sections.ts";
 import { sequenceContent } from "./sequences.ts";
 import { email, timeZone } from "./session.ts";
 import { enrolmentContent, studentContent } from "./students.ts";
+import { absence, inOrder, roomContent, term } from "./timetable.ts";
 
 /** Says in a file that it holds a whole studio. */
 export const STUDIO_FILE_FORMAT = "map-step/studio";
 
 /** The version in which files are written; those of earlier ones are read as well. */
-export const STUDIO_FILE_VERSION = 3;
+export const STUDIO_FILE_VERSION = 4;
 
 /** The largest file of a studio that is read, in bytes. */
 export const MOST_STUDIO_BYTES = 64 * 2 ** 20;
@@ -58,6 +59,15 @@ export const STUDIO_LISTS = {
     role: z.enum(STAFF_ROLES),
     active: z.boolean(),
   }),
+  rooms: z.strictObject({ ...signed, ...removable, ...roomContent.shape }),
+  terms: inOrder(
+    z.strictObject({ ...signed, ...removable, ...term.omit({ id: true, version: true }).shape }),
+  ),
+  absences: z.strictObject({
+    ...signed,
+    ...removable,
+    ...absence.omit({ id: true, version: true }).shape,
+  }),
   dances: tempiInOrder(z.strictObject({ ...signed, ...danceContent.shape })),
   figures: z.strictObject({ ...signed, ...removable, ...figureContent.shape }),
   approaches: z.strictObject({ ...signed, ...removable, ...approachContent.shape }),
@@ -80,6 +90,7 @@ export const STUDIO_LISTS = {
     ...sectionContent.shape,
     /** Who stepped in for its teachers. */
     substituteIds: z.array(id),
+    standIns: z.array(standIn),
   }),
   checks: z.strictObject({
     ...signed,

@@ -245,6 +245,17 @@ async function sectionsOf(
   });
   await insert(
     db,
+    "rooms",
+    Array.from({ length: 6 }, (_, at) => ({
+      id: randomUUID(),
+      name: `Room ${1 + at}`,
+      places: 24,
+      note: "",
+      version: 1,
+    })),
+  );
+  await insert(
+    db,
     "sections",
     sections.map(({ id, level, firstDate }, at) => ({
       id,

@@ -23,6 +23,7 @@ import {
 } from "./people.ts";
 import { loadSequences } from "./sequences.ts";
 import { type Evening, teach } from "./teach.ts";
+import { loadTimetable, openLater } from "./timetable.ts";
 
 /** The class ran out of time, and two students were elsewhere. */
 const SECOND_EVENING: Evening = {
@@ -327,6 +328,7 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
       levels.push(level);
     }
     const director = staff.get("Maro Quillfeather") ?? "";
+    if (levels[0]) await openLater(db, levels[0], staff, today);
     await loadSequences(db, { id: danceId, name: program.dance.name }, figures, levels, director);
     const [first, second] = levels;
     if (program !== HUSTLE || !first) continue;
@@ -336,5 +338,6 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     const earlier = await loadEarlier(db, first, staff, today);
     if (second) await loadTuesday(db, second, earlier, staff, today);
   }
+  await loadTimetable(db, staff, today);
   if (news) await loadNews(db, staff, news);
 }

@@ -72,6 +72,7 @@ async function open(size: Size): Promise<Open> {
     "/students/": (await db.Enrolment.findOne({ where: { sectionId }, rejectOnEmpty: true })).studentId,
     "/levels/": (await db.Level.findOne({ rejectOnEmpty: true })).id,
     "/history/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
+    "/calendars/": sectionId,
     "/comments/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
   };
   return {
@@ -83,6 +84,9 @@ async function open(size: Size): Promise<Open> {
       week: 2,
       list: "plans",
       before: 0,
+      kind: "section",
+      from: "2027-01-01",
+      until: "2027-12-31",
       secret: recap.secret ?? "",
       sequenceSecret: sequence.secret ?? "",
     },

@@ -7,6 +7,7 @@ const CONCEPTS = [
   "comment",
   "hold",
   "time",
+  "timetable",
   "notation",
   "element",
   "figure",

@@ -11,6 +11,7 @@ import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
 import { serveApproaches } from "./features/approaches/routes.ts";
 import { serveBin } from "./features/bin/routes.ts";
+import { serveCalendars } from "./features/calendars/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveComments } from "./features/comments/routes.ts";
@@ -34,6 +35,7 @@ import { personOf } from "./features/session/service.ts";
 import { serveStaff } from "./features/staff/routes.ts";
 import { serveStudents } from "./features/students/routes.ts";
 import { serveStudioFile } from "./features/studio-file/routes.ts";
+import { serveTimetable } from "./features/timetable/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
 import { openHealth } from "./http/health.ts";
@@ -52,6 +54,8 @@ const FEATURES = [
   serveApproaches,
   serveLevels,
   serveSections,
+  serveTimetable,
+  serveCalendars,
   serveStudents,
   servePlans,
   serveLessons,

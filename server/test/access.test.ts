@@ -48,6 +48,7 @@ describe("who may do what", () => {
         "studio.file",
         "students.erase",
         "students.join",
+        "timetable.write",
       ]),
     );
   });

@@ -71,13 +71,22 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
     "/levels/": params.levelId,
     "/history/": params.planId,
     "/comments/": params.planId,
+    "/calendars/": params.sectionId,
   };
   for (const endpoints of Object.values(api))
     for (const endpoint of Object.values(endpoints as Record<string, Endpoint>)) {
       if (endpoint.method !== "GET" || endpoint.path.startsWith("/public")) continue;
       const place = Object.keys(idOf).find((start) => endpoint.path.startsWith(start)) ?? "";
       const { status } = await director.call(endpoint, {
-        params: { ...params, id: idOf[place], list: "plans", before: 0 },
+        params: {
+          ...params,
+          id: idOf[place],
+          list: "plans",
+          before: 0,
+          kind: "section",
+          from: "2027-01-01",
+          until: "2027-12-31",
+        },
       });
       expect(status, `${endpoint.path}`).toBe(200);
     }

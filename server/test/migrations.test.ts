@@ -44,6 +44,7 @@ describe("migrations", () => {
     const versioned = rows.filter(({ columns }) => columns.includes("version")).map(({ table }) => table);
     expect(versioned.sort()).toEqual(
       [
+        "absences",
         "approaches",
         "checks",
         "comments",
@@ -58,10 +59,12 @@ describe("migrations", () => {
         "plans",
         "readiness_rules",
         "recaps",
+        "rooms",
         "sections",
         "sequences",
         "staff",
         "students",
+        "terms",
       ].sort(),
     );
   });

@@ -1,5 +1,6 @@
 import { Sequelize } from "sequelize";
 import { defineApproaches } from "../features/approaches/models.ts";
+import { defineCalendars } from "../features/calendars/models.ts";
 import { defineChecks } from "../features/checks/models.ts";
 import { defineClassLog } from "../features/class-log/models.ts";
 import { defineComments } from "../features/comments/models.ts";
@@ -16,6 +17,7 @@ import { defineSequences } from "../features/sequences/models.ts";
 import { defineSession } from "../features/session/models.ts";
 import { defineStaff } from "../features/staff/models.ts";
 import { defineStudents } from "../features/students/models.ts";
+import { defineTimetable } from "../features/timetable/models.ts";
 import "./ambient.ts";
 
 /** Milliseconds after which a request hears that the studio can't be reached, rather than waiting on. */
@@ -57,6 +59,8 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineApproaches(sequelize),
     ...defineLevels(sequelize),
     ...defineSections(sequelize),
+    ...defineTimetable(sequelize),
+    ...defineCalendars(sequelize),
     ...defineStudents(sequelize),
     ...definePlans(sequelize),
     ...defineLessons(sequelize),

@@ -22,7 +22,7 @@ export const selected = (names: readonly string[], table: string): string =>
 /** Lets one such transaction after the other through until it ends; the others wait, for a while. */
 export const holdTable = (
   { sequelize }: { sequelize: Sequelize },
-  table: "figure_needs" | "levels" | "staff" | "studio",
+  table: "figure_needs" | "levels" | "staff" | "studio" | "terms",
 ): Promise<unknown> => sequelize.query(`lock table ${table} in share row exclusive mode`);
 
 /**

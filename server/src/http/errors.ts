@@ -27,6 +27,7 @@ const UNIQUE_FIELDS: Readonly<Record<string, { path: string; message: string }>>
   plan_drafts_name: { path: "name", message: "This plan has a draft of this name already" },
   lesson_templates_name: { path: "name", message: "There is a template of this name already" },
   levels_name: { path: "name", message: "This dance has a level of this name already" },
+  rooms_name: { path: "name", message: "There is a room of this name already" },
   sections_name: { path: "name", message: "This level has a section of this name already" },
   students_name: { path: "name", message: "This section has a student of this name already" },
 };

@@ -17,6 +17,8 @@ const PLACES: Readonly<Record<RemovableKind, string>> = {
   approach: "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from approaches r",
   "plan-draft": `select r.id, r.name, levels.name as of, r.deleted_at, r.deleted_by from plan_drafts r
     join plans on plans.id = r.plan_id join levels on levels.id = plans.level_id`,
+  room: "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from rooms r",
+  term: "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from terms r",
   "lesson-template": "select r.id, r.name, '' as of, r.deleted_at, r.deleted_by from lesson_templates r",
 };
 

@@ -80,6 +80,10 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
     left join sections on sections.id = case when r.list in ('lessons', 'recaps') then r.thing_id
       else coalesce(plans.section_id, checks.section_id) end
     left join levels on levels.id = coalesce(plans.level_id, sections.level_id) where r.deleted_at is null`,
+  rooms: "select id, name, '', null::uuid, null::uuid, null::int from rooms",
+  terms: "select id, name, '', null::uuid, null::uuid, null::int from terms",
+  absences:
+    "select r.id, staff.name, '', null::uuid, null::uuid, null::int from absences r join staff on staff.id = r.staff_id",
   checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), levels.name || ', ' || sections.name, levels.id, sections.id, null::int
     from checks r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
 };

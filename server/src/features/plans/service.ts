@@ -1,11 +1,12 @@
+import { randomUUID } from "node:crypto";
 import { type ChosenFigure, contentOfPlan, type FieldError, type PlanContent } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { invalid } from "../../http/problems.ts";
+import { invalid, notFound } from "../../http/problems.ts";
 import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "../levels/read.ts";
-import { planOfLevel, readPlan, type TaughtPlan } from "./read.ts";
+import { readPlan, readPlans, type TaughtPlan } from "./read.ts";
 
 async function writePlaces(db: Database, planId: string, chosen: readonly ChosenFigure[]): Promise<void> {
   await db.PlanFigure.destroy({ where: { planId } });
@@ -105,9 +106,36 @@ export const changePlan = (
     return readPlan(db, id);
   });
 
-/** A section starts with its own copy of the level's plan. Must run inside `atomically`. */
-export async function copyPlan(db: Database, levelId: string, sectionId: string): Promise<void> {
-  const { chosen, ...rest } = contentOfPlan(await planOfLevel(db, levelId));
-  const copy = await db.Plan.create({ levelId, sectionId, ...rest });
-  await writePlaces(db, copy.id, chosen);
+const isOfNoDate = ({ kind }: PlanContent["special"][number]): boolean => kind !== "cancelled";
+
+/** The plan that a new section starts with: its level's, or what another section of the level was to dance. */
+export interface CopiedPlan {
+  readonly sectionId: string;
+  readonly levelId: string;
+  readonly planOf: string | null;
+}
+
+/** Sections start with their own copy of a plan. Must run inside `atomically`. */
+export async function copyPlans(db: Database, copies: readonly CopiedPlan[]): Promise<void> {
+  const ofSections = copies.flatMap(({ planOf }) => (planOf === null ? [] : [planOf]));
+  const sources = [
+    ...(await readPlans(db, { ofLevels: copies.map(({ levelId }) => levelId) })),
+    ...(ofSections.length > 0 ? await readPlans(db, { sectionIds: ofSections }) : []),
+  ];
+  const written = copies.map(({ sectionId, levelId, planOf }) => {
+    const source = sources.find((one) =>
+      planOf === null ? one.levelId === levelId && one.sectionId === null : one.sectionId === planOf,
+    );
+    if (!source) throw notFound();
+    const { chosen, special, muted, away } = contentOfPlan(source);
+    // What was cancelled then, and who was away, says nothing of other dates.
+    const anew = planOf === null ? { special, away } : { special: special.filter(isOfNoDate), away: [] };
+    return { chosen, row: { id: randomUUID(), levelId, sectionId, muted, ...anew } };
+  });
+  await db.Plan.bulkCreate(written.map(({ row }) => row));
+  await db.PlanFigure.bulkCreate(
+    written.flatMap(({ row, chosen }) =>
+      chosen.map((place, position) => ({ ...place, planId: row.id, position })),
+    ),
+  );
 }

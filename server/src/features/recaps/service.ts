@@ -1,4 +1,3 @@
-import { randomBytes } from "node:crypto";
 import { isDeepStrictEqual } from "node:util";
 import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
@@ -6,6 +5,7 @@ import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { newSecret } from "../../db/secret.ts";
 import { keepVersion, listVersions } from "../../db/versions.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
 import { readLibrary } from "../figures/library.ts";
@@ -111,8 +111,6 @@ export async function readVersions(db: Database, sectionId: string, week: number
     document: kept.document,
   }));
 }
-
-const newSecret = (): string => randomBytes(18).toString("base64url");
 
 /** Changes what is public of a recap. */
 const withPublic =

@@ -36,6 +36,13 @@ export interface SectionSubstituteRow extends Row<SectionSubstituteRow> {
   staffId: string;
 }
 
+export interface SectionStandInRow extends Row<SectionStandInRow> {
+  sectionId: string;
+  week: number;
+  forId: string;
+  staffId: string;
+}
+
 export const defineSections = (sequelize: Sequelize) => ({
   Section: sequelize.define<SectionRow>(
     "section",
@@ -64,5 +71,15 @@ export const defineSections = (sequelize: Sequelize) => ({
     "sectionSubstitute",
     { sectionId: keyColumn(), staffId: keyColumn() },
     { tableName: "section_substitutes" },
+  ),
+  SectionStandIn: sequelize.define<SectionStandInRow>(
+    "sectionStandIn",
+    {
+      sectionId: keyColumn(),
+      week: { type: DataTypes.INTEGER, primaryKey: true },
+      forId: keyColumn(),
+      staffId: idColumn(),
+    },
+    { tableName: "section_stand_ins" },
   ),
 });

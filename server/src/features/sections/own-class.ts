@@ -7,6 +7,7 @@ import { forbidden, notFound } from "../../http/problems.ts";
 export const TEACHES = (sectionId: string): string => `(
   exists (select 1 from section_teachers where section_id = ${sectionId} and staff_id = $personId)
   or exists (select 1 from section_substitutes where section_id = ${sectionId} and staff_id = $personId)
+  or exists (select 1 from section_stand_ins where section_id = ${sectionId} and staff_id = $personId)
   or not exists (select 1 from section_teachers where section_id = ${sectionId}))`;
 
 /**

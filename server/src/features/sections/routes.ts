@@ -1,7 +1,6 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
-import { sectionCalendar } from "./calendar.ts";
 import { listSections } from "./read.ts";
 import {
   changeSection,
@@ -20,5 +19,4 @@ export function serveSections(router: Router, { db }: Context): void {
   serve(router, api.sections.remove, ({ params }) => removeSection(db, params.id));
   serve(router, api.sections.restore, ({ params }) => restoreSection(db, params.id));
   serve(router, api.sections.stepIn, ({ params, person }) => stepIn(db, params.id, person.id));
-  serve(router, api.sections.calendar, ({ params }) => sectionCalendar(db, params.id));
 }

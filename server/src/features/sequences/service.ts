@@ -1,4 +1,3 @@
-import { randomBytes } from "node:crypto";
 import {
   contentOfSequence,
   type FieldError,
@@ -11,6 +10,7 @@ import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { newSecret } from "../../db/secret.ts";
 import { keepVersion, listVersions } from "../../db/versions.ts";
 import { invalid } from "../../http/problems.ts";
 import { readSequence } from "./read.ts";
@@ -87,14 +87,14 @@ export async function restoreSequence(db: Database, id: string): Promise<Sequenc
 }
 
 const withLink =
-  (newSecret: () => string | null) =>
+  (secretNow: () => string | null) =>
   (db: Database, id: string, version: number): Promise<SequenceRecord> =>
     atomically(db, async () => {
-      await changeAt(db, db.Sequence, id, version, { secret: newSecret() }, () => readSequence(db, id));
+      await changeAt(db, db.Sequence, id, version, { secret: secretNow() }, () => readSequence(db, id));
       return readSequence(db, id);
     });
 
 /** Gives a sequence an address that cannot be guessed; the one before is dead from then on. */
-export const shareSequence = withLink(() => randomBytes(18).toString("base64url"));
+export const shareSequence = withLink(newSecret);
 /** Kills the address for good; sharing again gives a new one. */
 export const unshareSequence = withLink(() => null);

@@ -42,6 +42,9 @@ const counted = (table: string, owner: string, list: StudioList, field: string):
 
 const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Record<string, InnerTable>]>> = {
   staff: ["staff"],
+  rooms: ["rooms"],
+  terms: ["terms"],
+  absences: ["absences"],
   dances: ["dances"],
   figures: [
     "figures",
@@ -72,6 +75,12 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
       daysOff: inner("section_days_off", "section_id", "day", "day"),
       teacherIds: inner("section_teachers", "section_id", "staff_id", "staff_id"),
       substituteIds: inner("section_substitutes", "section_id", "staff_id", "staff_id"),
+      standIns: inner(
+        "section_stand_ins",
+        "section_id",
+        columnsOf(["week", "staffId", "forId"]),
+        "week, for_id",
+      ),
     },
   ],
   checks: ["checks", { notes: counted("check_notes", "check_id", "checks", "notes") }],

@@ -97,7 +97,18 @@ export async function todayFor(
   );
   const lessonsOf = await listLessons(db, sections);
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
-  const courses = sections.map((section) => courseOf(section, lessonsOf.get(section.id) ?? [], today));
+  // Who only stands in has the lessons in which they do.
+  const isOwn = ({ teacherIds, standIns }: Section, week: number) =>
+    person.role === "director" ||
+    teacherIds.includes(person.id) ||
+    standIns.some((one) => one.week === week && one.staffId === person.id);
+  const courses = sections.map((section) =>
+    courseOf(
+      section,
+      (lessonsOf.get(section.id) ?? []).filter(({ week }) => isOwn(section, week)),
+      today,
+    ),
+  );
   const withLine = (section: Section, lesson: LessonSummary) => ({
     ...lesson,
     sectionName: section.name,

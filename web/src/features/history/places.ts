@@ -38,6 +38,12 @@ export function whatAndWhere(
       return { name: `Recap, ${name}`, to: `/recaps/${sectionId}/${week}` };
     case "comments":
       return { name: `“${name}”`, to: sectionId && week ? `/lessons/${sectionId}/${week}` : null };
+    case "rooms":
+      return { name: `Room ${name}`, to: "/timetable/terms" };
+    case "terms":
+      return { name, to: "/timetable/terms" };
+    case "absences":
+      return { name: `${name} is away`, to: "/timetable" };
     case "checks":
       return { name: `Check of ${dayOf(name)}`, to: `/checks/${sectionId}/${thingId}` };
   }
