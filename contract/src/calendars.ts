@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { endpoint, nothing } from "./endpoint.ts";
+import { endpoint } from "./endpoint.ts";
 
 /** Whose lessons a calendar shows. */
 export const CALENDAR_KINDS = ["teacher", "room", "section"] as const;
@@ -37,6 +37,6 @@ export const calendarsApi = {
     path: "/calendars/:kind/:id",
     access: "read",
     params: whose,
-    response: nothing,
+    response: address,
   }),
 };

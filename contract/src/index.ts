@@ -18,6 +18,7 @@ import { recapsApi } from "./recaps.ts";
 import { sectionsApi } from "./sections.ts";
 import { sequencesApi } from "./sequences.ts";
 import { sessionApi } from "./session.ts";
+import { settingsApi } from "./settings.ts";
 import { staffApi } from "./staff.ts";
 import { studentsApi } from "./students.ts";
 import { studioFileApi } from "./studio-file.ts";
@@ -51,6 +52,7 @@ export * from "./recaps.ts";
 export * from "./sections.ts";
 export * from "./sequences.ts";
 export * from "./session.ts";
+export * from "./settings.ts";
 export * from "./shape.ts";
 export * from "./staff.ts";
 export * from "./students.ts";
@@ -87,6 +89,7 @@ export const api = {
   groups: groupsApi,
   history: historyApi,
   practice: practiceApi,
+  settings: settingsApi,
   staff: staffApi,
   studioFile: studioFileApi,
   today: todayApi,

@@ -17,6 +17,7 @@ export const MAY = {
   "sections.write": ["director"],
   "timetable.write": ["director"],
   "absences.write": ["director", "teacher"],
+  "settings.write": ["director"],
   "staff.write": ["director"],
   "studio.file": ["director"],
   "students.write": ["director", "teacher"],

@@ -31,7 +31,7 @@ export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(ST
 /** The studio, and who is signed in; nobody before that. */
 export const session = z.object({
   person: person.nullable(),
-  studio: z.object({ name: z.string(), timeZone: z.string() }).nullable(),
+  studio: z.object({ name: z.string(), timeZone: z.string(), firstWeekday: z.int() }).nullable(),
   /** No director yet: the first-run page creates one. */
   needsSetup: z.boolean(),
   /** Sent back in the `x-csrf-token` header of every request that changes something. */

@@ -104,6 +104,9 @@ function fromThird(value: Thing): Thing {
   return {
     ...value,
     formatVersion: 4,
+    studio: isThing(value.studio)
+      ? { ...value.studio, firstWeekday: 1, safePractice: "", lost: "" }
+      : value.studio,
     rooms: [...named.values()],
     terms: [],
     absences: [],

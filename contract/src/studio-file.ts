@@ -18,7 +18,8 @@ import { practiceMeasure } from "./practice.ts";
 import { recapDocument } from "./recaps.ts";
 import { sectionContent, standIn } from "./sections.ts";
 import { sequenceContent } from "./sequences.ts";
-import { email, timeZone } from "./session.ts";
+import { email } from "./session.ts";
+import { settingsContent } from "./settings.ts";
 import { enrolmentContent, studentContent } from "./students.ts";
 import { absence, inOrder, roomContent, term } from "./timetable.ts";
 
@@ -227,7 +228,7 @@ export const studioFile = z.strictObject({
   format: z.literal(STUDIO_FILE_FORMAT),
   formatVersion: z.literal(STUDIO_FILE_VERSION),
   madeAt: moment,
-  studio: z.strictObject({ name: words(80), timeZone }),
+  studio: z.strictObject(settingsContent.shape),
   ...lists,
 });
 /** A whole studio as a file carries it. */

@@ -31,7 +31,10 @@ export type Room = z.infer<typeof room>;
 /** A room as it is written. */
 export type RoomContent = z.infer<typeof roomContent>;
 
-const closedDay = z.object({ day: localDate, reason: line(120) });
+const closedDay = z.object({
+  day: localDate,
+  reason: z.string().trim().max(120, "At most 120 characters"),
+});
 
 /** Most days of a term, and of what is read of a timetable at once. */
 export const MOST_TERM_DAYS = 400;

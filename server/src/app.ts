@@ -32,6 +32,7 @@ import { serveSections } from "./features/sections/routes.ts";
 import { serveSequences } from "./features/sequences/routes.ts";
 import { serveSession } from "./features/session/routes.ts";
 import { personOf } from "./features/session/service.ts";
+import { serveSettings } from "./features/settings/routes.ts";
 import { serveStaff } from "./features/staff/routes.ts";
 import { serveStudents } from "./features/students/routes.ts";
 import { serveStudioFile } from "./features/studio-file/routes.ts";
@@ -68,6 +69,7 @@ const FEATURES = [
   serveComments,
   serveHistory,
   servePractice,
+  serveSettings,
   serveStaff,
   serveBin,
   serveStudioFile,

@@ -44,6 +44,7 @@ describe("who may do what", () => {
         "levels.write",
         "plans.write",
         "sections.write",
+        "settings.write",
         "staff.write",
         "studio.file",
         "students.erase",

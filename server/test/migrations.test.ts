@@ -64,6 +64,7 @@ describe("migrations", () => {
         "sequences",
         "staff",
         "students",
+        "studio",
         "terms",
       ].sort(),
     );

@@ -195,7 +195,9 @@ describe("the timetable", () => {
       standIns: [{ week: 3, staffId: otherId, forId: teacherId }],
       version: version + 1,
     });
-    expect((await other.call(api.today.read)).body.lessons).toMatchObject([{ week: 3 }]);
+    expect((await other.call(api.today.read)).body.lessons).toMatchObject([
+      { week: 3, teachers: ["teacher 2"] },
+    ]);
     expect((await other.call(api.checks.seen, roster)).status).toBe(200);
     const [entry] = (
       await director.call(api.history.of, { params: { list: "sections", id: section.id, before: "0" } })

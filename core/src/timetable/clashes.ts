@@ -11,7 +11,7 @@ export interface Clash {
   /** The same for the same thing, whatever else changes. */
   readonly key: string;
   readonly kind: ClashKind;
-  /** The section, and the other one where two meet. */
+  /** The section; where two meet, the one that begins first and the other. */
   readonly sectionIds: readonly string[];
   /** Who is in two places, or away. */
   readonly staffId: string | null;
@@ -45,7 +45,9 @@ const roomKey = (room: string): string => room.trim().toLowerCase();
 function between(a: Slot, b: Slot): Found[] {
   const minutes = overlapOf(a, b);
   if (minutes === 0) return [];
-  const [first, second] = [a, b].toSorted((x, y) => x.sectionId.localeCompare(y.sectionId)) as [Slot, Slot];
+  const [first, second] = [a, b].toSorted(
+    (x, y) => x.start - y.start || x.sectionId.localeCompare(y.sectionId),
+  ) as [Slot, Slot];
   const pair = {
     ...nothing,
     ...{ sectionIds: [first.sectionId, second.sectionId], minutes, date: a.date, week: first.week },
@@ -80,7 +82,7 @@ function within(slot: Slot, { closed, absences }: Timetable): Found[] {
 }
 
 const keyOf = ({ kind, sectionIds, staffId, room }: Found): string =>
-  [kind, ...sectionIds, staffId ?? "", roomKey(room ?? "")].join(" ");
+  [kind, ...sectionIds.toSorted(), staffId ?? "", roomKey(room ?? "")].join(" ");
 
 function grouped(found: readonly Found[]): Clash[] {
   const byKey = new Map<string, Found[]>();

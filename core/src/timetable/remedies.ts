@@ -40,7 +40,7 @@ export interface Means extends Timetable {
 /** Other hours that are tried, in minutes from the present one, the nearest first. */
 const SHIFTS = [15, -15, 30, -30, 45, -45, 60, -60, 75, -75, 90, -90];
 /** So many ways out of one kind are told. */
-const MOST_OF_A_KIND = 3;
+const MOST_OF_A_KIND = 2;
 
 /** The lessons of a section with days off: each lesson that would fall on one, and all after it, come later. */
 function movedRound(own: readonly Slot[], days: readonly LocalDate[]): Slot[] {

@@ -5,6 +5,8 @@ export interface Candidate {
   readonly staffId: string;
   /** Levels that they teach or taught. */
   readonly knows: readonly string[];
+  /** Lessons of the term in which they stood in, before those that are looked at. */
+  readonly stoodIn: number;
 }
 
 /** Somebody who could stand in, and how well. */
@@ -14,7 +16,7 @@ export interface Proposed {
   readonly knows: boolean;
   /** Figures of the lesson that they may not teach, where nobody else there may. */
   readonly mayNot: readonly string[];
-  /** Lessons in which they stand in already, in the time that is looked at. */
+  /** Lessons in which they stood in or are to. */
   readonly already: number;
   /** Minutes of that day that they teach anyway. */
   readonly sameDay: number;
@@ -23,11 +25,10 @@ export interface Proposed {
 /**
  * Who could teach a lesson in the place of one of its teachers: everybody who is there, not away and free at that time,
  * first those who may teach all of it, then who knows the level, then who stood in least, then who has least that day.
- * @param slots all lessons of the term, those that are looked at for fairness
  * @example
  * standInsFor({ sectionId: "s", levelId: "l", week: 1, date: "2027-02-01", start: 1140, minutes: 60, room: "",
  *   teacherIds: ["ana"], standIns: [], guarded: [], held: true }, "ana",
- *   { slots: [], absences: [], staff: [{ staffId: "ben", knows: ["l"] }] })
+ *   { slots: [], absences: [], staff: [{ staffId: "ben", knows: ["l"], stoodIn: 0 }] })
  * // [{ staffId: "ben", knows: true, mayNot: [], already: 0, sameDay: 0 }]
  */
 export function standInsFor(
@@ -55,13 +56,14 @@ export function standInsFor(
     !sameDay.some((other) => there(other).includes(id) && overlapOf(slot, other) > 0);
   return staff
     .filter(({ staffId }) => isFree(staffId))
-    .map(({ staffId, knows }) => ({
+    .map(({ staffId, knows, stoodIn }) => ({
       staffId,
       knows: knows.includes(slot.levelId),
       mayNot: slot.guarded
         .filter(({ teacherIds }) => ![...others, staffId].some((id) => teacherIds.includes(id)))
         .map(({ figure }) => figure),
-      already: slots.filter(({ standIns }) => standIns.some((one) => one.staffId === staffId)).length,
+      already:
+        stoodIn + slots.filter(({ standIns }) => standIns.some((one) => one.staffId === staffId)).length,
       sameDay: sameDay
         .filter((other) => there(other).includes(staffId))
         .reduce((sum, { minutes }) => sum + minutes, 0),

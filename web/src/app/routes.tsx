@@ -78,6 +78,18 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/students/roster.tsx")).RosterPage }),
   },
   {
+    path: "timetable",
+    lazy: async () => ({ Component: (await import("../features/timetable/page.tsx")).TimetablePage }),
+  },
+  {
+    path: "timetable/terms",
+    lazy: async () => ({ Component: (await import("../features/timetable/terms-page.tsx")).TermsPage }),
+  },
+  {
+    path: "timetable/terms/:termId",
+    lazy: async () => ({ Component: (await import("../features/timetable/go-on-page.tsx")).GoOnPage }),
+  },
+  {
     path: "lessons/:sectionId?",
     lazy: async () => ({ Component: (await import("../features/lessons/list.tsx")).LessonsPage }),
   },
@@ -152,6 +164,10 @@ const pages: RouteObject[] = [
   {
     path: "staff/file",
     lazy: async () => ({ Component: (await import("../features/studio-file/page.tsx")).StudioFilePage }),
+  },
+  {
+    path: "staff/settings",
+    lazy: async () => ({ Component: (await import("../features/settings/page.tsx")).SettingsPage }),
   },
   {
     path: "account",

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import {
   CalendarClock,
+  CalendarDays,
   Check,
   Clock,
   Footprints,
@@ -20,6 +21,7 @@ const PLACES: readonly { to: string; name: string; icon: LucideIcon }[] = [
   { to: "/figures", name: "Figures", icon: Footprints },
   { to: "/step-map", name: "Step map", icon: Waypoints },
   { to: "/levels", name: "Levels", icon: SlidersHorizontal },
+  { to: "/timetable", name: "Timetable", icon: CalendarDays },
   { to: "/lessons", name: "Lessons", icon: Clock },
   { to: "/sequences", name: "Sequences", icon: Route },
   { to: "/recaps", name: "Recaps", icon: NotebookText },

@@ -46,14 +46,10 @@ export const renewAddress = (db: Database, person: Person, whose: Whose): Promis
     return { secret };
   });
 
-export async function closeAddress(
-  db: Database,
-  person: Person,
-  whose: Whose,
-): Promise<Record<string, never>> {
+export async function closeAddress(db: Database, person: Person, whose: Whose): Promise<{ secret: null }> {
   await holdOwn(db, person, whose);
   await db.CalendarAddress.destroy({ where: { kind: whose.kind, thingId: whose.id } });
-  return {};
+  return { secret: null };
 }
 
 /** What a calendar that asks at an address is sent. @throws a not-found problem */

@@ -15,6 +15,7 @@ import { rowsOf } from "../../db/query.ts";
 import { logOf } from "../class-log/service.ts";
 import { readLibrary } from "../figures/library.ts";
 import type { ReadLesson } from "../lessons/read.ts";
+import { houseOf } from "../settings/service.ts";
 
 /** Ids of the figures danced in any lesson before this week. */
 async function dancedBefore(db: Database, sectionId: string, week: number): Promise<Set<string>> {
@@ -103,6 +104,7 @@ export async function freshRecap(
   const content = draftRecap(
     { covered, unfinishedIds: [...new Set(open)], ...(await saidOf(db, section.id, week)) },
     { figures, dancedIds: [...before], nextIds: next, alike, bpm: level.bpm ?? dance.slowestBpm, dance },
+    await houseOf(db),
   );
   return {
     title: `${level.name}, week ${week}${fresh.length > 0 ? `: ${fresh.join(", ")}` : ""}`.slice(0, 160),

@@ -50,7 +50,9 @@ export async function describeSession(
   const staff = person ? [] : await db.Staff.findAll({ where: { active: true }, order: ["role", "name"] });
   return {
     person,
-    studio: studio && { name: studio.name, timeZone: studio.timeZone },
+    studio: studio && {
+      ...{ name: studio.name, timeZone: studio.timeZone, firstWeekday: studio.firstWeekday },
+    },
     needsSetup: studio === null,
     csrfToken,
     today: config.STUDIO_TODAY ?? dateIn(studio?.timeZone ?? "UTC"),

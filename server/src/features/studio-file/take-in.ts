@@ -155,8 +155,7 @@ export const takeInStudioFile = async (db: Database, bytes: Uint8Array): Promise
       await holdEmpty(db);
       const here = await alreadyHere(db, file.staff);
       const coming = { ...file, staff: file.staff.filter(({ id }) => !here.has(id)) };
-      const { name, timeZone } = file.studio;
-      await db.Studio.update({ name, timeZone }, { where: { id: 1 } });
+      await db.Studio.update(file.studio, { where: { id: 1 } });
       for (const list of STUDIO_LIST_NAMES) await insertList(db, list, withPeople(list, coming[list], here));
       return coming;
     });

@@ -50,7 +50,8 @@ export const writeStudioFile = (db: Database): Promise<string> =>
     await db.sequelize.query(`set local statement_timeout = ${WHOLE_STUDIO_MS}`);
     const [studio] = await rowsOf<{ head: string }>(
       db,
-      `select json_build_object('name', name, 'timeZone', time_zone)::text as head from studio`,
+      `select json_build_object('name', name, 'timeZone', time_zone, 'firstWeekday', first_weekday,
+         'safePractice', safe_practice, 'lost', lost)::text as head from studio`,
     );
     if (!studio) throw notFound();
     const parts = [

@@ -30,7 +30,7 @@ interface Ahead {
 /** What there is to say of the next lesson of some sections, by section. */
 async function aheadOf(
   db: Database,
-  places: readonly { readonly sectionId: string; readonly week: number }[],
+  places: readonly { readonly sectionId: string; readonly before: number; readonly week: number }[],
 ): Promise<ReadonlyMap<string, Ahead>> {
   const rows = await rowsOf<{
     sectionId: string;
@@ -39,17 +39,27 @@ async function aheadOf(
   }>(
     db,
     `select asked.section_id as "sectionId",
-       array(select staff.name from section_teachers t join staff on staff.id = t.staff_id
-             where t.section_id = asked.section_id order by staff.name, staff.id) as teachers,
+       array(select staff.name from (
+               select t.staff_id from section_teachers t where t.section_id = asked.section_id and not exists (
+                 select 1 from section_stand_ins i
+                 where i.section_id = t.section_id and i.week = asked.week and i.for_id = t.staff_id)
+               union
+               select i.staff_id from section_stand_ins i
+               where i.section_id = asked.section_id and i.week = asked.week
+             ) there join staff on staff.id = there.staff_id order by staff.name, staff.id) as teachers,
        coalesce((
          select json_agg(json_build_object(
            'kind', s.kind, 'title', s.title, 'figureId', s.figure_id, 'withIds', s.with_ids, 'sequenceId', s.sequence_id, 'layers', s.layers,
            'minutes', s.minutes, 'locked', s.locked, 'cautions', s.cautions, 'covered', s.covered,
            'reached', s.reached) order by s.position)
          from lesson_segments s where s.lesson_id = l.id), '[]') as segments
-     from unnest($sections::uuid[], $weeks::int[]) as asked (section_id, week)
-     left join lessons l on l.section_id = asked.section_id and l.week = asked.week and l.state = 'taught'`,
-    { sections: places.map(({ sectionId }) => sectionId), weeks: places.map(({ week }) => week) },
+     from unnest($sections::uuid[], $before::int[], $weeks::int[]) as asked (section_id, before, week)
+     left join lessons l on l.section_id = asked.section_id and l.week = asked.before and l.state = 'taught'`,
+    {
+      sections: places.map(({ sectionId }) => sectionId),
+      before: places.map(({ before }) => before),
+      weeks: places.map(({ week }) => week),
+    },
   );
   return new Map(
     rows.map(({ sectionId, teachers, segments }) => [
@@ -123,7 +133,7 @@ export async function todayFor(
   const lessons = firstOf(upcoming.sort(byDate));
   const ahead = await aheadOf(
     db,
-    lessons.list.map(({ course, sectionId }) => ({ sectionId, week: heldBefore(course) })),
+    lessons.list.map(({ course, sectionId, week }) => ({ sectionId, week, before: heldBefore(course) })),
   );
   const unfinished = firstOf(
     courses

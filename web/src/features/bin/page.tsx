@@ -16,6 +16,8 @@ const NAMES: Readonly<Record<RemovableKind, string>> = {
   approach: "Approach",
   "plan-draft": "Saved plan",
   "lesson-template": "Lesson template",
+  room: "Room",
+  term: "Term",
 };
 
 const RESTORES = {
@@ -27,6 +29,8 @@ const RESTORES = {
   approach: api.approaches.restore,
   "plan-draft": api.planDrafts.restore,
   "lesson-template": api.lessonTemplates.restore,
+  room: api.rooms.restore,
+  term: api.terms.restore,
 } as const;
 
 function Line({ removed }: { removed: Removed }) {

@@ -27,6 +27,7 @@ import { tellDone } from "../../kit/toasts.ts";
 import { HistoryButton } from "../history/history-button.tsx";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
+import { RoomNames } from "../timetable/room-form.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
 import { RemoveSection } from "./remove-section.tsx";
 
@@ -124,9 +125,11 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
               key={name}
               {...labelled(SECTION_FIELDS, name)}
               error={errors[name]?.message}
+              {...(name === "room" ? { list: "rooms" } : {})}
               {...form.register(name)}
             />
           ))}
+          <RoomNames id="rooms" />
           {namesOf(SECTION_FIELDS, "maybe").map((name) => (
             <TextField
               key={name}

@@ -118,6 +118,11 @@ export function StaffPage() {
               title="Staff"
               about="Teachers read everything, teach, write recaps and hold checks. What a course consists of is the director's."
             >
+              {mayWrite ? (
+                <Button asChild variant="outline" bg="panel">
+                  <Link to="/staff/settings">Settings</Link>
+                </Button>
+              ) : null}
               {maySave ? (
                 <Button asChild variant="outline" bg="panel">
                   <Link to="/staff/file">The studio as one file</Link>

@@ -9,6 +9,9 @@ import {
 /** What each sort of thing is called, one and many. */
 const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> = {
   staff: ["person on the staff", "people on the staff"],
+  rooms: ["room", "rooms"],
+  terms: ["term", "terms"],
+  absences: ["absence", "absences"],
   dances: ["dance", "dances"],
   figures: ["figure", "figures"],
   approaches: ["approach of its own", "approaches of its own"],

@@ -1,0 +1,121 @@
+import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { api, namesOf, SETTINGS_FIELDS, type Settings, settings } from "@map-step/contract";
+import { HOUSE } from "@map-step/core/recap";
+import { useQueryClient } from "@tanstack/react-query";
+import { useApi, useChange } from "../../kit/api.ts";
+import { AreaField, ChoiceField, TextField } from "../../kit/fields.tsx";
+import { useContractForm } from "../../kit/form.ts";
+import { FormNotes } from "../../kit/form-notes.tsx";
+import { useFormSave } from "../../kit/form-save.tsx";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { labelled, shownBy } from "../../kit/plain-fields.ts";
+import { Loaded } from "../../kit/states.tsx";
+import { tellDone } from "../../kit/toasts.ts";
+import { SESSION_KEY } from "../session/session.tsx";
+
+const ZONES = Intl.supportedValuesOf("timeZone");
+/** The first of February 2027 is a Monday. */
+const WEEKDAYS = Array.from({ length: 7 }, (_, at) => ({
+  value: String(at + 1),
+  label: new Intl.DateTimeFormat("en-GB", { weekday: "long", timeZone: "UTC" }).format(
+    new Date(Date.UTC(2027, 1, 1 + at)),
+  ),
+}));
+
+function SettingsForm({ now }: { now: Settings }) {
+  const change = useChange(api.settings.change);
+  const client = useQueryClient();
+  const { form, base, restored, forget, discard } = useContractForm(settings, now, "settings");
+  const { errors, isSubmitting } = form.formState;
+  const { submit, problem, conflict } = useFormSave({
+    form,
+    base,
+    shown: shownBy(SETTINGS_FIELDS, {
+      timeZone: String,
+      firstWeekday: (day: number) => WEEKDAYS[day - 1]?.label ?? "",
+    }),
+    save: (body) => change.mutateAsync({ body }),
+    onSaved: (saved) => {
+      forget();
+      form.reset(saved);
+      base.current = saved;
+      tellDone("The settings are saved");
+      void client.invalidateQueries({ queryKey: SESSION_KEY });
+    },
+  });
+  const [safePractice, lost] = form.watch(["safePractice", "lost"]);
+  return (
+    <>
+      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
+      <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" alignItems="start" maxW="72rem">
+        <Panel>
+          <PanelTitle>The studio</PanelTitle>
+          <Stack gap="4">
+            {namesOf(SETTINGS_FIELDS, "name").map((name) => (
+              <TextField
+                key={name}
+                {...labelled(SETTINGS_FIELDS, name)}
+                error={errors[name]?.message}
+                {...form.register(name)}
+              />
+            ))}
+            <ChoiceField
+              {...labelled(SETTINGS_FIELDS, "timeZone")}
+              error={errors.timeZone?.message}
+              choices={[...new Set([now.timeZone, ...ZONES])].map((zone) => ({ value: zone, label: zone }))}
+              {...form.register("timeZone")}
+            />
+            <ChoiceField
+              {...labelled(SETTINGS_FIELDS, "firstWeekday")}
+              error={errors.firstWeekday?.message}
+              choices={WEEKDAYS}
+              {...form.register("firstWeekday", { valueAsNumber: true })}
+            />
+          </Stack>
+        </Panel>
+        <Panel>
+          <PanelTitle>Our words in recaps</PanelTitle>
+          <Stack gap="4">
+            {namesOf(SETTINGS_FIELDS, "line").map((name) => (
+              <AreaField
+                key={name}
+                {...labelled(SETTINGS_FIELDS, name)}
+                rows={2}
+                placeholder={HOUSE[name]}
+                error={errors[name]?.message}
+                {...form.register(name)}
+              />
+            ))}
+            <Stack gap="1.5" bg="sunk" borderRadius="md" p="3" aria-label="As a recap says it" role="group">
+              <Text fontWeight="700">Options and rescues</Text>
+              <Text>{lost?.trim() || HOUSE.lost}</Text>
+              <Text fontWeight="700">Practise at home</Text>
+              <Text>{safePractice?.trim() || HOUSE.safePractice}</Text>
+            </Stack>
+            <Text color="soft" fontSize="sm">
+              Drafts of recaps are written with these words from now on; texts that are begun stay as they
+              are.
+            </Text>
+          </Stack>
+        </Panel>
+      </SimpleGrid>
+      <Flex justify="flex-end" maxW="72rem" mt="4">
+        <Button disabled={isSubmitting} onClick={submit}>
+          Save the settings
+        </Button>
+      </Flex>
+      {conflict}
+    </>
+  );
+}
+
+/** How the studio does things. */
+export function SettingsPage() {
+  const now = useApi(api.settings.read, {});
+  return (
+    <>
+      <PageHead title="Settings" about="How the studio does things, everywhere and for everybody" />
+      <Loaded all={[now]}>{(read) => <SettingsForm now={read} />}</Loaded>
+    </>
+  );
+}
