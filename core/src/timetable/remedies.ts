@@ -4,7 +4,7 @@ import type { Slot } from "./slot.ts";
 import { type Candidate, standInsFor } from "./stand-in.ts";
 
 /** One change of a section that takes a clash away. */
-export type Remedy =
+export type ClashRemedy =
   | { readonly kind: "room"; readonly sectionId: string; readonly room: string }
   | { readonly kind: "start"; readonly sectionId: string; readonly start: number }
   | { readonly kind: "dayOff"; readonly sectionId: string; readonly days: readonly LocalDate[] }
@@ -54,7 +54,7 @@ function movedRound(own: readonly Slot[], days: readonly LocalDate[]): Slot[] {
 }
 
 /** A timetable after a remedy. */
-function after(timetable: Timetable, remedy: Remedy): Timetable {
+function after(timetable: Timetable, remedy: ClashRemedy): Timetable {
   const changed = (slot: Slot): Slot => {
     if (slot.sectionId !== remedy.sectionId) return slot;
     switch (remedy.kind) {
@@ -95,7 +95,7 @@ function after(timetable: Timetable, remedy: Remedy): Timetable {
 const sizeOf = ({ days, about, minutes }: Clash): number => days.length * 1e6 + about.length * 1e4 + minutes;
 
 /** Whether a remedy takes a clash away, or one night of it, and makes nothing else worse. */
-function helps(timetable: Timetable, clash: Clash, remedy: Remedy): boolean {
+function helps(timetable: Timetable, clash: Clash, remedy: ClashRemedy): boolean {
   const before = new Map(clashesOf(timetable, remedy.sectionId).map((one) => [one.key, sizeOf(one)]));
   const then = clashesOf(after(timetable, remedy), remedy.sectionId);
   const left = then.find(({ key }) => key === clash.key);
@@ -107,7 +107,7 @@ function helps(timetable: Timetable, clash: Clash, remedy: Remedy): boolean {
 const slotsOf = ({ slots }: Timetable, sectionId: string): Slot[] =>
   slots.filter((slot) => slot.sectionId === sectionId);
 
-function otherRooms(means: Means, sectionId: string): Remedy[] {
+function otherRooms(means: Means, sectionId: string): ClashRemedy[] {
   const need = means.needs.get(sectionId) ?? 0;
   const now = slotsOf(means, sectionId)[0]?.room;
   return means.rooms
@@ -116,7 +116,7 @@ function otherRooms(means: Means, sectionId: string): Remedy[] {
     .map(({ name }) => ({ kind: "room", sectionId, room: name }));
 }
 
-function otherHours(means: Means, sectionId: string): Remedy[] {
+function otherHours(means: Means, sectionId: string): ClashRemedy[] {
   const [first] = slotsOf(means, sectionId);
   if (!first) return [];
   return SHIFTS.map((shift) => first.start + shift)
@@ -125,7 +125,7 @@ function otherHours(means: Means, sectionId: string): Remedy[] {
 }
 
 /** For one night each: who could stand in, the best first. */
-function standIns(means: Means, clash: Clash, sectionId: string): Remedy[] {
+function standIns(means: Means, clash: Clash, sectionId: string): ClashRemedy[] {
   const forId = clash.staffId;
   if (forId === null) return [];
   const nights = new Set(clash.days.map(({ date }) => date));
@@ -139,7 +139,7 @@ function standIns(means: Means, clash: Clash, sectionId: string): Remedy[] {
 }
 
 /** For the whole course: somebody who is free every time, in somebody's place or beside who is there. */
-function teachers(means: Means, clash: Clash, sectionId: string): Remedy[] {
+function teachers(means: Means, clash: Clash, sectionId: string): ClashRemedy[] {
   const slots = slotsOf(means, sectionId);
   const [first] = slots;
   if (!first) return [];
@@ -158,8 +158,8 @@ function teachers(means: Means, clash: Clash, sectionId: string): Remedy[] {
  * remediesFor({ key: "nobody s", kind: "nobody", sectionIds: ["s"], staffId: null, room: null, about: [], minutes: 0,
  *   days: [] }, { slots: [], closed: [], absences: [], rooms: [], staff: [], needs: new Map() }) // []
  */
-export function remediesFor(clash: Clash, means: Means): Remedy[] {
-  const ways: Readonly<Record<Clash["kind"], (sectionId: string) => Remedy[][]>> = {
+export function remediesFor(clash: Clash, means: Means): ClashRemedy[] {
+  const ways: Readonly<Record<Clash["kind"], (sectionId: string) => ClashRemedy[][]>> = {
     room: (id) => [otherRooms(means, id), otherHours(means, id)],
     teacher: (id) => [teachers(means, clash, id), otherHours(means, id)],
     away: (id) => [standIns(means, clash, id), [offOn(means, clash, id)]],
@@ -175,7 +175,7 @@ export function remediesFor(clash: Clash, means: Means): Remedy[] {
 }
 
 /** No class on the days of a clash, nor on the closed days that the course then comes to. */
-function offOn({ slots, closed }: Means, clash: Clash, sectionId: string): Remedy {
+function offOn({ slots, closed }: Means, clash: Clash, sectionId: string): ClashRemedy {
   const own = slots.filter((slot) => slot.sectionId === sectionId);
   const days = clash.days.map(({ date }) => date);
   for (;;) {

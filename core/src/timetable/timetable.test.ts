@@ -4,13 +4,13 @@ import { addDays, lessonDates, weekdayOf } from "../time/index.ts";
 import {
   type Absence,
   type Clash,
+  type ClashRemedy,
   clashesOf,
   isAway,
   laidIn,
   type Means,
   minutesOf,
   overlapOf,
-  type Remedy,
   remediesFor,
   type Slot,
   standInsFor,
@@ -128,7 +128,7 @@ const asMinutes = (clash: Clash): string[] =>
   });
 
 /** A section as a remedy leaves it, worked out by itself. */
-function afterRemedy(means: Means, remedy: Remedy): Means {
+function afterRemedy(means: Means, remedy: ClashRemedy): Means {
   const slots = means.slots.flatMap((one): Slot[] => {
     if (one.sectionId !== remedy.sectionId) return [one];
     if (remedy.kind === "dayOff") {

@@ -139,8 +139,6 @@ async function readOne(db: Database, which: Which): Promise<TaughtPlan> {
 }
 
 export const readPlan = (db: Database, id: string): Promise<TaughtPlan> => readOne(db, { planIds: [id] });
-export const planOfLevel = (db: Database, levelId: string): Promise<TaughtPlan> =>
-  readOne(db, { ofLevels: [levelId] });
 export const planOfSection = (db: Database, sectionId: string): Promise<TaughtPlan> =>
   readOne(db, { sectionIds: [sectionId] });
 

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
-import { type Clash, type Means, type Remedy, remediesFor } from "@map-step/core/timetable";
+import { type Clash, type ClashRemedy, type Means, remediesFor } from "@map-step/core/timetable";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { PanelTitle } from "../../kit/page.tsx";
@@ -11,7 +11,7 @@ interface Props {
   readonly names: TimetableNames;
   readonly dateOf: (sectionId: string, week: number) => string;
   /** Nothing for who may not change sections. */
-  readonly onTake: ((remedy: Remedy, told: string) => void) | null;
+  readonly onTake: ((remedy: ClashRemedy, told: string) => void) | null;
   readonly busy: boolean;
 }
 

@@ -1,10 +1,10 @@
 import { api, type Section, sectionChange, shapeOf } from "@map-step/contract";
-import { type Remedy, timeOf } from "@map-step/core/timetable";
+import { type ClashRemedy, timeOf } from "@map-step/core/timetable";
 import { useChange } from "../../kit/api.ts";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 
 /** A section as a way out leaves it. */
-function changed(section: Section, remedy: Exclude<Remedy, { kind: "standIn" }>): Section {
+function changed(section: Section, remedy: Exclude<ClashRemedy, { kind: "standIn" }>): Section {
   switch (remedy.kind) {
     case "room":
       return { ...section, room: remedy.room };
@@ -28,7 +28,7 @@ export function useRemedy(sections: readonly Section[]) {
     change.mutateAsync({ params: { id: section.id }, body: shapeOf(sectionChange)(section) as never });
   const put = (sectionId: string, week: number, forId: string, staffId: string | null) =>
     standIn.mutateAsync({ params: { id: sectionId, week: String(week) as never }, body: { forId, staffId } });
-  const take = (remedy: Remedy, told: string) => {
+  const take = (remedy: ClashRemedy, told: string) => {
     const section = sections.find(({ id }) => id === remedy.sectionId);
     if (!section) return;
     if (remedy.kind === "standIn") {

@@ -1,4 +1,4 @@
-import type { Clash, Remedy } from "@map-step/core/timetable";
+import type { Clash, ClashRemedy } from "@map-step/core/timetable";
 import { timeOf } from "@map-step/core/timetable";
 import { counted, inWords } from "@map-step/core/words";
 import { dayAndMonth, shortDay } from "../../kit/dates.ts";
@@ -41,7 +41,7 @@ export function clashInWords(clash: Clash, { section, person }: TimetableNames):
 
 /** What a way out does, as the button that takes it says it. */
 export function remedyInWords(
-  remedy: Remedy,
+  remedy: ClashRemedy,
   { section, person }: TimetableNames,
   dateOf: (sectionId: string, week: number) => string,
 ): string {
