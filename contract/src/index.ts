@@ -11,6 +11,7 @@ import { groupsApi } from "./groups.ts";
 import { historyApi } from "./history.ts";
 import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
+import { lettersApi } from "./letters.ts";
 import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { practiceApi } from "./practice.ts";
@@ -42,6 +43,7 @@ export * from "./groups.ts";
 export * from "./history.ts";
 export * from "./lesson-templates.ts";
 export * from "./lessons.ts";
+export * from "./letters.ts";
 export * from "./level-plan.ts";
 export * from "./levels.ts";
 export * from "./permissions.ts";
@@ -91,6 +93,7 @@ export const api = {
   practice: practiceApi,
   settings: settingsApi,
   staff: staffApi,
+  letters: lettersApi,
   studioFile: studioFileApi,
   today: todayApi,
   bin: binApi,

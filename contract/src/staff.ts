@@ -6,8 +6,8 @@ import { email, newPassword } from "./session.ts";
 
 const staffContent = z.object({ name: words(80), email, role: z.enum(STAFF_ROLES), active: z.boolean() });
 
-/** Somebody new on the staff. */
-export const newStaff = staffContent.extend({ password: newPassword });
+/** Somebody new on the staff; without a password they get an invitation to choose one. */
+export const newStaff = staffContent.extend({ password: newPassword.optional() });
 /** Without a password the old one stays. */
 export const staffChange = changeOf(staffContent).extend({ password: newPassword.optional() });
 /** Somebody on the staff, as they are kept. */

@@ -59,6 +59,8 @@ async function open(size: Size): Promise<Open> {
   });
   const visitor = new Visitor(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
   await visitor.call(api.session.signIn, { body: { email: "person1@big.example", password: DEMO_PASSWORD } });
+  const staff = await db.Staff.findOne({ rejectOnEmpty: true });
+  const letter = await visitor.call(api.letters.invite, { params: { id: staff.id }, body: {} });
   const lesson = await db.Lesson.findOne({ where: { week: 1 }, rejectOnEmpty: true });
   const { sectionId } = lesson;
   const sequence = await db.Sequence.findOne({ where: {}, rejectOnEmpty: true });
@@ -84,6 +86,7 @@ async function open(size: Size): Promise<Open> {
       week: 2,
       list: "plans",
       before: 0,
+      token: (letter.body.path ?? "").replace("/d/", ""),
       kind: "section",
       from: "2027-01-01",
       until: "2027-12-31",

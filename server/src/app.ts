@@ -22,6 +22,7 @@ import { serveGroups } from "./features/groups/routes.ts";
 import { serveHistory } from "./features/history/routes.ts";
 import { serveLessonTemplates } from "./features/lesson-templates/routes.ts";
 import { serveLessons } from "./features/lessons/routes.ts";
+import { serveLetters } from "./features/letters/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
 import { openBus } from "./features/live/bus.ts";
 import { serveLive } from "./features/live/routes.ts";
@@ -71,6 +72,7 @@ const FEATURES = [
   servePractice,
   serveSettings,
   serveStaff,
+  serveLetters,
   serveBin,
   serveStudioFile,
 ];

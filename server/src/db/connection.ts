@@ -9,6 +9,7 @@ import { defineFigures } from "../features/figures/models.ts";
 import { defineGroups } from "../features/groups/models.ts";
 import { defineLessonTemplates } from "../features/lesson-templates/models.ts";
 import { defineLessons } from "../features/lessons/models.ts";
+import { defineLetters } from "../features/letters/models.ts";
 import { defineLevels } from "../features/levels/models.ts";
 import { definePlans } from "../features/plans/models.ts";
 import { defineRecaps } from "../features/recaps/models.ts";
@@ -57,6 +58,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineDances(sequelize),
     ...defineFigures(sequelize),
     ...defineApproaches(sequelize),
+    ...defineLetters(sequelize),
     ...defineLevels(sequelize),
     ...defineSections(sequelize),
     ...defineTimetable(sequelize),

@@ -166,6 +166,10 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/studio-file/page.tsx")).StudioFilePage }),
   },
   {
+    path: "staff/letters",
+    lazy: async () => ({ Component: (await import("../features/letters/page.tsx")).LettersPage }),
+  },
+  {
     path: "staff/settings",
     lazy: async () => ({ Component: (await import("../features/settings/page.tsx")).SettingsPage }),
   },

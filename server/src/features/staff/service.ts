@@ -32,8 +32,9 @@ async function readStaff(db: Database, id: string): Promise<StaffMember> {
 }
 
 export async function createStaff(db: Database, { password, ...content }: NewStaff): Promise<StaffMember> {
-  refuseWeak(password, content.email);
-  return view(await db.Staff.create({ ...content, passwordHash: await hashPassword(password) }));
+  if (password !== undefined) refuseWeak(password, content.email);
+  const passwordHash = password === undefined ? null : await hashPassword(password);
+  return view(await db.Staff.create({ ...content, passwordHash }));
 }
 
 type Change = Omit<StaffMember, "id" | "hasPassword"> & { password?: string | undefined };
@@ -60,7 +61,7 @@ export async function changeStaff(
 /** Makes a director, or gives an account a new password and the director's rights; for those at the machine. */
 export async function ensureDirector(
   db: Database,
-  { name, email, password }: Pick<NewStaff, "name" | "email" | "password">,
+  { name, email, password }: Pick<NewStaff, "name" | "email"> & { readonly password: string },
 ): Promise<"made" | "reset"> {
   refuseWeak(password, email);
   const passwordHash = await hashPassword(password);

@@ -1,5 +1,6 @@
 import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
+import { lettersApi } from "@map-step/contract/letters";
 import { type Session, type SignIn, sessionApi, signIn } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
@@ -12,12 +13,21 @@ import { useStartSession } from "./session.tsx";
 export function SignInPage({ session }: { session: Session }) {
   const start = useStartSession();
   const [problem, setProblem] = useState<string | null>(null);
+  const [forgotten, setForgotten] = useState(false);
   const form = useForm<SignIn>({ resolver: zodResolver(signIn), defaultValues: { email: "", password: "" } });
   const { errors, isSubmitting } = form.formState;
   const enter = (values: SignIn) =>
     call(sessionApi.signIn, { body: values }).then(start, (error: unknown) => {
       if (!showFieldErrors(form, error)) setProblem(errorText(error));
     });
+  const forget = async () => {
+    if (!(await form.trigger("email"))) return;
+    setProblem(null);
+    await call(lettersApi.forgot, { body: { email: form.getValues("email") } }).then(
+      () => setForgotten(true),
+      (error: unknown) => setProblem(errorText(error)),
+    );
+  };
   return (
     <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the email address the studio knows.">
       <form noValidate onSubmit={form.handleSubmit(enter)}>
@@ -38,6 +48,16 @@ export function SignInPage({ session }: { session: Session }) {
           </Button>
         </Stack>
       </form>
+      {forgotten ? (
+        <Text mt="4" role="status">
+          If the studio knows this address, a link with which you choose a new password is on its way. It
+          works once, for an hour. Without mail, your director finds it under Staff.
+        </Text>
+      ) : (
+        <Button mt="4" variant="plain" px="0" h="auto" onClick={() => void forget()}>
+          Forgot your password?
+        </Button>
+      )}
       {session.demoAccounts.length > 0 ? (
         <Box mt="8" pt="5" borderTopWidth="1px" borderColor="rule">
           <Heading as="h2" size="md">

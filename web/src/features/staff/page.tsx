@@ -1,5 +1,5 @@
 import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/react";
-import { api, newStaff, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
+import { api, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
 import { Link } from "react-router";
@@ -11,14 +11,37 @@ import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
-import { tellDone } from "../../kit/toasts.ts";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
 
 const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));
 const optionalPassword = { setValueAs: (value: string) => value || undefined };
 
+/** Writes somebody a link with which they choose a password. */
+function useInvite(): { readonly invite: (id: string) => void; readonly busy: boolean } {
+  const ask = useChange(api.letters.invite);
+  return {
+    busy: ask.isPending,
+    invite: (id) =>
+      void ask
+        .mutateAsync({ params: { id } })
+        .then(
+          ({ to, sentAt }) =>
+            tellDone(sentAt ? `A link went out to ${to}` : `The link for ${to} waits under Letters`),
+          tellError,
+        ),
+  };
+}
+
+interface DialogProps {
+  /** `null` for somebody new. */
+  readonly member: StaffMember | null;
+  readonly invite: (id: string) => void;
+  readonly onClose: () => void;
+}
+
 /** Passwords are never kept in the browser, so this form keeps no draft. */
-function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose: () => void }) {
+function StaffDialog({ member, invite, onClose }: DialogProps) {
   const create = useChange(api.staff.create);
   const change = useChange(api.staff.change);
   const start = member ?? { name: "", email: "", role: "teacher" as const, active: true, version: 0 };
@@ -36,19 +59,15 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
     save: ({ version, ...content }) =>
       member
         ? change.mutateAsync({ params: { id: member.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: { ...content, password: content.password ?? "" } }),
-    onSaved: ({ name }) => {
-      tellDone(`${name} is saved`);
+        : create.mutateAsync({ body: content }),
+    onSaved: ({ id, name, hasPassword }) => {
+      if (hasPassword || member) tellDone(`${name} is saved`);
+      else invite(id);
       onClose();
     },
   });
-  const check = () => {
-    const password = newStaff.shape.password.safeParse(form.getValues("password") ?? "");
-    if (member === null && !password.success) form.setError("password", { message: NEW_PASSWORD });
-    else submit();
-  };
   const foot = (
-    <Button loading={isSubmitting} onClick={check}>
+    <Button disabled={isSubmitting} onClick={submit}>
       Save
     </Button>
   );
@@ -64,9 +83,7 @@ function StaffDialog({ member, onClose }: { member: StaffMember | null; onClose:
           help={
             member?.hasPassword
               ? "Leave it empty to keep the old one"
-              : member
-                ? `${NEW_PASSWORD}; without one they can't sign in`
-                : `${NEW_PASSWORD}; they can change it later with you`
+              : `${NEW_PASSWORD}; empty, and they choose it themselves by a link`
           }
           error={errors.password?.message}
           {...form.register("password", optionalPassword)}
@@ -103,6 +120,7 @@ export function StaffPage() {
   const mayWrite = useMay("staff.write");
   const maySave = useMay("studio.file");
   const [open, setOpen] = useState<StaffMember | "new" | null>(null);
+  const { invite, busy } = useInvite();
   return (
     <Loaded all={[staff, sections, levels]}>
       {(members, allSections, allLevels) => {
@@ -119,9 +137,14 @@ export function StaffPage() {
               about="Teachers read everything, teach, write recaps and hold checks. What a course consists of is the director's."
             >
               {mayWrite ? (
-                <Button asChild variant="outline" bg="panel">
-                  <Link to="/staff/settings">Settings</Link>
-                </Button>
+                <>
+                  <Button asChild variant="outline" bg="panel">
+                    <Link to="/staff/letters">Letters</Link>
+                  </Button>
+                  <Button asChild variant="outline" bg="panel">
+                    <Link to="/staff/settings">Settings</Link>
+                  </Button>
+                </>
               ) : null}
               {maySave ? (
                 <Button asChild variant="outline" bg="panel">
@@ -150,21 +173,38 @@ export function StaffPage() {
                       </Text>
                     </Box>
                     {mayWrite ? (
-                      <Button
-                        size="sm"
-                        variant="outline"
-                        aria-label={`Edit ${member.name}`}
-                        onClick={() => setOpen(member)}
-                      >
-                        Edit
-                      </Button>
+                      <Flex gap="2">
+                        {member.active ? (
+                          <Button
+                            size="sm"
+                            variant={member.hasPassword ? "ghost" : "solid"}
+                            disabled={busy}
+                            aria-label={`${member.hasPassword ? "New password by link" : "Invite"}: ${member.name}`}
+                            onClick={() => invite(member.id)}
+                          >
+                            {member.hasPassword ? "New password by link" : "Invite"}
+                          </Button>
+                        ) : null}
+                        <Button
+                          size="sm"
+                          variant="outline"
+                          aria-label={`Edit ${member.name}`}
+                          onClick={() => setOpen(member)}
+                        >
+                          Edit
+                        </Button>
+                      </Flex>
                     ) : null}
                   </Flex>
                 </Panel>
               ))}
             </Stack>
             {open ? (
-              <StaffDialog member={open === "new" ? null : open} onClose={() => setOpen(null)} />
+              <StaffDialog
+                member={open === "new" ? null : open}
+                invite={invite}
+                onClose={() => setOpen(null)}
+              />
             ) : null}
           </>
         );
