@@ -16,6 +16,7 @@ import { levelsApi } from "./levels.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { practiceApi } from "./practice.ts";
 import { recapsApi } from "./recaps.ts";
+import { searchApi } from "./search.ts";
 import { sectionsApi } from "./sections.ts";
 import { sequencesApi } from "./sequences.ts";
 import { sessionApi } from "./session.ts";
@@ -51,6 +52,7 @@ export * from "./plans.ts";
 export * from "./practice.ts";
 export * from "./problem.ts";
 export * from "./recaps.ts";
+export * from "./search.ts";
 export * from "./sections.ts";
 export * from "./sequences.ts";
 export * from "./session.ts";
@@ -71,6 +73,7 @@ export const api = {
   figures: figuresApi,
   figureFile: figureFileApi,
   levels: levelsApi,
+  search: searchApi,
   sections: sectionsApi,
   rooms: roomsApi,
   terms: termsApi,

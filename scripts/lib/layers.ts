@@ -63,6 +63,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "use-library.ts",
       "words.ts",
     ],
+    search: ["search-button.tsx"],
     session: ["door.tsx", "session.tsx"],
     staff: ["teachers-field.tsx"],
     teaching: ["people.tsx", "use-rotation.ts"],

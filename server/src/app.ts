@@ -29,6 +29,7 @@ import { serveLive } from "./features/live/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
 import { servePractice } from "./features/practice/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
+import { serveSearch } from "./features/search/routes.ts";
 import { serveSections } from "./features/sections/routes.ts";
 import { serveSequences } from "./features/sequences/routes.ts";
 import { serveSession } from "./features/session/routes.ts";
@@ -55,6 +56,7 @@ const FEATURES = [
   serveFigureFile,
   serveApproaches,
   serveLevels,
+  serveSearch,
   serveSections,
   serveTimetable,
   serveCalendars,

@@ -3,6 +3,7 @@ import { api, type Section } from "@map-step/contract";
 import { ChevronLeft, ChevronRight, Moon, Sun, Trash2, UserRound } from "lucide-react";
 import { lazy, Suspense } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
+import { SearchButton } from "../features/search/search-button.tsx";
 import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
@@ -139,6 +140,7 @@ export function Header() {
           <Live />
           <Held />
         </Suspense>
+        <SearchButton />
         <IconButton
           variant="ghost"
           size="sm"

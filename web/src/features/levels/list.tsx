@@ -2,8 +2,8 @@ import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { type ApproachRecord, api, type DanceRecord, type Level, type Section } from "@map-step/contract";
 import { approachOf } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
-import { useState } from "react";
-import { Link } from "react-router";
+import { useEffect, useState } from "react";
+import { Link, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { longDay, weekdays } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
@@ -158,6 +158,13 @@ export function LevelsPage() {
   const mayLevels = useMay("levels.write");
   const { dance, choose } = useDanceChoice(dances.data);
   const [open, setOpen] = useState<Open>(null);
+  const [search, setSearch] = useSearchParams();
+  const isAsked = search.get("new") === "level" && mayLevels;
+  useEffect(() => {
+    if (!isAsked) return;
+    setOpen({ what: "level", level: null });
+    setSearch({}, { replace: true });
+  }, [isAsked, setSearch]);
   const close = () => setOpen(null);
   return (
     <Loaded all={[levels, sections, dances, staff, approaches]}>

@@ -26,8 +26,11 @@ const ANYTHING = { list: "levels", thingId: "", what: "changed", byId: null } as
 function useReadingAgain(own: string) {
   const client = useQueryClient();
   return useMemo(() => {
-    const read = (changes: readonly ChangeTold[]) =>
-      void readAgain(client, (place) => differsAfter(place, changes, own));
+    const read = (changes: readonly ChangeTold[]): void => {
+      // What is on its way may take away what is asked for again.
+      if (client.isMutating() > 0) setTimeout(() => read(changes), GATHER_MS);
+      else void readAgain(client, (place) => differsAfter(place, changes, own));
+    };
     const [theirs, mine]: [ChangeTold[], ChangeTold[]] = [[], []];
     let quiet: ReturnType<typeof setTimeout> | undefined;
     return {

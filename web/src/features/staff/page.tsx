@@ -179,10 +179,10 @@ export function StaffPage() {
                             size="sm"
                             variant={member.hasPassword ? "ghost" : "solid"}
                             disabled={busy}
-                            aria-label={`${member.hasPassword ? "New password by link" : "Invite"}: ${member.name}`}
+                            aria-label={`${member.hasPassword ? "Send a link" : "Invite"}: ${member.name}`}
                             onClick={() => invite(member.id)}
                           >
-                            {member.hasPassword ? "New password by link" : "Invite"}
+                            {member.hasPassword ? "Send a link" : "Invite"}
                           </Button>
                         ) : null}
                         <Button
