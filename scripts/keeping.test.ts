@@ -1,13 +1,23 @@
 import { spawn } from "node:child_process";
-import { chmodSync, existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from "node:fs";
+import {
+  chmodSync,
+  existsSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { migrate, openDatabase } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
-import { backUp, readBackup, restore } from "./lib/backup.ts";
+import { rowsOf } from "../server/src/db/query.ts";
+import { ask, backUp, readBackup, restore } from "./lib/backup.ts";
 import { type Cluster, startCluster } from "./lib/cluster.ts";
 import { endure } from "./lib/endure.ts";
 import { keepGoing } from "./lib/keep-going.ts";
+import { backUpNightly } from "./lib/nightly.ts";
 import { portFrom } from "./lib/serve.ts";
 
 let folder: string;
@@ -77,6 +87,48 @@ describe("a backup", () => {
       await expect(restore(url, bad), name).rejects.toThrow(why);
     }
     expect(await named()).toBe("Kept house");
+  });
+});
+
+describe("a nightly backup", () => {
+  const told = async () => {
+    const db = openDatabase(url);
+    const rows = await rowsOf<{ file: string; problem: string | null }>(
+      db,
+      "select file, problem from backups order by id",
+    );
+    await db.sequelize.close();
+    return rows;
+  };
+  const night = (day: number) => new Date(Date.UTC(2027, 1, day, 3, 15));
+
+  it("is proven in a database of its own, keeps the last nights, and lets the studio know", async () => {
+    const place = join(folder, "nights");
+    writeFileSync(join(folder, "letter.txt"), "");
+    for (const day of [1, 2, 3]) await backUpNightly(url, place, { keep: 2, now: night(day) });
+    writeFileSync(join(place, "not-a-backup.txt"), "stays");
+    const { tables, removed } = await backUpNightly(url, place, { keep: 2, now: night(4) });
+    expect(tables).toBeGreaterThan(40);
+    expect(removed).toEqual(["map-step-20270202-031500.backup"]);
+    expect(readdirSync(place).toSorted()).toEqual([
+      ...["map-step-20270203-031500.backup", "map-step-20270204-031500.backup", "not-a-backup.txt"],
+    ]);
+    expect((await told()).map(({ problem }) => problem)).toEqual([null, null, null, null]);
+    // Nothing that proved it is left.
+    const left = await ask(url, "select datname from pg_database where datname like 'map_step_proof%'");
+    expect(left).toEqual([]);
+    await rename("Not as it was kept");
+    await restore(url, join(place, "map-step-20270203-031500.backup"));
+    expect(await named()).toBe("Kept house");
+  });
+
+  it("that can't be made says so to the studio and takes none away", async () => {
+    const place = join(folder, "nights");
+    const file = join(folder, "letter.txt");
+    await expect(backUpNightly(url, file, { now: night(5) })).rejects.toThrow();
+    expect((await told()).at(-1)).toMatchObject({ file: "map-step-20270205-031500.backup" });
+    expect((await told()).at(-1)?.problem).not.toBeNull();
+    expect(readdirSync(place)).toHaveLength(3);
   });
 });
 

@@ -16,7 +16,9 @@ if (major < 20 || (major === 20 && minor < 19)) {
 
 const changed = (path) => (existsSync(path) ? statSync(path).mtimeMs : 0);
 const SLACK_MS = 5000;
-if (changed("node_modules/.package-lock.json") + SLACK_MS < changed("package-lock.json")) {
+// Where it serves people nothing is installed or built by the way; an upgrade does that before.
+const serves = process.argv[2] === "serve";
+if (!serves && changed("node_modules/.package-lock.json") + SLACK_MS < changed("package-lock.json")) {
   console.log("Installing npm packages …");
   // Not `npm ci`: it refuses a lock file without the binaries of other platforms, which not every registry has.
   const { status } = spawnSync("npm", ["install", "--no-audit", "--no-fund", "--loglevel=error"], {

@@ -1,4 +1,5 @@
 import { approachesApi } from "./approaches.ts";
+import { backupsApi } from "./backups.ts";
 import { binApi } from "./bin.ts";
 import { calendarsApi } from "./calendars.ts";
 import { checksApi } from "./checks.ts";
@@ -28,6 +29,7 @@ import { absencesApi, roomsApi, termsApi, timetableApi } from "./timetable.ts";
 import { todayApi } from "./today.ts";
 
 export * from "./approaches.ts";
+export * from "./backups.ts";
 export * from "./bin.ts";
 export * from "./calendars.ts";
 export * from "./checks.ts";
@@ -95,6 +97,7 @@ export const api = {
   history: historyApi,
   practice: practiceApi,
   settings: settingsApi,
+  backups: backupsApi,
   staff: staffApi,
   letters: lettersApi,
   studioFile: studioFileApi,

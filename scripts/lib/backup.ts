@@ -43,7 +43,8 @@ function run(program: string, args: readonly string[], input?: Buffer): Buffer {
   return stdout;
 }
 
-async function ask<T extends object>(url: string, sql: string, values: unknown[] = []): Promise<T[]> {
+/** Asks a database once. */
+export async function ask<T extends object>(url: string, sql: string, values: unknown[] = []): Promise<T[]> {
   const client = new pg.Client({ connectionString: url, connectionTimeoutMillis: 10_000 });
   await client.connect();
   try {
@@ -53,10 +54,16 @@ async function ask<T extends object>(url: string, sql: string, values: unknown[]
   }
 }
 
-/** Writes a whole studio into one file, which is read back before the old one of that name is replaced. */
-export async function backUp(url: string, file: string): Promise<Head> {
+/**
+ * Writes a whole studio into one file, which is read back before the old one of that name is replaced.
+ * @param snapshot the moment of which it is, where somebody holds one; otherwise now
+ */
+export async function backUp(url: string, file: string, snapshot?: string): Promise<Head> {
   const [last] = await ask<{ name: string }>(url, "select name from migrations order by name desc limit 1");
-  const dump = run("pg_dump", ["--format=custom", "--no-owner", "--no-privileges", `--dbname=${url}`]);
+  const dump = run("pg_dump", [
+    ...["--format=custom", "--no-owner", "--no-privileges", `--dbname=${url}`],
+    ...(snapshot === undefined ? [] : [`--snapshot=${snapshot}`]),
+  ]);
   const head: Head = {
     format: FORMAT,
     formatVersion: 1,
@@ -110,6 +117,17 @@ export function readBackup(file: string): { readonly head: Head; readonly dump: 
   return { head, dump };
 }
 
+/** The address of another database of the same server. */
+export function besides(url: string, database: string): string {
+  const other = new URL(url);
+  other.pathname = `/${database}`;
+  return other.href;
+}
+
+/** Lays a dump into an empty database. */
+export const layDump = (url: string, dump: Buffer): Buffer =>
+  run("pg_restore", ["--no-owner", "--no-privileges", "--exit-on-error", `--dbname=${url}`], dump);
+
 /**
  * Puts a backup in the place of a studio's database. It is laid beside the present one, brought up to date and looked
  * at; only then do the two change places, and the one of before stays under another name.
@@ -117,19 +135,14 @@ export function readBackup(file: string): { readonly head: Head; readonly dump: 
  */
 export async function restore(url: string, file: string): Promise<string> {
   const { dump } = readBackup(file);
-  const place = new URL(url);
-  const name = place.pathname.slice(1);
+  const name = new URL(url).pathname.slice(1);
   const mark = new Date().toISOString().replaceAll(/\D/g, "").slice(0, 14);
   const [next, before] = [`${name}_next_${mark}`, `${name}_before_${mark}`];
-  const at = (database: string): string => {
-    const other = new URL(url);
-    other.pathname = `/${database}`;
-    return other.href;
-  };
+  const at = (database: string) => besides(url, database);
   const server = at("postgres");
   await ask(server, `create database "${next}"`);
   try {
-    run("pg_restore", ["--no-owner", "--no-privileges", "--exit-on-error", `--dbname=${at(next)}`], dump);
+    layDump(at(next), dump);
     await migrate(at(next));
     await ask(at(next), "select count(*) from studio, staff");
   } catch (error) {

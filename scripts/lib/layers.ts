@@ -35,6 +35,7 @@ const MAY_IMPORT: Readonly<Record<string, (name: string) => boolean>> = {
 const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>>> = {
   web: {
     approaches: ["strand-picture.tsx"],
+    backups: ["state.tsx"],
     checks: ["figure-seen.tsx", "from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
     "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     comments: ["calls.tsx", "comments-button.tsx"],

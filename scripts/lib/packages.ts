@@ -63,6 +63,13 @@ export const needPostgres = (): string =>
     "Elsewhere: set POSTGRES_BIN to the folder of the server, or DATABASE_URL to a running one.",
   );
 
+export const needNginx = (): string =>
+  need(
+    () => ["/usr/sbin/nginx", "/usr/bin/nginx"].find((path) => existsSync(path)) ?? null,
+    "nginx",
+    "It is needed only to try the deployment.",
+  );
+
 export const needChromium = (): string =>
   need(chromiumPath, "chromium", "Elsewhere: set CHROMIUM to the path of the browser.");
 

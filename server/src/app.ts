@@ -10,6 +10,7 @@ import sirv from "sirv";
 import type { Config } from "./config.ts";
 import type { Database } from "./db/connection.ts";
 import { serveApproaches } from "./features/approaches/routes.ts";
+import { serveBackups } from "./features/backups/routes.ts";
 import { serveBin } from "./features/bin/routes.ts";
 import { serveCalendars } from "./features/calendars/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
@@ -73,6 +74,7 @@ const FEATURES = [
   serveHistory,
   servePractice,
   serveSettings,
+  serveBackups,
   serveStaff,
   serveLetters,
   serveBin,

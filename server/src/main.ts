@@ -1,5 +1,5 @@
 import type { Server } from "node:http";
-import type { AddressInfo } from "node:net";
+import { type AddressInfo, Server as NetServer } from "node:net";
 import pino from "pino";
 import { createApp } from "./app.ts";
 import { readConfig } from "./config.ts";
@@ -9,6 +9,8 @@ import { errorForLog, quietDestination } from "./http/log.ts";
 import { internal } from "./http/problems.ts";
 import { owedAnswer } from "./http/request.ts";
 
+/** So long a proxy may still send on connections that it holds open, each of which closes after its answer. Milliseconds. */
+const PARTING_MS = 1_000;
 /** Requests under way get so long to end, in milliseconds; then their connections are closed. */
 const LAST_WORDS_MS = 4_000;
 const FORCED_END_MS = 7_000;
@@ -55,12 +57,14 @@ function stop(code: number): void {
   stopping = true;
   setTimeout(() => server.closeAllConnections(), LAST_WORDS_MS).unref();
   setTimeout(() => process.exit(code), FORCED_END_MS).unref();
-  server.close(async () => {
+  // Not `server.close`, which would close idle connections in the moment in which a proxy sends on them.
+  NetServer.prototype.close.call(server, async () => {
     await Promise.allSettled([close(), db.sequelize.close()]);
     process.exit(code);
   });
+  server.prependListener("request", (_request, response) => response.setHeader("Connection", "close"));
   hangUp();
-  server.closeIdleConnections();
+  setTimeout(() => server.closeIdleConnections(), PARTING_MS);
 }
 process.once("SIGTERM", () => stop(0));
 process.once("SIGINT", () => stop(0));

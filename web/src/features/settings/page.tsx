@@ -11,6 +11,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
+import { BackupPanel } from "../backups/state.tsx";
 import { SESSION_KEY } from "../session/session.tsx";
 
 const ZONES = Intl.supportedValuesOf("timeZone");
@@ -48,31 +49,34 @@ function SettingsForm({ now }: { now: Settings }) {
     <>
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" alignItems="start" maxW="72rem">
-        <Panel>
-          <PanelTitle>The studio</PanelTitle>
-          <Stack gap="4">
-            {namesOf(SETTINGS_FIELDS, "name").map((name) => (
-              <TextField
-                key={name}
-                {...labelled(SETTINGS_FIELDS, name)}
-                error={errors[name]?.message}
-                {...form.register(name)}
+        <Stack gap="4">
+          <Panel>
+            <PanelTitle>The studio</PanelTitle>
+            <Stack gap="4">
+              {namesOf(SETTINGS_FIELDS, "name").map((name) => (
+                <TextField
+                  key={name}
+                  {...labelled(SETTINGS_FIELDS, name)}
+                  error={errors[name]?.message}
+                  {...form.register(name)}
+                />
+              ))}
+              <ChoiceField
+                {...labelled(SETTINGS_FIELDS, "timeZone")}
+                error={errors.timeZone?.message}
+                choices={[...new Set([now.timeZone, ...ZONES])].map((zone) => ({ value: zone, label: zone }))}
+                {...form.register("timeZone")}
               />
-            ))}
-            <ChoiceField
-              {...labelled(SETTINGS_FIELDS, "timeZone")}
-              error={errors.timeZone?.message}
-              choices={[...new Set([now.timeZone, ...ZONES])].map((zone) => ({ value: zone, label: zone }))}
-              {...form.register("timeZone")}
-            />
-            <ChoiceField
-              {...labelled(SETTINGS_FIELDS, "firstWeekday")}
-              error={errors.firstWeekday?.message}
-              choices={WEEKDAYS}
-              {...form.register("firstWeekday", { valueAsNumber: true })}
-            />
-          </Stack>
-        </Panel>
+              <ChoiceField
+                {...labelled(SETTINGS_FIELDS, "firstWeekday")}
+                error={errors.firstWeekday?.message}
+                choices={WEEKDAYS}
+                {...form.register("firstWeekday", { valueAsNumber: true })}
+              />
+            </Stack>
+          </Panel>
+          <BackupPanel />
+        </Stack>
         <Panel>
           <PanelTitle>Our words in recaps</PanelTitle>
           <Stack gap="4">

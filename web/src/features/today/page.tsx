@@ -5,6 +5,7 @@ import { useApi } from "../../kit/api.ts";
 import { awayInWords, longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { BackupAlert } from "../backups/state.tsx";
 import { Calls } from "../comments/calls.tsx";
 import { SinceYouWereHere } from "../history/since.tsx";
 import { useMay, useSession } from "../session/session.tsx";
@@ -210,6 +211,7 @@ export function TodayPage() {
       {({ today: date, lessons, unfinished, recaps, plans, more }) => (
         <>
           <PageHead title="Today" about={`${longDay(date)}, for ${person.name}`} />
+          <BackupAlert />
           <SimpleGrid columns={{ base: 1, lg: 2 }} gap="5" templateColumns={{ lg: "3fr 2fr" }}>
             <Stack gap="4">
               {lessons.map((lesson, index) => (
