@@ -82,7 +82,11 @@ async function meanwhile(work: () => Promise<void>): Promise<{ good: number; bad
     while (going) {
       await ask("GET", "/api/sections");
       number += 1;
-      await ask("POST", "/api/rooms", { name: `Room ${which}.${number}.${Date.now()}`, places: null, note: "" });
+      await ask("POST", "/api/rooms", {
+        name: `Room ${which}.${number}.${Date.now()}`,
+        places: null,
+        note: "",
+      });
       await new Promise((resolve) => setTimeout(resolve, 20));
     }
   };

@@ -2,7 +2,7 @@ import { LAYERS } from "@map-step/core/figure";
 import { COVERED, OUTCOMES, REMARK_KINDS } from "@map-step/core/lesson";
 import { z } from "zod";
 import { words } from "./common.ts";
-import { endpoint } from "./endpoint.ts";
+import { byId, endpoint } from "./endpoint.ts";
 import { LESSON_PATH, ofLesson } from "./lessons.ts";
 
 const entry = z.object({
@@ -43,6 +43,11 @@ export const logEntry = z.discriminatedUnion("kind", [
     value: z.object({ times: z.int().min(0).max(200) }).nullable(),
   }),
   entry.extend({
+    kind: z.literal("fulfilled"),
+    target: about,
+    value: z.object({ fulfilled: z.literal(true) }).nullable(),
+  }),
+  entry.extend({
     kind: z.literal("ended"),
     target: z.literal("class"),
     value: z.object({ ended: z.literal(true) }).nullable(),
@@ -66,6 +71,19 @@ export const classLog = z.object({
   waitedBefore: z.array(z.object({ studentId: z.uuid(), times: z.int() })),
 });
 
+/** What was promised in a class of a section and is not done yet. */
+export const openPromise = z.object({
+  /** The lesson in which it was promised. */
+  week: z.int(),
+  /** The remark. */
+  id: z.uuid(),
+  text: z.string(),
+  /** The last entry about whether it was done, to note after; `null` where there is none. */
+  after: z.uuid().nullable(),
+});
+/** What was promised and is not done yet. */
+export type OpenPromise = z.infer<typeof openPromise>;
+
 /** An entry as it is sent. */
 export type LogEntryRecord = z.infer<typeof logEntry>;
 /** An entry as it is kept: with who made it and what became of it. */
@@ -77,6 +95,14 @@ export type EntryAnswer = z.infer<typeof entryAnswer>;
 
 /** Endpoints of class logs. */
 export const classLogApi = {
+  /** What was promised in all lessons of a section, as long as nobody noted that it is done. */
+  promises: endpoint({
+    method: "GET",
+    path: "/sections/:id/promises",
+    access: "read",
+    params: byId,
+    response: z.array(openPromise),
+  }),
   read: endpoint({
     method: "GET",
     path: `${LESSON_PATH}/log`,

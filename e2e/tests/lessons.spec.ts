@@ -23,12 +23,18 @@ test("a lesson fetches nothing twice, and says what was promised in the one befo
   const path = await link.getAttribute("href");
   asked.length = 0;
   await page.goto(`${demoStudio()}${path}`);
-  await expect(page.getByRole("region", { name: "Noted in week 2" })).toContainText(
-    "Promised in week 2: A song at 100 beats for practising at home.",
-  );
+  const before = page.getByRole("region", { name: "From the lessons before" });
+  await expect(before).toContainText("A song at 100 beats for practising at home. (week 2)");
   await page.waitForLoadState("networkidle");
   expect(asked.length).toBeGreaterThan(4);
   expect(asked.filter((url, at) => asked.indexOf(url) !== at)).toEqual([]);
+  // It stands there until somebody ticks it; a slip is undone.
+  const promise = before.getByRole("checkbox", { name: /A song at 100 beats/ });
+  const song = before.getByText(/A song at 100 beats/);
+  await song.click();
+  await expect(promise).toHaveCount(0);
+  await page.getByRole("button", { name: "Undo", exact: true }).click();
+  await expect(promise).toBeVisible();
 });
 
 test("parts move by keyboard and by dragging, and stay where they were put", async ({ page }) => {

@@ -1,3 +1,4 @@
+import { randomUUID } from "node:crypto";
 import { api, type Lesson, type LogEntryRecord } from "@map-step/contract";
 import { beforeEach, describe, expect, it } from "vitest";
 import { noted, studioWithCourse } from "./studio.ts";
@@ -54,6 +55,30 @@ describe("a class log", () => {
     const chosen = mark("part", mine.id);
     expect((await note([chosen], other)).body.answers[0]?.outcome).toBe("kept");
     expect(await covered()).toBe("part");
+  });
+
+  it("keeps what was promised open until somebody notes that it is done, and takes that back", async () => {
+    const promises = async () =>
+      (await other.call(api.classLog.promises, { params: { id: course.section.id } })).body;
+    const remark = randomUUID();
+    const says = (kind: "promised" | "note", after: string | null = null) =>
+      noted({ kind: "remark", target: remark, value: { kind, text: "A song", figureId: null } }, after);
+    const done = (target: string, value: { fulfilled: true } | null, after: string | null = null) =>
+      noted({ kind: "fulfilled", target, value }, after);
+    const first = says("note");
+    await note([first]);
+    expect(await promises()).toEqual([]);
+    const second = says("promised", first.id);
+    await note([second]);
+    expect(await promises()).toEqual([{ week, id: remark, text: "A song", after: null }]);
+    expect((await note([done(randomUUID(), { fulfilled: true })])).body.answers[0]?.outcome).toBe("refused");
+    const tick = done(remark, { fulfilled: true });
+    expect((await note([tick], other)).body.answers[0]?.outcome).toBe("kept");
+    expect(await promises()).toEqual([]);
+    await note([done(remark, null, tick.id)], other);
+    expect((await promises())[0]).toMatchObject({ id: remark });
+    await note([says("note", second.id)]);
+    expect(await promises()).toEqual([]);
   });
 
   it("is at one with two who say the same, and goes on from either", async () => {

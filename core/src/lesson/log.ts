@@ -3,9 +3,10 @@ import { COVERED, type Covered } from "./segment.ts";
 
 /**
  * What is noted in class, or corrected later. Each kind is about one thing: a mark and spent minutes about a part,
- * attendance and waiting about a student, a remark about itself, the end about the class.
+ * attendance and waiting about a student, a remark about itself, a promise that was kept about its remark, the end about
+ * the class.
  */
-export const NOTED = ["mark", "spent", "attendance", "remark", "waited", "ended"] as const;
+export const NOTED = ["mark", "spent", "attendance", "remark", "waited", "fulfilled", "ended"] as const;
 /** One of `NOTED`. */
 export type Noted = (typeof NOTED)[number];
 
@@ -22,6 +23,8 @@ export interface NotedValues {
   readonly remark: { readonly kind: RemarkKind; readonly text: string; readonly figureId: string | null };
   /** How often a student sat out while partners changed. */
   readonly waited: { readonly times: number };
+  /** What was promised in a remark is done. */
+  readonly fulfilled: { readonly fulfilled: true };
   readonly ended: { readonly ended: true };
 }
 
@@ -122,6 +125,18 @@ export const remarksOf = (log: ClassLog): (NotedValues["remark"] & { readonly id
   [...log.values()].flatMap(({ entry }) =>
     entry.kind === "remark" && entry.value ? [{ id: entry.target, ...entry.value }] : [],
   );
+
+/**
+ * What was promised to a class and is not done yet, in the order noted.
+ * @returns of each its remark's id and words
+ * @example
+ * openPromises(readLog([{ id: "1", kind: "remark", target: "r", value: { kind: "promised", text: "A song", figureId: null },
+ *   after: null, at: "2027-02-01T19:00:00Z" }])) // [{ id: "r", text: "A song" }]
+ */
+export const openPromises = (log: ClassLog): { readonly id: string; readonly text: string }[] =>
+  remarksOf(log)
+    .filter(({ id, kind }) => kind === "promised" && notedAt(log, "fulfilled", id) === null)
+    .map(({ id, text }) => ({ id, text }));
 
 /**
  * Whether somebody was in class: who is not noted as missing was.

@@ -3,9 +3,10 @@ import {
   type KeptEntry,
   type LogEntryRecord,
   logEntry,
+  type OpenPromise,
   type Person,
 } from "@map-step/contract";
-import { judgeEntry, readLog } from "@map-step/core/lesson";
+import { judgeEntry, lastEntry, openPromises, readLog, remarksOf } from "@map-step/core/lesson";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -63,6 +64,24 @@ export async function readClassLog(db: Database, sectionId: string, week: number
   return logOf(db, sectionId, week);
 }
 
+/** What was promised in a section's lessons and is not done yet, in the order of the lessons. */
+export async function promisesOf(db: Database, sectionId: string): Promise<OpenPromise[]> {
+  const rows = await rowsOf<EntryRow>(
+    db,
+    `${ENTRIES} where l.section_id = $sectionId
+       and e.kind in ('remark', 'fulfilled')
+     order by l.week, e.position`,
+    { sectionId },
+  );
+  return [...new Set(rows.map(({ week }) => week))].flatMap((week) => {
+    const log = readLog(rows.filter((row) => row.week === week).map(view));
+    return openPromises(log).map(({ id, text }) => ({
+      ...{ week, id, text },
+      after: lastEntry(log, "fulfilled", id)?.id ?? null,
+    }));
+  });
+}
+
 type Read = { readonly entry: LogEntryRecord } | { readonly id: string; readonly why: string };
 
 /** Reads one entry as a device sent it; one that can't be read says why. */
@@ -81,12 +100,15 @@ function refusal(
   parts: ReadonlySet<string>,
   students: ReadonlySet<string>,
   elsewhere: ReadonlySet<string>,
+  remarks: ReadonlySet<string>,
 ): string | null {
   if (elsewhere.has(id)) return "Something else was noted under this number in another lesson.";
   if ((kind === "mark" || kind === "spent") && !parts.has(target))
     return "This part is not in the lesson any more.";
   if ((kind === "attendance" || kind === "waited") && !students.has(target))
     return "This student is not in the section.";
+  if (kind === "fulfilled" && !remarks.has(target))
+    return "Nothing of this kind was promised in this lesson.";
   return null;
 }
 
@@ -143,8 +165,9 @@ export const noteInLog = (
     const answers = read.map((one): EntryAnswer => {
       if (!("entry" in one)) return { id: one.id, outcome: "refused", why: one.why };
       const { entry } = one;
+      const remarks = new Set(remarksOf(log).map(({ id }) => id));
       const before = outcomes.get(entry.id);
-      const why = before ? null : refusal(entry, parts, students, elsewhere);
+      const why = before ? null : refusal(entry, parts, students, elsewhere, remarks);
       if (before || why !== null) return { id: entry.id, outcome: before ?? "refused", why };
       const outcome = judgeEntry(log, entry);
       log = readLog([entry], log);
