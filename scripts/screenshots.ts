@@ -140,12 +140,7 @@ const SHOTS: readonly Shot[] = [
     first: teachPart("Side pass"),
     size: { width: 1180, height: 820 },
   },
-  {
-    name: "teaching-on-a-phone",
-    path: ({ section }) => `/teach/${section}/3`,
-    first: teachPart("Side pass"),
-    size: { width: 390, height: 800 },
-  },
+  { name: "timetable", path: () => "/timetable?week=2027-02-22" },
   { name: "sequence", path: () => "/sequences", first: joinToMend },
   { name: "make-it-for-me", path: () => "/sequences", first: makeIt },
   { name: "recap-editor", path: ({ section }) => `/recaps/${section}/1` },
