@@ -52,3 +52,60 @@ export function alikeNames(one: string, other: string): NameLikeness {
   if (isShortFor(wordsOfA, wordsOfB) || isShortFor(wordsOfB, wordsOfA)) return "nearly";
   return Math.min(a.length, b.length) >= LONG_ENOUGH && lettersApart(a, b) === 1 ? "nearly" : "other";
 }
+
+/**
+ * Keys of which two names that are nearly the same have one in common: the name without any one of its letters, and with
+ * its last word cut to a letter.
+ */
+function keysOf(name: string): readonly string[] {
+  const without = Array.from({ length: name.length }, (_, at) => name.slice(0, at) + name.slice(at + 1));
+  const cut = name.lastIndexOf(" ");
+  return [...new Set([name, ...without, ...(cut < 0 ? [] : [`${name.slice(0, cut + 2)}…`])])];
+}
+
+/** Two who may be one person. */
+export interface AlikePeople<P> {
+  readonly one: P;
+  readonly other: P;
+  /** Whether their names are the same but for capitals and marks on letters. */
+  readonly same: boolean;
+}
+
+/**
+ * Pairs of people whose names are the same, or nearly (`alikeNames`), the same ones first, then by name. Only names with
+ * a key in common are looked at, so that thousands of people take no longer than their names are long.
+ * @param most ends the search when so many pairs are found
+ * @param mayBeOne leaves out pairs of whom it is known otherwise
+ * @example
+ * alikePairs([{ name: "Zoé" }, { name: "zoe" }], 10).length // 1
+ */
+export function alikePairs<P extends { readonly name: string }>(
+  people: readonly P[],
+  most: number,
+  mayBeOne: (one: P, other: P) => boolean = () => true,
+): AlikePeople<P>[] {
+  const named = people
+    .map((person) => ({ person, name: plain(person.name) }))
+    .filter(({ name }) => name !== "")
+    .toSorted((a, b) => (a.name < b.name ? -1 : a.name > b.name ? 1 : 0));
+  const holders = new Map<string, number[]>();
+  for (const [at, { name }] of named.entries())
+    for (const key of keysOf(name)) {
+      const there = holders.get(key);
+      if (there) there.push(at);
+      else holders.set(key, [at]);
+    }
+  const found: AlikePeople<P>[] = [];
+  for (const wanted of ["same", "nearly"] as const)
+    for (const [at, { person, name }] of named.entries()) {
+      const keys = wanted === "same" ? [name] : keysOf(name);
+      const others = new Set(keys.flatMap((key) => (holders.get(key) ?? []).filter((other) => other > at)));
+      for (const index of [...others].toSorted((a, b) => a - b)) {
+        const other = named[index]?.person;
+        if (!other || !mayBeOne(person, other) || alikeNames(person.name, other.name) !== wanted) continue;
+        found.push({ one: person, other, same: wanted === "same" });
+        if (found.length >= most) return found;
+      }
+    }
+  return found;
+}

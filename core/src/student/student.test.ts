@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { alikeNames, ENROLMENT_ROLES, isEnrolledOn, readRoster, sidesOf } from "./index.ts";
+import { alikeNames, alikePairs, ENROLMENT_ROLES, isEnrolledOn, readRoster, sidesOf } from "./index.ts";
 
 describe("names that may be one person's", () => {
   it.each([
@@ -17,6 +17,44 @@ describe("names that may be one person's", () => {
   ] as const)("%s and %s: %s", (one, other, expected) => {
     expect(alikeNames(one, other)).toBe(expected);
     expect(alikeNames(other, one)).toBe(expected);
+  });
+
+  test("all pairs are found that a look at each would find, the same ones first", () => {
+    const name = fc
+      .tuple(
+        fc.constantFrom("Ana Lind", "Anna Linde", "Ana L", "Bob Marsh", "Zoé", "Zoe Abel", "Bo", "-"),
+        fc.constantFrom("as it is", "loud", "out", "in", "swapped"),
+        fc.nat({ max: 9 }),
+      )
+      .map(([base, edit, at]) => {
+        if (edit === "loud") return base.toUpperCase();
+        if (edit === "out") return base.slice(0, at) + base.slice(at + 1);
+        if (edit === "in") return `${base.slice(0, at)}a${base.slice(at)}`;
+        if (edit === "swapped")
+          return base.slice(0, at) + [...base.slice(at, at + 2)].toReversed().join("") + base.slice(at + 2);
+        return base;
+      });
+    let pairs = 0;
+    fc.assert(
+      fc.property(fc.array(name, { maxLength: 14 }), (names) => {
+        const people = names.map((one, id) => ({ id, name: one }));
+        const found = alikePairs(people, Number.POSITIVE_INFINITY);
+        const told = found.map(({ one, other, same }) => [...[one.id, other.id].toSorted(), same].join(" "));
+        const each = people.flatMap((one, at) =>
+          people.slice(at + 1).flatMap((other) => {
+            const alike = alikeNames(one.name, other.name);
+            return alike === "other" ? [] : [[...[one.id, other.id].toSorted(), alike === "same"].join(" ")];
+          }),
+        );
+        expect(told.toSorted()).toEqual(each.toSorted());
+        expect(found.map(({ same }) => same)).toEqual(
+          found.map(({ same }) => same).toSorted((a, b) => Number(b) - Number(a)),
+        );
+        expect(alikePairs(people, 2)).toEqual(found.slice(0, 2));
+        pairs += found.length;
+      }),
+    );
+    expect(pairs).toBeGreaterThan(100);
   });
 
   test("a name is its own whatever its capitals and marks, and alike both ways", () => {

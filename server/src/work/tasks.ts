@@ -3,6 +3,7 @@ import { levelSeen } from "../features/checks/level-seen.ts";
 import { previewFile, takeInFile } from "../features/figure-file/service.ts";
 import { compareDance } from "../features/figures/likeness.ts";
 import { lookAtAllPlans, openFindings } from "../features/plans/findings.ts";
+import { listAlike } from "../features/students/same-person.ts";
 import { takeInStudioFile } from "../features/studio-file/take-in.ts";
 import { writeStudioFile } from "../features/studio-file/write.ts";
 import type { TaskName, Tasks } from "./work.ts";
@@ -16,6 +17,7 @@ type Does<N extends TaskName> = (
 export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   compareDance,
   levelSeen,
+  listAlike,
   lookAtAllPlans,
   previewFile,
   takeInFile,

@@ -1,4 +1,12 @@
-import type { JudgedFile, LevelSeen, Person, Problem, TakenStudio, Today } from "@map-step/contract";
+import type {
+  AlikePair,
+  JudgedFile,
+  LevelSeen,
+  Person,
+  Problem,
+  TakenStudio,
+  Today,
+} from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
 
 /** A plan that is looked through, with what it is called and the last week that was taught by it. */
@@ -21,6 +29,7 @@ export interface FigureRows {
 export interface Tasks {
   readonly compareDance: (danceId: string) => readonly LikePair[];
   readonly levelSeen: (levelId: string) => LevelSeen;
+  readonly listAlike: (person: Person) => AlikePair[];
   readonly lookAtAllPlans: () => void;
   readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
   readonly previewFile: (file: FigureRows) => JudgedFile;

@@ -5,7 +5,7 @@ import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
 import { eraseStudent } from "./erase.ts";
 import { exportStudent } from "./personal-data.ts";
 import { listEnrolled, listPeople } from "./read.ts";
-import { joinStudents, listAlike, separateStudent } from "./same-person.ts";
+import { joinStudents, separateStudent } from "./same-person.ts";
 import {
   changeEnrolment,
   changeStudent,
@@ -15,7 +15,7 @@ import {
   restoreEnrolment,
 } from "./service.ts";
 
-export function serveStudents(router: Router, { db }: Context): void {
+export function serveStudents(router: Router, { db, workers }: Context): void {
   serve(router, api.students.list, ({ params }) => listEnrolled(db, params.id));
   serve(router, api.students.all, ({ person }) => listPeople(db, person));
   serve(router, api.students.create, async ({ params, body, person }) => {
@@ -26,7 +26,7 @@ export function serveStudents(router: Router, { db }: Context): void {
     await holdOwnClass(db, person, params.id);
     return enrol(db, params.id, body.from, body.students);
   });
-  serve(router, api.students.alike, ({ person }) => listAlike(db, person));
+  serve(router, api.students.alike, ({ person }) => workers.run("listAlike", person));
   serve(router, api.students.change, ({ params, body, person }) =>
     changeStudent(db, person, params.id, body),
   );
