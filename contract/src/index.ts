@@ -14,6 +14,7 @@ import { lessonTemplatesApi } from "./lesson-templates.ts";
 import { lessonsApi } from "./lessons.ts";
 import { lettersApi } from "./letters.ts";
 import { levelsApi } from "./levels.ts";
+import { planLinksApi } from "./plan-links.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { practiceApi } from "./practice.ts";
 import { recapsApi } from "./recaps.ts";
@@ -50,6 +51,7 @@ export * from "./letters.ts";
 export * from "./level-plan.ts";
 export * from "./levels.ts";
 export * from "./permissions.ts";
+export * from "./plan-links.ts";
 export * from "./plans.ts";
 export * from "./practice.ts";
 export * from "./problem.ts";
@@ -86,6 +88,7 @@ export const api = {
   approaches: approachesApi,
   plans: plansApi,
   planDrafts: planDraftsApi,
+  planLinks: planLinksApi,
   lessons: lessonsApi,
   lessonTemplates: lessonTemplatesApi,
   classLog: classLogApi,

@@ -61,6 +61,10 @@ async function open(size: Size): Promise<Open> {
   await visitor.call(api.session.signIn, { body: { email: "person1@big.example", password: DEMO_PASSWORD } });
   const staff = await db.Staff.findOne({ rejectOnEmpty: true });
   const letter = await visitor.call(api.letters.invite, { params: { id: staff.id }, body: {} });
+  const ofPlan = await visitor.call(api.planLinks.open, {
+    params: { id: (await db.Plan.findOne({ rejectOnEmpty: true })).id },
+    body: { until: TODAY },
+  });
   const lesson = await db.Lesson.findOne({ where: { week: 1 }, rejectOnEmpty: true });
   const { sectionId } = lesson;
   const sequence = await db.Sequence.findOne({ where: {}, rejectOnEmpty: true });
@@ -86,6 +90,7 @@ async function open(size: Size): Promise<Open> {
       week: 2,
       list: "plans",
       before: 0,
+      planSecret: ofPlan.body.secret ?? "",
       token: (letter.body.path ?? "").replace("/d/", ""),
       kind: "section",
       from: "2027-01-01",

@@ -167,7 +167,7 @@ describe("a whole studio as one file", () => {
       // Like a sign-in, the address of a calendar lets somebody in, and is made anew.
       .filter(
         (place) =>
-          !/^(migrations|sessions|rate_limits|studio|history|staff_seen|calendar_addresses|one_time_links|letters|backups)\./.test(
+          !/^(migrations|sessions|rate_limits|studio|history|staff_seen|calendar_addresses|one_time_links|letters|backups|plan_links)\./.test(
             place,
           ),
       )

@@ -41,7 +41,7 @@ test("a plan moves before the eyes of whoever looks, its history says how, and i
   await other.getByRole("button", { name: "History of this plan" }).click();
   await expect(other.getByRole("button", { name: "Go back to this" })).toHaveCount(0);
   await other.goto(demoStudio());
-  const news = other.getByRole("listitem").filter({ hasText: "Hustle 1, Thursday section" });
+  const news = other.getByRole("listitem").filter({ hasText: /^Plan.*Hustle 1, Thursday section/ });
   await expect(news).toContainText("changed by Maro Quillfeather");
   await other.getByRole("button", { name: "Seen" }).click();
   await expect(news).toHaveCount(0);

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { another, expect, signIn, test, unaware } from "../fixtures.ts";
+import { another, expect, expectAccessible, signIn, test, unaware } from "../fixtures.ts";
 
 async function openPlan(page: Page, level: string): Promise<void> {
   await page.goto(`${new URL(page.url()).origin}/levels`);
@@ -146,7 +146,10 @@ test("a cancelled week is repaired with explained moves; a finding is accepted, 
   await saved(page);
 });
 
-test("the forecast, saved plans and files of a plan", async ({ page }) => {
+test("the forecast, saved plans and files of a plan, and the link at which a guest reads it", async ({
+  page,
+  browser,
+}) => {
   await signIn(page);
   await page.getByRole("link", { name: "Levels" }).click();
   await page.getByRole("link", { name: "Plan", exact: true }).first().click();
@@ -172,6 +175,14 @@ test("the forecast, saved plans and files of a plan", async ({ page }) => {
     page.getByRole("button", { name: "Grid as SVG" }).click(),
   ]);
   expect(await readFile(await drawing.path(), "utf8")).toContain("<title>Hustle 1, Monday section</title>");
+  await page.getByRole("button", { name: "Make a link" }).click();
+  const link = await page.getByRole("textbox", { name: "Link to this plan" }).inputValue();
+  const guest = await (await browser.newContext()).newPage();
+  await guest.goto(link);
+  await expect(guest.getByRole("heading", { name: "Hustle 1, Monday section" })).toBeVisible();
+  await expect(guest.getByText(/^Take care:/).first()).toBeVisible();
+  await expectAccessible(guest);
+  await guest.context().close();
   await page.keyboard.press("Escape");
   await page.emulateMedia({ media: "print" });
   await expect(page.getByRole("button", { name: "Draft the plan" })).toBeHidden();

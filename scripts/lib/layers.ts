@@ -51,6 +51,8 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "use-walk-through.ts",
       "written-lesson.ts",
     ],
+    "plan-links": ["link-field.tsx"],
+    plans: ["words.ts"],
     practice: ["practice-button.tsx"],
     recaps: ["document.tsx", "live-figure.tsx"],
     sections: ["form.tsx", "own-class.tsx"],

@@ -27,6 +27,7 @@ import { serveLetters } from "./features/letters/routes.ts";
 import { serveLevels } from "./features/levels/routes.ts";
 import { openBus } from "./features/live/bus.ts";
 import { serveLive } from "./features/live/routes.ts";
+import { servePlanLinks } from "./features/plan-links/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
 import { servePractice } from "./features/practice/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
@@ -63,6 +64,7 @@ const FEATURES = [
   serveCalendars,
   serveStudents,
   servePlans,
+  servePlanLinks,
   serveLessons,
   serveLessonTemplates,
   serveClassLog,

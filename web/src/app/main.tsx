@@ -45,8 +45,8 @@ const loadStudio = async () => {
 };
 const StudioLater = lazy(async () => ({ default: await loadStudio() }));
 
-/** What the link of a recap, of a routine or of an invitation holds, for those who follow it without signing in. */
-const [, shared, secret] = /^\/([rsd])\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
+/** What the link of a recap, a routine, a plan or an invitation holds, for those who follow it without signing in. */
+const [, shared, secret] = /^\/([rsdp])\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
 
 /**
  * The first page, with what it needs fetched before: a lazy one always shows the waiting sign, which then stays for
@@ -56,6 +56,10 @@ async function firstPage(): Promise<ReactNode> {
   if (secret !== undefined && shared === "s") {
     const { PublicSequencePage } = await import("../features/sequences/public.tsx");
     return <PublicSequencePage secret={secret} />;
+  }
+  if (secret !== undefined && shared === "p") {
+    const { PublicPlanPage } = await import("../features/plan-links/public.tsx");
+    return <PublicPlanPage secret={secret} />;
   }
   if (secret !== undefined && shared === "d") {
     const { DoorPage } = await import("../features/letters/door-page.tsx");

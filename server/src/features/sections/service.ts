@@ -115,9 +115,12 @@ export const changeSection = (
     return next;
   });
 
-/** What would go with a section, to be said before it is removed. */
+/**
+ * What would go with a section, to be said before it is removed; of one that is removed, what went with it, so that who
+ * asks in the same moment hears the same.
+ */
 export async function contentsOfSection(db: Database, id: string): Promise<SectionContents> {
-  await readSection(db, id);
+  if ((await db.Section.count({ where: { id } })) === 0) throw notFound();
   const [contents] = await rowsOf<SectionContents>(
     db,
     `select

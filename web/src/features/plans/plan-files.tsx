@@ -5,6 +5,8 @@ import { Modal } from "../../kit/dialog.tsx";
 import { download } from "../../kit/download.ts";
 import { printBelow } from "../../kit/printing.ts";
 import { tellError } from "../../kit/toasts.ts";
+import { PlanLinkField } from "../plan-links/link-field.tsx";
+import { useMay } from "../session/session.tsx";
 import type { PlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
 import type { PlanEdit } from "./use-plan.ts";
@@ -21,6 +23,7 @@ interface Props {
 export function PlanFiles({ input, edit, view, onClose }: Props) {
   const { figures, loads, rooms, sharesAt } = view;
   const { level, section } = input;
+  const mayWrite = useMay("plans.write");
   const written: WrittenPlan = {
     levelName: level.name,
     sectionName: section?.name ?? null,
@@ -78,6 +81,7 @@ export function PlanFiles({ input, edit, view, onClose }: Props) {
             A section has dates; its plan can be saved as a calendar.
           </Text>
         )}
+        {mayWrite ? <PlanLinkField planId={input.plan.id} /> : null}
         <Button onClick={print}>Print the grid on one page</Button>
       </Stack>
     </Modal>
