@@ -28,7 +28,7 @@ test("a file is judged row by row, then taken in whole, and comes out again as i
   await expect(page.getByRole("button", { name: "Import the file" })).toBeDisabled();
   await page.getByRole("button", { name: "Leave out what is refused" }).click();
   await page.getByRole("button", { name: "Import the file" }).click();
-  await expect(page.getByText("new.csv: 1 added, 0 changed")).toBeVisible();
+  await expect(page.getByText("new.csv: 1 added, 0 changed", { exact: true })).toBeVisible();
 
   await page.getByLabel("Figures of").selectOption({ label: "Hustle (27)" });
   const [saved] = await Promise.all([
@@ -99,7 +99,7 @@ test("a list comes from a spreadsheet, and what is none is said to be none", asy
   await expect(page.getByText("figures.xlsx: 1 added, 0 changed, 0 the same, 1 refused")).toBeVisible();
   await page.getByRole("button", { name: "Leave out what is refused" }).click();
   await page.getByRole("button", { name: "Add these figures" }).click();
-  await expect(page.getByText("figures.xlsx: 1 added, 0 changed")).toBeVisible();
+  await expect(page.getByText("figures.xlsx: 1 added, 0 changed", { exact: true })).toBeVisible();
   await page.goto(`${demoStudio()}/figures?search=sheet`);
   await page.getByRole("link", { name: /Sheet basic/ }).click();
   await page.getByRole("button", { name: "Remove" }).click();

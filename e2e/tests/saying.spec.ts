@@ -134,7 +134,7 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
       );
     await page.getByRole("button", { name: "Look at it" }).click();
     await page.getByRole("button", { name: "Add these figures" }).click();
-    await expect(page.getByText("The list: 2 added, 0 changed")).toBeVisible();
+    await expect(page.getByText("The list: 2 added, 0 changed", { exact: true })).toBeVisible();
   });
 
   await test.step("needs that are proposed", async () => {

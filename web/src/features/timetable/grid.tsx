@@ -75,8 +75,9 @@ function Slip({ slot, clashes, isChosen, hours, levelName, sectionName, also, on
           {clashes ? "Clash" : "Cancelled"}
         </Text>
       ) : null}
-      <Text className="numbers" fontSize="sm" fontWeight="700" whiteSpace="nowrap" letterSpacing="-0.02em">
-        {timeOf(slot.start)}–{ends}
+      <Text className="numbers" fontSize="sm" fontWeight="700" lineHeight="1.25" letterSpacing="-0.02em">
+        {timeOf(slot.start)}–<wbr />
+        {ends}
       </Text>
       <Text fontSize="sm" lineHeight="1.25" textDecoration={slot.held ? undefined : "line-through"}>
         {levelName(slot)}, {sectionName(slot)}
