@@ -31,7 +31,7 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "program", path: "/levels/program", shown: /What each level adds/ },
     { name: "levels", path: "/levels", shown: /Hustle 2/ },
     { name: "plan", path: `/levels/${level}/sections/${section}`, shown: /To solve in this plan/ },
-    { name: "timetable", path: "/timetable", shown: /1 clash/ },
+    { name: "timetable", path: "/timetable", shown: /\d clash/ },
     { name: "lessons", path: `/lessons/${section}`, shown: /next lesson/ },
     { name: "lesson", path: `/lessons/${section}/3`, shown: /60 of 60 minutes/ },
     { name: "teaching", path: `/teach/${section}/3`, shown: /Who is here/ },

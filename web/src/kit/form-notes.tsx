@@ -7,6 +7,14 @@ interface Props {
   readonly problem: string | null;
 }
 
+/** What is wrong with a whole form; what is wrong with a field stands at the field. */
+export const FormProblem = ({ problem, mb }: { problem: string | null; mb?: string }) =>
+  problem ? (
+    <Text role="alert" color="brick" fontWeight="600" {...(mb ? { mb } : {})}>
+      {problem}
+    </Text>
+  ) : null;
+
 /** Above a form: that what was typed before and never saved is here again, and what is wrong with the whole. */
 export const FormNotes = ({ restored, onDiscard, problem }: Props) => (
   <>
@@ -28,10 +36,6 @@ export const FormNotes = ({ restored, onDiscard, problem }: Props) => (
         </Button>
       </Flex>
     ) : null}
-    {problem ? (
-      <Text role="alert" color="brick" fontWeight="600" mb="3">
-        {problem}
-      </Text>
-    ) : null}
+    <FormProblem problem={problem} mb="3" />
   </>
 );

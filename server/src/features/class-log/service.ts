@@ -6,7 +6,7 @@ import {
   type OpenPromise,
   type Person,
 } from "@map-step/contract";
-import { judgeEntry, lastEntry, openPromises, readLog, remarksOf } from "@map-step/core/lesson";
+import { type ClassLog, judgeEntry, lastEntry, notedAt, openPromises, readLog } from "@map-step/core/lesson";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -100,14 +100,14 @@ function refusal(
   parts: ReadonlySet<string>,
   students: ReadonlySet<string>,
   elsewhere: ReadonlySet<string>,
-  remarks: ReadonlySet<string>,
+  log: ClassLog,
 ): string | null {
   if (elsewhere.has(id)) return "Something else was noted under this number in another lesson.";
   if ((kind === "mark" || kind === "spent") && !parts.has(target))
     return "This part is not in the lesson any more.";
   if ((kind === "attendance" || kind === "waited") && !students.has(target))
     return "This student is not in the section.";
-  if (kind === "fulfilled" && !remarks.has(target))
+  if (kind === "fulfilled" && notedAt(log, "remark", target) === null)
     return "Nothing of this kind was promised in this lesson.";
   return null;
 }
@@ -165,9 +165,8 @@ export const noteInLog = (
     const answers = read.map((one): EntryAnswer => {
       if (!("entry" in one)) return { id: one.id, outcome: "refused", why: one.why };
       const { entry } = one;
-      const remarks = new Set(remarksOf(log).map(({ id }) => id));
       const before = outcomes.get(entry.id);
-      const why = before ? null : refusal(entry, parts, students, elsewhere, remarks);
+      const why = before ? null : refusal(entry, parts, students, elsewhere, log);
       if (before || why !== null) return { id: entry.id, outcome: before ?? "refused", why };
       const outcome = judgeEntry(log, entry);
       log = readLog([entry], log);

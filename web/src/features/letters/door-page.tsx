@@ -4,6 +4,7 @@ import { useState } from "react";
 import { NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { call, errorText, useApi } from "../../kit/api.ts";
 import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
 import { Loading, PageFailed } from "../../kit/states.tsx";
 import { Door } from "../session/door.tsx";
 
@@ -51,11 +52,7 @@ export function DoorPage({ token }: { token: string }) {
             error={errors.password?.message}
             {...form.register("password")}
           />
-          {problem ? (
-            <Text role="alert" color="brick" fontWeight="600">
-              {problem}
-            </Text>
-          ) : null}
+          <FormProblem problem={problem} />
           <Button type="submit" alignSelf="flex-start" disabled={isSubmitting}>
             {isNew ? "Enter" : "Save it and enter"}
           </Button>

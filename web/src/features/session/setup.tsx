@@ -1,4 +1,4 @@
-import { Button, Stack, Text } from "@chakra-ui/react";
+import { Button, Stack } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { type Setup, sessionApi, setup } from "@map-step/contract/session";
 import { useState } from "react";
@@ -7,6 +7,7 @@ import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-field
 import { call, errorText } from "../../kit/api.ts";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { showFieldErrors } from "../../kit/form.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
 import { Door } from "./door.tsx";
 import { useStartSession } from "./session.tsx";
 
@@ -57,11 +58,7 @@ export function SetupPage() {
             error={errors.password?.message}
             {...form.register("password")}
           />
-          {problem ? (
-            <Text role="alert" color="brick" fontWeight="600">
-              {problem}
-            </Text>
-          ) : null}
+          <FormProblem problem={problem} />
           <Button type="submit" alignSelf="flex-start" loading={isSubmitting}>
             Open the studio
           </Button>

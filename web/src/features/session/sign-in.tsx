@@ -7,6 +7,7 @@ import { useForm } from "react-hook-form";
 import { EmailField, PasswordField } from "../../kit/account-fields.tsx";
 import { call, errorText } from "../../kit/api.ts";
 import { showFieldErrors } from "../../kit/form.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
 import { Door } from "./door.tsx";
 import { useStartSession } from "./session.tsx";
 
@@ -38,11 +39,7 @@ export function SignInPage({ session }: { session: Session }) {
             error={errors.password?.message}
             {...form.register("password")}
           />
-          {problem ? (
-            <Text role="alert" color="brick" fontWeight="600">
-              {problem}
-            </Text>
-          ) : null}
+          <FormProblem problem={problem} />
           <Button type="submit" alignSelf="flex-start" loading={isSubmitting}>
             Sign in
           </Button>

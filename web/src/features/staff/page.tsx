@@ -8,6 +8,7 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
@@ -102,11 +103,7 @@ function StaffDialog({ member, invite, onClose }: DialogProps) {
             </Checkbox.Root>
           )}
         />
-        {problem ? (
-          <Text role="alert" color="brick">
-            {problem}
-          </Text>
-        ) : null}
+        <FormProblem problem={problem} />
       </Stack>
       {conflict}
     </Modal>
