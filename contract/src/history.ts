@@ -20,6 +20,7 @@ export const HISTORY_LISTS = [
   "rooms",
   "terms",
   "absences",
+  "proposals",
 ] as const;
 /** One of `HISTORY_LISTS`. */
 export type HistoryList = (typeof HISTORY_LISTS)[number];
@@ -89,8 +90,8 @@ export const historyApi = {
     path: "/history/:list/:id/:before",
     access: "read",
     params: z.object({
-      // What somebody said and took away again is nobody's to read.
-      list: list.exclude(["comments"]),
+      // What somebody said and took away again is nobody's to read, nor what somebody only thinks of proposing.
+      list: list.exclude(["comments", "proposals"]),
       id: z.uuid(),
       before: z.string().regex(/^\d{1,15}$/, "A number of an entry; 0 for the newest"),
     }),

@@ -17,6 +17,7 @@ import { levelsApi } from "./levels.ts";
 import { planLinksApi } from "./plan-links.ts";
 import { planDraftsApi, plansApi } from "./plans.ts";
 import { practiceApi } from "./practice.ts";
+import { proposalsApi } from "./proposals.ts";
 import { recapsApi } from "./recaps.ts";
 import { searchApi } from "./search.ts";
 import { sectionsApi } from "./sections.ts";
@@ -55,6 +56,7 @@ export * from "./plan-links.ts";
 export * from "./plans.ts";
 export * from "./practice.ts";
 export * from "./problem.ts";
+export * from "./proposals.ts";
 export * from "./recaps.ts";
 export * from "./search.ts";
 export * from "./sections.ts";
@@ -99,6 +101,7 @@ export const api = {
   groups: groupsApi,
   history: historyApi,
   practice: practiceApi,
+  proposals: proposalsApi,
   settings: settingsApi,
   backups: backupsApi,
   staff: staffApi,

@@ -28,6 +28,8 @@ export const MAY = {
   "recaps.write": ["director", "teacher"],
   "checks.write": ["director", "teacher"],
   "comments.write": ["director", "teacher"],
+  "proposals.write": ["director", "teacher"],
+  "proposals.settle": ["director"],
 } as const satisfies Record<string, readonly StaffRole[]>;
 
 /** One of the things that `MAY` rules. */

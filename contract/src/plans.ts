@@ -1,6 +1,6 @@
 import { SPECIAL_KINDS, WISHES, WORK } from "@map-step/core/plan";
 import { z } from "zod";
-import { changeOf, stored, wholeNumber, words } from "./common.ts";
+import { changeOf, stored, version, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 
 const week = wholeNumber(1, 26);
@@ -70,6 +70,9 @@ export const planContent = z.object({
 /** A plan as it is written. */
 export type PlanContent = z.infer<typeof planContent>;
 
+/** What of a plan its level and a section have in common. */
+export const planParts = planContent.pick({ chosen: true, special: true });
+
 /** A plan as it is changed, with the version that was seen. */
 export const planChange = changeOf(planContent);
 /** A plan as it is kept, with what it is computed from. */
@@ -79,6 +82,8 @@ export const plan = planContent.extend({
   levelId: z.uuid(),
   /** The section that has this copy; `null` for the level's own plan. */
   sectionId: z.uuid().nullable(),
+  /** How the level's plan was when this section took over its changes last; `null` where that is not known. */
+  agreed: planParts.nullable(),
   /** Figures of the levels before, which dancers bring along. */
   known: z.array(z.uuid()),
   /** Of those figures, how many of the section's own dancers were seen to have each before its first lesson. */
@@ -103,8 +108,35 @@ export const planDraft = stored.extend(planDraftContent.shape).extend({ planId: 
 /** A plan put aside, as it is kept. */
 export type PlanDraft = z.infer<typeof planDraft>;
 
+/** Changes of one plan that other plans of its level take over. */
+export const takeOver = z.object({
+  version,
+  into: z
+    .array(
+      z.object({
+        planId: z.uuid(),
+        version,
+        /** Figures by their ids, and weeks such as `week:3`. */
+        keys: z.array(z.string().max(60)).min(1, "Choose what is taken over").max(230, "At most 230 changes"),
+      }),
+    )
+    .min(1, "Choose a plan")
+    .max(100, "At most 100 plans")
+    .refine(...once<{ planId: string }>(({ planId }) => planId, "A plan stands here twice")),
+});
+/** Changes of one plan that other plans of its level take over. */
+export type TakeOver = z.infer<typeof takeOver>;
+
 /** Endpoints of plans, of levels and of sections. */
 export const plansApi = {
+  /** The level's own plan and those of its sections that are there. */
+  ofLevel: endpoint({
+    method: "GET",
+    path: "/levels/:id/plans",
+    access: "read",
+    params: byId,
+    response: z.array(plan),
+  }),
   read: endpoint({ method: "GET", path: "/plans/:id", access: "read", params: byId, response: plan }),
   change: endpoint({
     method: "PUT",
@@ -113,6 +145,15 @@ export const plansApi = {
     params: byId,
     body: planChange,
     response: plan,
+  }),
+  /** From a level's plan into those of its sections, or from a section's into its level's; all of it or nothing. */
+  takeOver: endpoint({
+    method: "POST",
+    path: "/plans/:id/take-over",
+    access: "plans.write",
+    params: byId,
+    body: takeOver,
+    response: z.array(plan),
   }),
 };
 

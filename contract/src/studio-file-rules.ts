@@ -112,6 +112,8 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "mentions.*": "staff",
     replyTo: "comments",
   },
+  // So may what somebody proposed to change.
+  proposals: { changedBy: "staff", staffId: "staff", settledBy: "staff" },
 };
 
 /**

@@ -114,17 +114,26 @@ function fromThird(value: Thing): Thing {
   };
 }
 
+/** A file of the fourth version as the fifth has it. */
+const fromFourth = (value: Thing): Thing => ({
+  ...value,
+  formatVersion: 5,
+  plans: listIn(value.plans).map((plan) => ({ ...plan, agreed: null })),
+  proposals: [],
+});
+
 /** How each version becomes the next. */
 const STEPS: Readonly<Record<number, (value: Thing) => Thing>> = {
   1: fromFirst,
   2: fromSecond,
   3: fromThird,
+  4: fromFourth,
 };
 
 /**
  * A file of an earlier version as the present one has it. Anything else stays as it is, whatever it holds.
  * @example
- * upgraded({ formatVersion: 5 }) // { formatVersion: 5 }
+ * upgraded({ formatVersion: 6 }) // { formatVersion: 6 }
  */
 export function upgraded(value: unknown): unknown {
   let now = value;

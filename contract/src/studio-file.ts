@@ -13,8 +13,9 @@ import { lessonTemplateContent } from "./lesson-templates.ts";
 import { LESSON_STATES, segment } from "./lessons.ts";
 import { leavesRoom, levelContent } from "./levels.ts";
 import { STAFF_ROLES } from "./permissions.ts";
-import { planContent, planDraftContent } from "./plans.ts";
+import { planContent, planDraftContent, planParts } from "./plans.ts";
 import { practiceMeasure } from "./practice.ts";
+import { PROPOSAL_STATES, PROPOSED } from "./proposals.ts";
 import { recapDocument } from "./recaps.ts";
 import { sectionContent, standIn } from "./sections.ts";
 import { sequenceContent } from "./sequences.ts";
@@ -27,7 +28,7 @@ import { absence, inOrder, roomContent, term } from "./timetable.ts";
 export const STUDIO_FILE_FORMAT = "map-step/studio";
 
 /** The version in which files are written; those of earlier ones are read as well. */
-export const STUDIO_FILE_VERSION = 4;
+export const STUDIO_FILE_VERSION = 5;
 
 /** The largest file of a studio that is read, in bytes. */
 export const MOST_STUDIO_BYTES = 64 * 2 ** 20;
@@ -160,7 +161,13 @@ export const STUDIO_LISTS = {
     batchId: id.nullable(),
   }),
   groupPlans: z.strictObject({ ...signed, levelId: id, ...groupPlanContent.shape }),
-  plans: z.strictObject({ ...signed, levelId: id, sectionId: someone, ...planContent.shape }),
+  plans: z.strictObject({
+    ...signed,
+    levelId: id,
+    sectionId: someone,
+    agreed: planParts.nullable(),
+    ...planContent.shape,
+  }),
   planDrafts: z.strictObject({ ...kept, ...removable, planId: id, ...planDraftContent.shape }),
   lessons: z.strictObject({
     ...signed,
@@ -210,6 +217,19 @@ export const STUDIO_LISTS = {
     editedAt: moment.nullable(),
     resolvedAt: moment.nullable(),
     resolvedBy: someone,
+  }),
+  proposals: z.strictObject({
+    ...signed,
+    list: z.enum(PROPOSED),
+    thingId: someone,
+    base: z.union([planContent, figureContent]).nullable(),
+    content: z.union([planContent, figureContent]),
+    note: z.string().max(2000),
+    state: z.enum(PROPOSAL_STATES),
+    staffId: id,
+    answer: z.string().max(2000),
+    settledBy: someone,
+    settledAt: moment.nullable(),
   }),
 } as const;
 

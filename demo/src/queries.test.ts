@@ -65,13 +65,21 @@ async function open(size: Size): Promise<Open> {
     params: { id: (await db.Plan.findOne({ rejectOnEmpty: true })).id },
     body: { until: TODAY },
   });
+  const figure = await db.Figure.findOne({ rejectOnEmpty: true });
+  const { id: _id, version: _version, ...base } = (
+    await visitor.call(api.figures.read, { params: { id: figure.id } })
+  ).body;
+  const proposal = await visitor.call(api.proposals.create, {
+    body: { list: "figures", thingId: figure.id, base, content: base, note: "", state: "sent" },
+  });
   const lesson = await db.Lesson.findOne({ where: { week: 1 }, rejectOnEmpty: true });
   const { sectionId } = lesson;
   const sequence = await db.Sequence.findOne({ where: {}, rejectOnEmpty: true });
   const recap = await db.Recap.findOne({ where: {}, rejectOnEmpty: true });
   const idOf: Readonly<Record<string, string>> = {
     "/dances/": (await db.Dance.findOne({ rejectOnEmpty: true })).id,
-    "/figures/": (await db.Figure.findOne({ rejectOnEmpty: true })).id,
+    "/figures/": figure.id,
+    "/proposals/": proposal.body.id,
     "/plans/": (await db.Plan.findOne({ where: { sectionId }, rejectOnEmpty: true })).id,
     "/sections/": sectionId,
     "/sequences/": sequence.id,

@@ -30,6 +30,7 @@ import { serveLive } from "./features/live/routes.ts";
 import { servePlanLinks } from "./features/plan-links/routes.ts";
 import { servePlans } from "./features/plans/routes.ts";
 import { servePractice } from "./features/practice/routes.ts";
+import { serveProposals } from "./features/proposals/routes.ts";
 import { serveRecaps } from "./features/recaps/routes.ts";
 import { serveSearch } from "./features/search/routes.ts";
 import { serveSections } from "./features/sections/routes.ts";
@@ -75,6 +76,7 @@ const FEATURES = [
   serveComments,
   serveHistory,
   servePractice,
+  serveProposals,
   serveSettings,
   serveBackups,
   serveStaff,

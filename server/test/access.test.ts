@@ -48,6 +48,7 @@ describe("who may do what", () => {
         "staff.write",
         "studio.file",
         "students.erase",
+        "proposals.settle",
         "students.join",
         "timetable.write",
       ]),

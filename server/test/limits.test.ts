@@ -71,6 +71,7 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
     "/levels/": params.levelId,
     "/history/": params.planId,
     "/comments/": params.planId,
+    "/proposals/": params.proposalId,
     "/calendars/": params.sectionId,
   };
   for (const endpoints of Object.values(api))
@@ -166,7 +167,17 @@ async function runs(name: string, figures: readonly FigureRecord[], teach = true
     },
   });
   expect(sequence.status, JSON.stringify(sequence.problem).slice(0, 300)).toBe(200);
+  const ofSection = await director.call(api.plans.read, { params: { id: section.planId } });
+  const content = contentOfPlan(ofSection.body);
+  const proposal = await director.call(api.proposals.create, {
+    body: {
+      ...{ list: "plans", thingId: section.planId, base: content, content },
+      ...{ note: "n".repeat(2000), state: "sent" },
+    },
+  });
+  expect(proposal.status, JSON.stringify(proposal.problem).slice(0, 300)).toBe(200);
   return {
+    proposalId: proposal.body.id,
     planId: section.planId,
     sectionId: section.id,
     studentId: student.id,

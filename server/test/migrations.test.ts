@@ -57,6 +57,7 @@ describe("migrations", () => {
         "levels",
         "plan_drafts",
         "plans",
+        "proposals",
         "readiness_rules",
         "recaps",
         "rooms",

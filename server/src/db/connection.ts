@@ -12,6 +12,7 @@ import { defineLessons } from "../features/lessons/models.ts";
 import { defineLetters } from "../features/letters/models.ts";
 import { defineLevels } from "../features/levels/models.ts";
 import { definePlans } from "../features/plans/models.ts";
+import { defineProposals } from "../features/proposals/models.ts";
 import { defineRecaps } from "../features/recaps/models.ts";
 import { defineSections } from "../features/sections/models.ts";
 import { defineSequences } from "../features/sequences/models.ts";
@@ -71,6 +72,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineSequences(sequelize),
     ...defineRecaps(sequelize),
     ...defineComments(sequelize),
+    ...defineProposals(sequelize),
     ...defineGroups(sequelize),
     ...defineChecks(sequelize),
   };

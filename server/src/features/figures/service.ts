@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import type { DanceRecord, FigureContent, FigureRecord } from "@map-step/contract";
+import type { DanceRecord, FieldError, FigureContent, FigureRecord } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -59,6 +59,16 @@ function refuseIfBroken(figure: FigureRecord, surroundings: Surroundings): void 
         { path: "notation", message: `${user.name} uses it and could not be danced: ${fault.message}` },
       ]);
   }
+}
+
+/** What keeps a figure from being as somebody would have it; `null` for one that is not there yet. */
+export async function figureFaults(
+  db: Database,
+  id: string | null,
+  content: FigureContent,
+): Promise<readonly FieldError[]> {
+  const figure = { ...content, id: id ?? randomUUID(), version: 1 };
+  return checkFigure({ id: figure.id, content }, await surroundingsWith(db, figure)).errors;
 }
 
 export const createFigure = (db: Database, content: FigureContent): Promise<FigureRecord> =>

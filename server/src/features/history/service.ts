@@ -84,6 +84,7 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
   terms: "select id, name, '', null::uuid, null::uuid, null::int from terms",
   absences:
     "select r.id, staff.name, '', null::uuid, null::uuid, null::int from absences r join staff on staff.id = r.staff_id",
+  proposals: `select r.id, '', '', null::uuid, null::uuid, null::int from proposals r where false`,
   checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), levels.name || ', ' || sections.name, levels.id, sections.id, null::int
     from checks r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
 };
@@ -108,6 +109,7 @@ export async function changedSince(
          and h.staff_id <> me.id
          -- What calls somebody stands on their Today by itself.
          and not (h.list = 'comments' and h.state -> 'mentions' ? me.id::text)
+         and h.list <> 'proposals'
      ), things as (
        select list, thing_id, max(id) as last, count(*)::int as times, max(at) as at from news group by list, thing_id
      ), first as (

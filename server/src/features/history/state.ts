@@ -12,6 +12,7 @@ const LEFT_OUT = new Set([
   "updatedAt",
   "changedBy",
   "deletedBy",
+  "agreed",
   "secret",
   "publishedDocument",
   "publishedTitle",

@@ -1,4 +1,4 @@
-import type { ChosenFigure, PlanContent } from "@map-step/contract";
+import type { ChosenFigure, Plan, PlanContent } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import {
   idColumn,
@@ -21,6 +21,7 @@ export interface PlanRow extends Row<PlanRow>, Stored, Signed {
   special: CreationOptional<PlanContent["special"]>;
   muted: CreationOptional<PlanContent["muted"]>;
   away: CreationOptional<PlanContent["away"]>;
+  agreed: CreationOptional<Plan["agreed"]>;
 }
 
 export interface PlanFigureRow extends Row<PlanFigureRow> {
@@ -52,6 +53,7 @@ export const definePlans = (sequelize: Sequelize) => ({
       special: recordsColumn(),
       muted: recordsColumn(),
       away: recordsColumn(),
+      agreed: { type: DataTypes.JSONB, allowNull: true },
       ...signedColumns(),
     },
     { tableName: "plans" },

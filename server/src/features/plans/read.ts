@@ -24,12 +24,15 @@ interface PlanRow extends Omit<Plan, "held" | "notReached"> {
 export type Which =
   | { readonly planIds: readonly string[] }
   | { readonly sectionIds: readonly string[] }
-  | { readonly ofLevels: readonly string[] };
+  | { readonly ofLevels: readonly string[] }
+  | { readonly allOfLevels: readonly string[] };
 
 const CONDITIONS = {
   planIds: "p.id = any($ids::uuid[])",
   sectionIds: "p.section_id = any($ids::uuid[])",
   ofLevels: "p.level_id = any($ids::uuid[]) and p.section_id is null",
+  allOfLevels: `p.level_id = any($ids::uuid[])
+    and not exists (select from sections where sections.id = p.section_id and sections.deleted_at is not null)`,
 } as const;
 
 /**
@@ -51,7 +54,8 @@ const plansWhere = (condition: string): string => `
     join plan_figures f on f.plan_id = p.id and f.week <= l.weeks
     group by chain.root
   )
-  select p.id, p.version, p.level_id as "levelId", p.section_id as "sectionId", p.special, p.muted, p.away, p.weeks,
+  select p.id, p.version, p.level_id as "levelId", p.section_id as "sectionId", p.special, p.muted, p.away, p.agreed,
+    p.weeks,
     coalesce(known.figure_ids, '{}') as known,
     coalesce((
       select json_agg(json_build_object('figureId', figure_id, 'have', have, 'seen', seen) order by figure_id)
@@ -139,6 +143,12 @@ async function readOne(db: Database, which: Which): Promise<TaughtPlan> {
 }
 
 export const readPlan = (db: Database, id: string): Promise<TaughtPlan> => readOne(db, { planIds: [id] });
+/** A level's own plan and those of its sections that are there. @throws a not-found problem without the level */
+export async function plansOfLevel(db: Database, levelId: string): Promise<TaughtPlan[]> {
+  const plans = await readPlans(db, { allOfLevels: [levelId] });
+  if (plans.length === 0) throw notFound();
+  return plans;
+}
 export const planOfSection = (db: Database, sectionId: string): Promise<TaughtPlan> =>
   readOne(db, { sectionIds: [sectionId] });
 

@@ -8,6 +8,12 @@ import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "../levels/read.ts";
 import { readPlan, readPlans, type TaughtPlan } from "./read.ts";
 
+/** What keeps a plan from being as somebody would have it. */
+export async function planFaults(db: Database, id: string, content: PlanContent): Promise<FieldError[]> {
+  const { levelId } = await readPlan(db, id);
+  return faultsOf(db, content, await readLevel(db, levelId));
+}
+
 async function writePlaces(db: Database, planId: string, chosen: readonly ChosenFigure[]): Promise<void> {
   await db.PlanFigure.destroy({ where: { planId } });
   await db.PlanFigure.bulkCreate(chosen.map((place, position) => ({ ...place, planId, position })));
@@ -130,7 +136,9 @@ export async function copyPlans(db: Database, copies: readonly CopiedPlan[]): Pr
     const { chosen, special, muted, away } = contentOfPlan(source);
     // What was cancelled then, and who was away, says nothing of other dates.
     const anew = planOf === null ? { special, away } : { special: special.filter(isOfNoDate), away: [] };
-    return { chosen, row: { id: randomUUID(), levelId, sectionId, muted, ...anew } };
+    const levels = sources.find((one) => one.levelId === levelId && one.sectionId === null);
+    const agreed = levels ? { chosen: levels.chosen, special: levels.special } : null;
+    return { chosen, row: { id: randomUUID(), levelId, sectionId, muted, agreed, ...anew } };
   });
   await db.Plan.bulkCreate(written.map(({ row }) => row));
   await db.PlanFigure.bulkCreate(

@@ -101,6 +101,7 @@ const TABLES: Readonly<Record<StudioList, readonly [table: string, inner?: Recor
   ],
   plans: ["plans", { chosen: inner("plan_figures", "plan_id", columnsOf(Object.keys(chosenFigure.shape))) }],
   planDrafts: ["plan_drafts"],
+  proposals: ["proposals"],
   lessons: [
     "lessons",
     {

@@ -32,7 +32,7 @@ interface Shape<T> {
 }
 
 interface Props<T> {
-  readonly list: Exclude<HistoryList, "comments">;
+  readonly list: Exclude<HistoryList, "comments" | "proposals">;
   readonly id: string;
   /** What it is: "this plan". */
   readonly what: string;

@@ -44,6 +44,8 @@ export function whatAndWhere(
       return { name, to: "/timetable/terms" };
     case "absences":
       return { name: `${name} is away`, to: "/timetable" };
+    case "proposals":
+      return { name: "Proposal", to: `/proposals/${thingId}` };
     case "checks":
       return { name: `Check of ${dayOf(name)}`, to: `/checks/${sectionId}/${thingId}` };
   }

@@ -4,11 +4,12 @@ const ID = /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/;
 
 /** What of the studio's answers says something of a sort that changes often; a change of any other sort may be anywhere. */
 const PLACES: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
-  plans: /^\/api\/(plans|sections\/[^/]+\/lessons|today|history)/,
+  plans: /^\/api\/(plans|levels\/[^/]+\/plans|sections\/[^/]+\/lessons|today|history)/,
   lessons: /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|today|history)/,
   recaps: /^\/api\/(sections\/[^/]+\/lessons|today|history)/,
   sequences: /^\/api\/(sequences|history)/,
   comments: /^\/api\/(comments|history)/,
+  proposals: /^\/api\/proposals/,
   checks: /^\/api\/(sections\/[^/]+\/checks|history)/,
 };
 /** Places that are one thing's own: another thing of its sort is not told there. */

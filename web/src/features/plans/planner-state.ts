@@ -9,7 +9,7 @@ export type Drag = ReadonlyMap<string, number>;
 export type Selection = { readonly figureIds: readonly string[] } | { readonly week: number } | null;
 
 /** What opens in front of the planner. */
-export type Tool = "choose" | "forecast" | "kept" | "files";
+export type Tool = "choose" | "forecast" | "kept" | "take" | "files";
 
 /** What is on screen of the planner beside the plan itself. */
 export interface PlannerState {

@@ -44,6 +44,9 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
   const tools: readonly (readonly [Tool, string])[] = [
     ["forecast", "Forecast"],
     ["kept", "Saved plans"],
+    ...(mayEdit && input.sections.length > 0
+      ? [["take", input.section ? "Level and section" : "Level and sections"] as const]
+      : []),
     ["files", "Files and print"],
   ];
   return (
@@ -63,7 +66,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
           key={tool}
           variant="outline"
           bg="panel"
-          disabled={edit.chosen.length === 0}
+          disabled={edit.chosen.length === 0 || (tool === "take" && !canEdit)}
           onClick={() => actions.open(tool)}
         >
           {name}

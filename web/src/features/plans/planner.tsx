@@ -11,6 +11,7 @@ import { HistoryButton } from "../history/history-button.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { WeekGrid } from "./grid/grid.tsx";
 import { InspectorSoon } from "./inspector/inspector.tsx";
+import { LevelChanged } from "./level-changed.tsx";
 import { planDifferences } from "./merge.ts";
 import type { PlannerInput } from "./planner-input.ts";
 import { PlannerTools } from "./planner-tools.tsx";
@@ -75,6 +76,9 @@ export function Planner(input: PlannerInput) {
           onBack={canEdit ? (was) => edit.edit(was) : undefined}
         />
       </PageHead>
+      {section && canEdit ? (
+        <LevelChanged input={input} content={edit.content} onLook={() => actions.open("take")} />
+      ) : null}
       {proposed ? (
         <ProposalPanel
           {...{ proposed, nameOf, actions }}

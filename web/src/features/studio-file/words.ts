@@ -28,6 +28,7 @@ const NAMES: Readonly<Record<StudioList, readonly [one: string, many: string]>> 
   lessons: ["lesson", "lessons"],
   recaps: ["recap", "recaps"],
   comments: ["comment", "comments"],
+  proposals: ["proposed change", "proposed changes"],
   checks: ["check", "checks"],
 };
 
