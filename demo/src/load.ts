@@ -21,6 +21,7 @@ import {
   STUDENTS,
   THURSDAY_STUDENTS,
 } from "./people.ts";
+import { loadProposals } from "./proposals.ts";
 import { loadSequences } from "./sequences.ts";
 import { type Evening, teach } from "./teach.ts";
 import { loadTimetable, openLater } from "./timetable.ts";
@@ -305,6 +306,7 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
     ilse,
   );
   await asPerson(by("Maro Quillfeather"), () => leaveSomethingToSolve(db, section.planId, figures));
+  await loadProposals(db, section, figures, staff);
 }
 
 /** Lays Saltglass Dance House into an empty database, its dates round the given today. */

@@ -66,9 +66,11 @@ async function open(size: Size): Promise<Open> {
     body: { until: TODAY },
   });
   const figure = await db.Figure.findOne({ rejectOnEmpty: true });
-  const { id: _id, version: _version, ...base } = (
-    await visitor.call(api.figures.read, { params: { id: figure.id } })
-  ).body;
+  const {
+    id: _id,
+    version: _version,
+    ...base
+  } = (await visitor.call(api.figures.read, { params: { id: figure.id } })).body;
   const proposal = await visitor.call(api.proposals.create, {
     body: { list: "figures", thingId: figure.id, base, content: base, note: "", state: "sent" },
   });

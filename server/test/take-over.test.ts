@@ -98,7 +98,7 @@ it("alters no lesson that was taught, and changes nothing at all when one of its
   const { status, problem } = await into(levelPlan, both);
   expect([status, problem.errors]).toEqual([
     422,
-    [{ path: "into.1.keys", message: "Week 1 was taught; it stays as it was" }],
+    [{ path: "into.1.keys", message: "Week 1 is over; it stays as it was" }],
   ]);
   expect(await read(monday.planId)).toEqual(before);
   expect((await into(levelPlan, { [tuesday.planId]: ["week:5"] })).problem.detail).toContain("do not differ");

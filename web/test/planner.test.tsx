@@ -33,6 +33,7 @@ async function inputFor(about: Partial<PlannerInput> = {}): Promise<PlannerInput
     sections: [],
     taught: 0,
     plan,
+    proposal: null,
     library,
     approaches,
     members,

@@ -168,7 +168,7 @@ describe("a plan on a page", () => {
     const [level] = await call(api.levels.list, {});
     const planId = level?.planId ?? "";
     const plan = await call(api.plans.read, { params: { id: planId } });
-    const { result, rerender } = onPage(session, (now: Plan) => usePlan(now, [], []), plan);
+    const { result, rerender } = onPage(session, (now: Plan) => usePlan(now, [], [], null), plan);
     const weekOf = (id: string) => result.current.chosen.find(({ figureId }) => figureId === id)?.week;
     const [first, second] = plan.chosen.filter(({ week }) => week !== null);
     if (!first || !second) throw new Error("nothing is placed");

@@ -106,6 +106,14 @@ const pages: RouteObject[] = [
     lazy: async () => ({ Component: (await import("../features/cover/page.tsx")).CoverPage }),
   },
   {
+    path: "proposals",
+    lazy: async () => ({ Component: (await import("../features/proposals/list.tsx")).ProposalsPage }),
+  },
+  {
+    path: "proposals/:proposalId",
+    lazy: async () => ({ Component: (await import("../features/proposals/page.tsx")).ProposalPage }),
+  },
+  {
     path: "sequences",
     lazy: async () => ({ Component: (await import("../features/sequences/list.tsx")).SequencesPage }),
   },

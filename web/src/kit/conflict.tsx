@@ -1,30 +1,12 @@
 import { Button, Flex, Stack, Text } from "@chakra-ui/react";
-import { diffWords } from "diff";
 import { useState } from "react";
 import { whoAndWhen } from "./autosave.ts";
 import { Modal } from "./dialog.tsx";
+import { Marked } from "./marked.tsx";
 import type { Difference } from "./merge.ts";
 import type { Changed } from "./saver.ts";
 
 type Side = "mine" | "theirs";
-
-/** A version with the words marked in which it differs from the other one. */
-function Marked({ text, other }: { text: string; other: string }) {
-  if (text === "") return "nothing";
-  let at = 0;
-  return diffWords(other, text).map(({ value, added, removed }) => {
-    if (removed) return null;
-    const key = at;
-    at += value.length;
-    return added ? (
-      <Text as="mark" key={key} bg="apricotWash" color="ink">
-        {value}
-      </Text>
-    ) : (
-      <span key={key}>{value}</span>
-    );
-  });
-}
 
 interface Props {
   readonly differences: readonly Difference[];

@@ -32,7 +32,7 @@ function refuseUnfit(from: Plan, into: Plan, keys: readonly string[], path: stri
     if (!change)
       throw invalid([{ path, message: "The two plans do not differ in this any more; look again" }]);
     if (change.held !== null)
-      throw invalid([{ path, message: `Week ${change.held} was taught; it stays as it was` }]);
+      throw invalid([{ path, message: `Week ${change.held} is over; it stays as it was` }]);
   }
 }
 

@@ -1,12 +1,12 @@
-import { Box, Button, Flex, Stack } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Textarea } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { warningsOf } from "@map-step/core/figure";
 import { lookupBeside, parseFigure } from "@map-step/core/notation";
-import { type ReactNode, useMemo, useState } from "react";
+import { useMemo, useState } from "react";
 import { Controller } from "react-hook-form";
-import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { useApi, useChange } from "../../kit/api.ts";
+import { useNavigate, useParams, useSearchParams } from "react-router";
+import { useApi } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
@@ -14,10 +14,10 @@ import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
-import { useMay } from "../session/session.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
 import { beginFrom, begunIn, isBeginning } from "./begin-from.ts";
 import { blankFigure, type FigureValues, shownFields } from "./figure-form.ts";
+import { type FigureProposal, useKeepFigure, useProposalIn } from "./keep-figure.ts";
 import { useDances, useFigures } from "./library.ts";
 import { NotationField } from "./notation-field.tsx";
 import { stepsIn } from "./steps.ts";
@@ -29,20 +29,23 @@ interface Props {
   readonly start?: { readonly values: FigureValues; readonly key: string };
   readonly dances: readonly DanceRecord[];
   readonly staff: readonly StaffMember[];
+  /** What was proposed already, where that is written on. */
+  readonly proposal?: FigureProposal | null;
 }
 
 const NONE: readonly FigureRecord[] = [];
 
-function FigureForm({ figure, start, dances, staff }: Props) {
+function FigureForm({ figure, start, dances, staff, proposal = null }: Props) {
   const navigate = useNavigate();
+  const { isProposal, keep, note, setNote, words } = useKeepFigure(figure, proposal);
   /** What the feet cannot do, while it is asked whether to save it all the same. */
   const [asked, setAsked] = useState<readonly string[]>([]);
-  const create = useChange(api.figures.create);
-  const change = useChange(api.figures.change);
   const { form, base, restored, forget, discard } = useContractForm(
     figureChange,
-    figure ?? start?.values ?? blankFigure(dances[0]?.id ?? ""),
-    `figure:${figure?.id ?? start?.key ?? "new"}`,
+    proposal
+      ? { ...proposal.content, version: proposal.version }
+      : (figure ?? start?.values ?? blankFigure(dances[0]?.id ?? "")),
+    `${isProposal ? "proposal" : "figure"}:${proposal?.id ?? figure?.id ?? start?.key ?? "new"}`,
   );
   const danceId = form.watch("danceId");
   const { data: library = NONE } = useFigures(danceId === "" ? undefined : danceId);
@@ -51,14 +54,11 @@ function FigureForm({ figure, start, dances, staff }: Props) {
     form,
     base,
     shown: shownFields(library, dances, staff),
-    save: ({ version, ...content }) =>
-      figure
-        ? change.mutateAsync({ params: { id: figure.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
-    onSaved: ({ id, name }) => {
+    save: ({ version, ...content }) => keep(content, version),
+    onSaved: ({ to, told }) => {
       forget();
-      tellDone(`${name} is saved`);
-      void navigate(`/figures/${id}`);
+      tellDone(told);
+      void navigate(to);
     },
   });
   const dance = dances.find(({ id }) => id === danceId);
@@ -84,7 +84,7 @@ function FigureForm({ figure, start, dances, staff }: Props) {
   };
   const save = (
     <Button type="submit" loading={isSubmitting}>
-      Save the figure
+      {words.save}
     </Button>
   );
   return (
@@ -97,10 +97,7 @@ function FigureForm({ figure, start, dances, staff }: Props) {
         else submit();
       }}
     >
-      <PageHead
-        title={figure ? `Edit ${figure.name}` : "New figure"}
-        about="What you type is kept until you save it"
-      >
+      <PageHead title={words.title} about={words.about}>
         <Button variant="outline" bg="panel" onClick={() => navigate(-1)}>
           Back
         </Button>
@@ -129,7 +126,23 @@ function FigureForm({ figure, start, dances, staff }: Props) {
           />
         ) : null}
         <AboutFields form={form} others={others} staff={staff} />
-        <Flex justify="flex-end">{save}</Flex>
+        <Flex gap="3" align="flex-end" justify="flex-end" wrap="wrap">
+          {isProposal ? (
+            <Textarea
+              flex="1"
+              minW="15rem"
+              maxW="40rem"
+              rows={2}
+              bg="panel"
+              maxLength={2000}
+              aria-label="Why it would be better"
+              placeholder="Why it would be better"
+              value={note}
+              onChange={({ target }) => setNote(target.value)}
+            />
+          ) : null}
+          {save}
+        </Flex>
       </Stack>
       {conflict}
       {asked.length > 0 ? (
@@ -153,23 +166,6 @@ function FigureForm({ figure, start, dances, staff }: Props) {
     </form>
   );
 }
-
-/** A form that only refuses at the end is no use: a teacher is told before typing. */
-const ForDirectors = ({ children }: { children: ReactNode }) =>
-  useMay("figures.write") ? (
-    children
-  ) : (
-    <Empty
-      title="A director writes figures"
-      action={
-        <Button asChild>
-          <Link to="/figures">Go to the figures</Link>
-        </Button>
-      }
-    >
-      Tell a director what should be new or different; everybody on the staff can read every figure.
-    </Empty>
-  );
 
 /** A new figure, begun from the one that the address names, where it names one. */
 function FromAnother({ dances, staff }: Pick<Props, "dances" | "staff">) {
@@ -205,14 +201,18 @@ function FromAnother({ dances, staff }: Pick<Props, "dances" | "staff">) {
   );
 }
 
-function NewFigure() {
+/** A new figure: written by a director, proposed by a teacher. */
+export function NewFigurePage() {
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
+  const proposal = useProposalIn();
   return (
-    <Loaded all={[dances, staff]}>
+    <Loaded all={[dances, staff, ...proposal.asked]}>
       {(all, people) =>
         all.length === 0 ? (
           <Empty title="A figure belongs to a dance">Add a dance on the Figures page first.</Empty>
+        ) : proposal.found ? (
+          <FigureForm figure={null} dances={all} staff={people} proposal={proposal.found} />
         ) : (
           <FromAnother dances={all} staff={people} />
         )
@@ -221,26 +221,18 @@ function NewFigure() {
   );
 }
 
-function EditFigure() {
+/** A figure as it is changed by a director, or as a teacher would have it. */
+export function EditFigurePage() {
   const { figureId = "" } = useParams();
   const figure = useApi(api.figures.read, { params: { id: figureId } });
   const dances = useDances();
   const staff = useApi(api.staff.list, {});
+  const proposal = useProposalIn();
   return (
-    <Loaded all={[figure, dances, staff]}>
-      {(record, all, people) => <FigureForm key={record.id} figure={record} dances={all} staff={people} />}
+    <Loaded all={[figure, dances, staff, ...proposal.asked]}>
+      {(record, all, people) => (
+        <FigureForm key={record.id} figure={record} dances={all} staff={people} proposal={proposal.found} />
+      )}
     </Loaded>
   );
 }
-
-export const NewFigurePage = () => (
-  <ForDirectors>
-    <NewFigure />
-  </ForDirectors>
-);
-
-export const EditFigurePage = () => (
-  <ForDirectors>
-    <EditFigure />
-  </ForDirectors>
-);

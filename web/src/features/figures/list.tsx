@@ -53,9 +53,9 @@ const Actions = memo(({ many, some, mayWrite, hasDance, onDances }: ActionsProps
         <Link to="/figures/file">Files</Link>
       </Button>
     ) : null}
-    {mayWrite && hasDance ? (
+    {hasDance ? (
       <Button asChild>
-        <Link to="/figures/new">New figure</Link>
+        <Link to="/figures/new">{mayWrite ? "New figure" : "Propose a figure"}</Link>
       </Button>
     ) : null}
   </>

@@ -167,7 +167,11 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
               <Link to={`/figures/${figure.id}/edit`}>Edit</Link>
             </Button>
           </>
-        ) : null}
+        ) : (
+          <Button asChild>
+            <Link to={`/figures/${figure.id}/edit`}>Propose a change</Link>
+          </Button>
+        )}
       </PageHead>
       {missing.length > 0 && mayWrite ? (
         <Text

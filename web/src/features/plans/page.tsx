@@ -1,6 +1,6 @@
 import { api } from "@map-step/contract";
 import { useMemo, useState } from "react";
-import { useParams } from "react-router";
+import { useParams, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useDances, useFigures } from "../figures/library.ts";
@@ -22,6 +22,13 @@ export function PlanPage() {
   const { pairs } = useLikeness(level?.danceId);
   const planId = sectionId ? section?.planId : level?.planId;
   const plan = useApi(api.plans.read, { params: { id: planId ?? "" } }, { enabled: planId !== undefined });
+  const [search] = useSearchParams();
+  const proposalId = search.get("proposal");
+  const proposal = useApi(
+    api.proposals.read,
+    { params: { id: proposalId ?? "" } },
+    { enabled: proposalId !== null },
+  );
   const lessons = useApi(
     api.lessons.list,
     { params: { id: sectionId ?? "" } },
@@ -33,13 +40,15 @@ export function PlanPage() {
   );
   if (levels.data && sections.data && planId === undefined)
     return <Empty title="This plan is not there any more">Choose another one under Levels.</Empty>;
-  const taughtOf = section ? [lessons] : [];
+  const taughtOf = [...(section ? [lessons] : []), ...(proposalId === null ? [] : [proposal])];
+  const proposed = proposalId !== null && proposal.data?.list === "plans" ? proposal.data : null;
   return (
     <Loaded all={[levels, library, dances, approaches, staff, plan, ...taughtOf]}>
       {(_levels, figures, allDances, own, members, current) =>
         level ? (
           <Planner
-            key={current.id}
+            key={proposed?.id ?? current.id}
+            proposal={proposed}
             level={level}
             dance={allDances.find(({ id }) => id === level.danceId)}
             section={section}

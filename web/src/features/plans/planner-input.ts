@@ -8,6 +8,7 @@ import type {
   StaffMember,
 } from "@map-step/contract";
 import type { LikePair } from "@map-step/core/likeness";
+import type { PlanProposal } from "../proposals/writing-bar.tsx";
 
 /** All that the planner is opened with. */
 export interface PlannerInput {
@@ -20,6 +21,8 @@ export interface PlannerInput {
   /** The last week taught, 0 before the first. */
   readonly taught: number;
   readonly plan: Plan;
+  /** What somebody proposes for the plan, which is written instead of it; `null` where the plan itself is. */
+  readonly proposal: PlanProposal | null;
   readonly library: readonly FigureRecord[];
   readonly approaches: readonly ApproachRecord[];
   readonly members: readonly StaffMember[];

@@ -4,6 +4,8 @@ import { useNavigate } from "react-router";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { byName, Select } from "../../kit/select.tsx";
 import { UndoRedo } from "../../kit/undo-redo.tsx";
+import { ProposePlan } from "../proposals/propose-plan.tsx";
+import { useMay } from "../session/session.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 import type { Tool } from "./planner-state.ts";
 import type { PlanEdit } from "./use-plan.ts";
@@ -41,10 +43,11 @@ const DEPTHS = [
 /** Everything that is done to the plan as a whole. */
 export const PlannerTools = memo(function PlannerTools(props: Props) {
   const { input, edit, mayEdit, canEdit, actions } = props;
+  const mayPropose = useMay("proposals.write");
   const tools: readonly (readonly [Tool, string])[] = [
     ["forecast", "Forecast"],
     ["kept", "Saved plans"],
-    ...(mayEdit && input.sections.length > 0
+    ...(mayEdit && !input.proposal && input.sections.length > 0
       ? [["take", input.section ? "Level and section" : "Level and sections"] as const]
       : []),
     ["files", "Files and print"],
@@ -72,6 +75,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
           {name}
         </Button>
       ))}
+      {!mayEdit && !input.proposal && mayPropose ? <ProposePlan plan={input.plan} /> : null}
       {canEdit ? (
         <>
           <Select

@@ -8,6 +8,7 @@ import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { CommentsButton } from "../comments/comments-button.tsx";
 import { HistoryButton } from "../history/history-button.tsx";
+import { WritingBar } from "../proposals/writing-bar.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { WeekGrid } from "./grid/grid.tsx";
 import { InspectorSoon } from "./inspector/inspector.tsx";
@@ -57,7 +58,7 @@ export function Planner(input: PlannerInput) {
     <Box onKeyDown={onKeyDown}>
       <PageHead
         title={level.name}
-        tab={`${level.name}${section ? `, ${section.name}` : ""}: plan`}
+        tab={`${level.name}${section ? `, ${section.name}` : ""}: ${input.proposal ? "proposal" : "plan"}`}
         about={about(level, section, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
       >
         <PlannerTools {...{ input, edit, canEdit, mayEdit, actions }} />
@@ -76,7 +77,9 @@ export function Planner(input: PlannerInput) {
           onBack={canEdit ? (was) => edit.edit(was) : undefined}
         />
       </PageHead>
-      {section && canEdit ? (
+      {input.proposal ? (
+        <WritingBar proposal={input.proposal} content={edit.content} saving={edit.saving} />
+      ) : section && canEdit ? (
         <LevelChanged input={input} content={edit.content} onLook={() => actions.open("take")} />
       ) : null}
       {proposed ? (

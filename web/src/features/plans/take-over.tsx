@@ -17,7 +17,7 @@ import { WhichWay } from "./which-way.tsx";
 interface Told extends PlanChange {
   readonly label: string;
   readonly now: string;
-  readonly then: string;
+  readonly next: string;
 }
 
 /** One plan that would take changes over. */
@@ -39,7 +39,7 @@ function tell(from: Plan, into: Plan, base: Plan["agreed"], { library, members }
   );
   return changesBetween(base, from, into, taughtBy(into)).map((change) => {
     const { label = "", mine = "", theirs = "" } = words.get(change.key) ?? {};
-    return { ...change, label, now: mine, then: theirs };
+    return { ...change, label, now: mine, next: theirs };
   });
 }
 
@@ -65,21 +65,21 @@ function TargetChanges({ target: { name, plan, changes }, chosen, onChoose }: Ta
         {name}
       </Heading>
       <Text color="soft" fontSize="sm" mb="2">
-        {taught > 0 ? `Taught up to week ${taught}. ` : ""}
+        {taught > 0 ? `Week ${taught} is over. ` : ""}
         {changes.length === 0 ? "Nothing differs." : null}
       </Text>
       <Stack gap="1.5">
-        {changes.map(({ key, label, now, then, by, held }) => (
+        {changes.map(({ key, label, now, next, by, held }) => (
           <Box key={key}>
             <TickField
-              label={`${label}: ${now} → ${then}`}
+              label={`${label}: ${now} → ${next}`}
               checked={chosen.has(key)}
               disabled={held !== null}
               onChange={(on) => onChoose(key, on)}
             />
             {held !== null || BY[by] !== "" ? (
               <Text color="soft" fontSize="sm" pl="7">
-                {held === null ? BY[by] : `week ${held} was taught; it stays as it was`}
+                {held === null ? BY[by] : `week ${held} is over; it stays as it was`}
               </Text>
             ) : null}
           </Box>

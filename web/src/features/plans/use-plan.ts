@@ -10,6 +10,8 @@ import {
 import { useMemo } from "react";
 import { useApi, useChange } from "../../kit/api.ts";
 import { type Edited, useEdited } from "../../kit/use-edited.ts";
+import { useSend } from "../proposals/use-send.ts";
+import type { PlanProposal } from "../proposals/writing-bar.tsx";
 import { planMerger } from "./merge.ts";
 
 export type Chosen = readonly ChosenFigure[];
@@ -18,24 +20,32 @@ export interface PlanEdit extends Edited<PlanContent> {
   readonly chosen: Chosen;
 }
 
-/** The plan on screen with its undo history, saved as it changes. */
+type Kept = PlanContent & Pick<Plan, "version">;
+
+/** The plan on screen, or what somebody proposes for it, with its undo history, saved as it changes. */
 export function usePlan(
   plan: Plan,
   library: readonly FigureRecord[],
   members: readonly StaffMember[],
+  proposal: PlanProposal | null,
 ): PlanEdit {
   const save = useChange(api.plans.change);
+  const { send } = useSend();
   const { data: sequences } = useApi(api.sequences.list, {});
   const merge = useMemo(() => {
     const names = new Map(library.map((figure) => [figure.id, figure.name]));
     const others = new Map([...members, ...(sequences ?? [])].map(({ id, name }) => [id, name]));
     return planMerger((id) => names.get(id) ?? "A removed figure", others);
   }, [library, members, sequences]);
-  const edited = useEdited<PlanContent, Plan>({
-    name: `plan:${plan.id}`,
-    kept: plan,
+  const edited = useEdited<PlanContent, Kept>({
+    name: proposal ? `proposal:${proposal.id}` : `plan:${plan.id}`,
+    kept: proposal ? { ...proposal.content, version: proposal.version } : plan,
     contentOf: contentOfPlan,
-    save: (content, version) => save.mutateAsync({ params: { id: plan.id }, body: { ...content, version } }),
+    save: async (content, version) => {
+      if (!proposal) return save.mutateAsync({ params: { id: plan.id }, body: { ...content, version } });
+      const kept = await send({ ...proposal, content, version }, { state: "writing" });
+      return { ...(kept as PlanProposal).content, version: kept.version };
+    },
     merge,
   });
   return useMemo(() => ({ ...edited, chosen: edited.content.chosen }), [edited]);

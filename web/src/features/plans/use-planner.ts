@@ -3,7 +3,7 @@ import type { Change } from "@map-step/core/plan";
 import { useMemo, useReducer } from "react";
 import { useSteady } from "../../kit/steady.ts";
 import { useSearch } from "../../kit/use-search.ts";
-import { useMay } from "../session/session.tsx";
+import { useMay, useSession } from "../session/session.tsx";
 import { DRAFT_SEARCH, DRAFT_SECONDS, proofInWords } from "./drafting.ts";
 import { type PlanView, usePlanView } from "./plan-view.ts";
 import type { PlannerInput } from "./planner-input.ts";
@@ -92,9 +92,11 @@ const useRepairs = () => useSearch(REPAIR_SEARCH);
 
 /** The planner: the plan as it is edited, what is proposed, what is selected, and all that follows from them. */
 export function usePlanner(input: PlannerInput): Planner {
-  const { level, plan, library, taught, members } = input;
-  const mayEdit = useMay("plans.write");
-  const edit = usePlan(plan, library, members);
+  const { level, plan, proposal, library, taught, members } = input;
+  const mayPlan = useMay("plans.write");
+  const { person } = useSession();
+  const mayEdit = proposal ? proposal.staffId === person.id && proposal.state === "writing" : mayPlan;
+  const edit = usePlan(plan, library, members, proposal);
   const [state, dispatch] = useReducer(plannerAfter, AT_FIRST);
   const { selection, drag, compared } = state;
   const drafts = useDrafts();

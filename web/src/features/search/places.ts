@@ -55,6 +55,7 @@ export const ACTIONS: readonly (readonly [
   ["Elements", "/figures/elements", "triple step basic footwork", "read"],
   ["Holds", "/figures/holds", "hands closed open", "read"],
   ["Step map", "/step-map", "route goal", "read"],
+  ["Proposed changes", "/proposals", "suggest propose ideas teachers", "read"],
   ["Program", "/levels/program", "all levels gaps repeats", "read"],
   ["Approaches", "/levels/approaches", "ways of teaching", "read"],
   ["Dancers", "/dancers", "students people", "read"],

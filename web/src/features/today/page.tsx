@@ -8,6 +8,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { BackupAlert } from "../backups/state.tsx";
 import { Calls } from "../comments/calls.tsx";
 import { SinceYouWereHere } from "../history/since.tsx";
+import { Proposals } from "../proposals/panel.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 import { FirstSteps } from "./first-steps.tsx";
 import { TermStrip } from "./term-strip.tsx";
@@ -233,6 +234,7 @@ export function TodayPage() {
               <Stack gap="4">
                 <Unfinished unfinished={unfinished} more={more.unfinished} />
                 <Calls />
+                <Proposals />
                 <SinceYouWereHere />
                 <Recaps recaps={recaps} more={more.recaps} />
                 {mayPlan ? <Plans plans={plans} more={more.plans} /> : null}
