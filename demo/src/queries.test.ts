@@ -72,7 +72,7 @@ async function open(size: Size): Promise<Open> {
     ...base
   } = (await visitor.call(api.figures.read, { params: { id: figure.id } })).body;
   const proposal = await visitor.call(api.proposals.create, {
-    body: { list: "figures", thingId: figure.id, base, content: base, note: "", state: "sent" },
+    body: { list: "figures", thingId: figure.id, base, content: base, note: "", state: "writing" },
   });
   const lesson = await db.Lesson.findOne({ where: { week: 1 }, rejectOnEmpty: true });
   const { sectionId } = lesson;

@@ -172,7 +172,7 @@ async function runs(name: string, figures: readonly FigureRecord[], teach = true
   const proposal = await director.call(api.proposals.create, {
     body: {
       ...{ list: "plans", thingId: section.planId, base: content, content },
-      ...{ note: "n".repeat(2000), state: "sent" },
+      ...{ note: "n".repeat(2000), state: "writing" },
     },
   });
   expect(proposal.status, JSON.stringify(proposal.problem).slice(0, 300)).toBe(200);

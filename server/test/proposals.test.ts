@@ -111,6 +111,7 @@ describe("a proposed change of a plan", () => {
 
   it("is refused where it could not be taken, but kept half written", async () => {
     const late = (content: PlanContent) => ({ ...content, chosen: [choose(home.id, 9)] });
+    expect((await proposePlan((content) => content)).problem.detail).toBe("Nothing is changed in it yet");
     expect((await proposePlan(late)).problem.errors?.[0]).toMatchObject({ path: "content.chosen.0.week" });
     const { body: kept, status } = await proposePlan(late, "writing");
     expect(status).toBe(200);

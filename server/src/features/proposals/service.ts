@@ -1,3 +1,4 @@
+import { isDeepStrictEqual } from "node:util";
 import type {
   ChangeProposal,
   FieldError,
@@ -70,6 +71,8 @@ async function faultsOf(db: Database, proposal: ProposalContent): Promise<FieldE
 /** A proposal may be half written, but what is sent can be taken. */
 async function refuseUnfit(db: Database, proposal: ProposalContent): Promise<void> {
   if (proposal.state !== "sent") return;
+  if (isDeepStrictEqual(proposal.base, proposal.content))
+    throw invalid([{ path: "content", message: "Nothing is changed in it yet" }]);
   const faults = await faultsOf(db, proposal);
   if (faults.length > 0) throw invalid(faults);
 }

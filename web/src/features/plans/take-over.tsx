@@ -93,17 +93,21 @@ function TargetChanges({ target: { name, plan, changes }, chosen, onChoose }: Ta
 const offered = (changes: readonly Told[]): ReadonlySet<string> =>
   new Set(changes.flatMap(({ key, by, held }) => (by === "other" && held === null ? [key] : [])));
 
+const NOTHING: ReadonlySet<string> = new Set();
+
 interface ChoiceProps {
   readonly from: Plan;
   readonly targets: readonly Target[];
+  /** Whether what changed since is chosen beforehand; a section's own repairs are not offered to its level. */
+  readonly offers: boolean;
   readonly onDone: () => void;
 }
 
-function Choice({ from, targets, onDone }: ChoiceProps) {
+function Choice({ from, targets, offers, onDone }: ChoiceProps) {
   const take = useChange(api.plans.takeOver);
   const [touched, setTouched] = useState<ReadonlyMap<string, ReadonlySet<string>>>(new Map());
   const chosenIn = ({ plan, changes }: Target): ReadonlySet<string> => {
-    const wanted = touched.get(plan.id) ?? offered(changes);
+    const wanted = touched.get(plan.id) ?? (offers ? offered(changes) : NOTHING);
     return new Set(changes.flatMap(({ key }) => (wanted.has(key) ? [key] : [])));
   };
   const taking = targets.flatMap((target) => {
@@ -164,7 +168,7 @@ export function TakeOver({ input, onClose }: { input: PlannerInput; onClose: () 
             return (
               <>
                 <WhichWay section={section.name} isBack={isBack} onChange={setBack} />
-                <Choice key="back" from={own} targets={[target]} onDone={onClose} />
+                <Choice key="back" from={own} targets={[target]} offers={false} onDone={onClose} />
               </>
             );
           }
@@ -183,7 +187,7 @@ export function TakeOver({ input, onClose }: { input: PlannerInput; onClose: () 
                     : "What this plan has otherwise than its sections. What changed here since is chosen."}
                 </Text>
               )}
-              <Choice key="out" from={ofLevel} targets={targets} onDone={onClose} />
+              <Choice key="out" from={ofLevel} targets={targets} offers onDone={onClose} />
             </>
           );
         }}
