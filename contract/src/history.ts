@@ -77,6 +77,11 @@ export const changeTold = z.object({
 /** One change as it is told while a page is open. */
 export type ChangeTold = z.infer<typeof changeTold>;
 
+/** Something was noted in a class of a week, or in a check. */
+export const notedTold = z.object({ sectionId: z.uuid(), week: z.int().nullable() });
+/** Something was noted in a class of a week, or in a check. */
+export type NotedTold = z.infer<typeof notedTold>;
+
 /** Somebody looks at something, told to all who look at the same. */
 export const lookTold = z.object({ place: z.string().max(200), personId: z.uuid(), name: z.string() });
 /** Somebody looks at something. */

@@ -59,6 +59,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "use-walk-through.ts",
       "written-lesson.ts",
     ],
+    live: ["live.tsx"],
     "plan-links": ["link-field.tsx"],
     plans: ["effects.tsx", "merge.ts", "words.ts"],
     proposals: ["panel.tsx", "propose-plan.tsx", "use-send.ts", "writing-bar.tsx"],

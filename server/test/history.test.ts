@@ -2,7 +2,15 @@ import { randomUUID } from "node:crypto";
 import { api, type ChangeTold, type HistoryList } from "@map-step/contract";
 import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
-import { figureContent, openStudio, PASSWORD, sectionContent, studioWithCourse, Visitor } from "./studio.ts";
+import {
+  figureContent,
+  noted,
+  openStudio,
+  PASSWORD,
+  sectionContent,
+  studioWithCourse,
+  Visitor,
+} from "./studio.ts";
 
 const { studio, course, director, teacher } = await studioWithCourse();
 const { home } = course.figures;
@@ -174,6 +182,42 @@ describe("an open page", () => {
     await again.until(({ name }: { name?: string }) => name === "director 1");
     expect(again.told.at(-1)).toMatchObject({ event: "look", data: { place: "/levels/one" } });
     await again.close();
+  });
+
+  it("hears what is noted in a class and in a check, of which section and week, not by whom", async () => {
+    const page = await listen(teacher);
+    const { section } = course;
+    const lesson = { sectionId: section.id, week: 1 };
+    const note = (target: string) =>
+      director.call(api.classLog.note, {
+        params: lesson,
+        body: {
+          entries: [
+            noted({ kind: "remark", target, value: { kind: "note", figureId: null, text: "Quiet" } }),
+          ],
+        },
+      });
+    expect((await note(randomUUID())).body.answers).toMatchObject([{ outcome: "kept" }]);
+    await page.until(({ week }: { week?: number }) => week === 1);
+    const heard = () => page.told.filter(({ event }) => event === "noted").map(({ data }) => data);
+    expect(heard()).toEqual([lesson]);
+    const { body: student } = await director.call(api.students.create, {
+      params: { id: section.id },
+      body: { name: "Wren", role: "leader" },
+    });
+    const seen = {
+      ...{ kind: "seen" as const, id: randomUUID(), at: "2027-02-16T20:00:00.000Z", studentId: student.id },
+      ...{ role: "leader" as const, figureId: home.id, layer: "partner" as const, mark: "alone" as const },
+      ...{ seenOn: "2027-02-16", corrects: null, checkId: null },
+    };
+    const { status } = await director.call(api.checks.note, {
+      params: { id: section.id },
+      body: { entries: [seen] },
+    });
+    expect(status).toBe(200);
+    await page.until(({ week }: { week?: number | null }) => week === null);
+    expect(heard()).toEqual([lesson, { sectionId: section.id, week: null }]);
+    await page.close();
   });
 
   it("hears that it missed too much to be told, and what a lost connection of the server missed", async () => {

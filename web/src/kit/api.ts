@@ -87,7 +87,7 @@ export const keyOf = (endpoint: Endpoint, params: Readonly<Record<string, unknow
 export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
   input: Input<P, B>,
-  options: { enabled?: boolean; refetchInterval?: number | false } = {},
+  options: { enabled?: boolean } = {},
 ) {
   const { params } = input as { params?: Record<string, unknown> };
   return useQuery<z.output<R>, ApiError>({

@@ -1,4 +1,4 @@
-import { type ChangeTold, type LookTold, lookTold } from "@map-step/contract";
+import { type ChangeTold, type LookTold, lookTold, type NotedTold, notedTold } from "@map-step/contract";
 import pg from "pg";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -7,6 +7,7 @@ import { rowsOf } from "../../db/query.ts";
 export type Told =
   | { readonly event: "change"; readonly data: ChangeTold }
   | { readonly event: "look"; readonly data: LookTold }
+  | { readonly event: "noted"; readonly data: NotedTold }
   /** More was missed than is told one by one: everything is to be read anew. */
   | { readonly event: "gap"; readonly data: Record<string, never> };
 
@@ -20,7 +21,7 @@ export interface Bus {
   readonly close: () => Promise<void>;
 }
 
-const [HISTORY, LOOKS] = ["map_step_history", "map_step_look"];
+const [HISTORY, LOOKS, NOTED] = ["map_step_history", "map_step_look", "map_step_noted"];
 /** After a lost connection it is tried again this much later. Milliseconds. */
 const AGAIN_MS = 2000;
 /** What comes within this time is read in one query. Milliseconds. */
@@ -66,7 +67,8 @@ export function openBus(db: Database, url: string): Bus {
       db,
       "select coalesce(max(id), 0)::int as newest from history",
     );
-    if (last > 0) tellAll(await after(last));
+    // What was noted meanwhile has no number: it is among what is read anew.
+    if (last > 0) tellAll([...(await after(last)), { event: "gap", data: {} }]);
     last = Math.max(last, row?.newest ?? 0, 1);
   };
   const readGathered = () => {
@@ -86,6 +88,11 @@ export function openBus(db: Database, url: string): Bus {
       if (look.success) tell({ event: "look", data: look.data });
       return;
     }
+    if (channel === NOTED) {
+      const noted = notedTold.safeParse(JSON.parse(payload));
+      if (noted.success) tell({ event: "noted", data: noted.data });
+      return;
+    }
     gathered.push(Number(payload));
     timer ??= setTimeout(readGathered, GATHER_MS);
   };
@@ -103,7 +110,7 @@ export function openBus(db: Database, url: string): Bus {
     next.on("notification", heard);
     try {
       await next.connect();
-      await next.query(`listen ${HISTORY}; listen ${LOOKS}`);
+      await next.query(`listen ${HISTORY}; listen ${LOOKS}; listen ${NOTED}`);
       await catchUp();
     } catch {
       again();

@@ -90,7 +90,7 @@ const shareOf = (cells: readonly FigureCell[], figureId: string): number =>
 export function useBoardData(section: Section) {
   const { today } = useSession();
   const { mine } = useOwnClass(section);
-  const seen = useSeen(section.id, 15_000, mine);
+  const seen = useSeen(section.id, mine);
   const mayMark = useMay("checks.write") && mine;
   const queries = {
     levels: useApi(api.levels.list, {}),

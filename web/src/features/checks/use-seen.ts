@@ -40,8 +40,8 @@ const asEvidence = (
 });
 
 /** Everything seen of a section's people, and how to see more, with a network or without. */
-export function useSeen(sectionId: string, every: number | false = false, enabled = true): SeenEdit {
-  const kept = useApi(api.checks.seen, { params: { id: sectionId } }, { refetchInterval: every, enabled });
+export function useSeen(sectionId: string, enabled = true): SeenEdit {
+  const kept = useApi(api.checks.seen, { params: { id: sectionId } }, { enabled });
   const { person } = useSession();
   const held = useHeldIn(seenOutbox);
   const own = useMemo(

@@ -75,8 +75,8 @@ const conflictsAbout = (
   );
 
 /** A class log: what the studio has of it and what this device holds, and how to note more. */
-export function useClassLog({ sectionId, week }: LessonKey, every: number | false = false): ClassLogEdit {
-  const kept = useApi(api.classLog.read, { params: { sectionId, week } }, { refetchInterval: every });
+export function useClassLog({ sectionId, week }: LessonKey): ClassLogEdit {
+  const kept = useApi(api.classLog.read, { params: { sectionId, week } });
   const { person } = useSession();
   const held = useHeldIn(outbox);
   const own = useMemo(

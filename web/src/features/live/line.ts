@@ -1,9 +1,10 @@
-import type { ChangeTold, LookTold } from "@map-step/contract";
+import type { ChangeTold, LookTold, NotedTold } from "@map-step/contract";
 
 /** What comes over the line, or is told of it. */
 export type Told =
   | { readonly kind: "change"; readonly data: ChangeTold }
   | { readonly kind: "look"; readonly data: LookTold }
+  | { readonly kind: "noted"; readonly data: NotedTold }
   | { readonly kind: "line"; readonly open: boolean }
   /** The line was away and cannot tell what it missed. */
   | { readonly kind: "gap" };
@@ -31,6 +32,7 @@ function openLine(tell: (told: Told) => void): () => void {
       tell({ kind: "change", data: JSON.parse(data) });
     });
     line.addEventListener("gap", () => tell({ kind: "gap" }));
+    line.addEventListener("noted", ({ data }) => tell({ kind: "noted", data: JSON.parse(data) }));
     line.addEventListener("look", ({ data }) => tell({ kind: "look", data: JSON.parse(data) }));
     line.addEventListener("error", () => {
       wasCut = true;

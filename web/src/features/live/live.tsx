@@ -1,5 +1,5 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { api, type ChangeTold, type LookTold } from "@map-step/contract";
+import { api, type ChangeTold, type LookTold, type NotedTold } from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useQueryClient } from "@tanstack/react-query";
 import { Eye, WifiOff } from "lucide-react";
@@ -8,7 +8,7 @@ import { useLocation } from "react-router";
 import { call, readAgain } from "../../kit/api.ts";
 import { useSession } from "../session/session.tsx";
 import { shareLine } from "./line.ts";
-import { differsAfter } from "./meant.ts";
+import { differsAfter, holdsNoted } from "./meant.ts";
 
 /** Several changes in a moment are read once. Milliseconds. */
 const GATHER_MS = 250;
@@ -32,6 +32,7 @@ function useReadingAgain(own: string) {
       else void readAgain(client, (place) => differsAfter(place, changes, own));
     };
     const [theirs, mine]: [ChangeTold[], ChangeTold[]] = [[], []];
+    const noted: (NotedTold | null)[] = [];
     let quiet: ReturnType<typeof setTimeout> | undefined;
     return {
       change: (change: ChangeTold) => {
@@ -42,24 +43,33 @@ function useReadingAgain(own: string) {
           quiet = setTimeout(() => read(mine.splice(0)), PAUSE_MS);
         } else if (theirs.push(change) === 1) setTimeout(() => read(theirs.splice(0)), GATHER_MS);
       },
+      /** What was noted in a class or a check; without a word of which, in any. */
+      noted: (told: NotedTold | null) => {
+        if (noted.push(told) > 1) return;
+        setTimeout(() => {
+          const all = noted.splice(0);
+          void readAgain(client, (place) => all.some((one) => holdsNoted(place, one)));
+        }, GATHER_MS);
+      },
       /** Everything: what was missed is not known. */
       all: () => void readAgain(client, (place) => differsAfter(place, [ANYTHING], own)),
     };
   }, [client, own]);
 }
 
-/** Keeps open pages as the studio is, and says who else looks at this one, and when the studio is not heard. */
-export function Live() {
+/** Hears the studio for this page: what changes is read again. Says who looks at what, and whether the line is cut. */
+function useLine() {
   const { person } = useSession();
-  const { pathname } = useLocation();
   const reading = useReadingAgain(person.id);
   const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
   const [isCut, setCut] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let wasCut = false;
     const stop = shareLine(person.id, (told) => {
       if (told.kind === "change") reading.change(told.data);
       else if (told.kind === "gap") reading.all();
+      else if (told.kind === "noted") reading.noted(told.data);
       else if (told.kind === "look")
         setLooks((before) => [
           ...before.filter(({ personId }) => personId !== told.data.personId),
@@ -67,6 +77,9 @@ export function Live() {
         ]);
       else {
         clearTimeout(timer);
+        // What was noted while the line was away is not told once more.
+        if (told.open && wasCut) reading.noted(null);
+        wasCut = !told.open;
         if (told.open) setCut(false);
         else timer = setTimeout(() => setCut(true), PATIENCE_MS);
       }
@@ -76,6 +89,19 @@ export function Live() {
       stop();
     };
   }, [person.id, reading]);
+  return { person, looks, setLooks, isCut };
+}
+
+/** Keeps a page as the studio is where nothing is to be said of it, as in the middle of a class. */
+export function Listening() {
+  useLine();
+  return null;
+}
+
+/** Keeps open pages as the studio is, and says who else looks at this one, and when the studio is not heard. */
+export function Live() {
+  const { pathname } = useLocation();
+  const { person, looks, setLooks, isCut } = useLine();
   useEffect(() => {
     const look = () => {
       setLooks((before) => before.filter(({ at }) => Date.now() - at < GONE_MS));
@@ -85,7 +111,7 @@ export function Live() {
     look();
     const timer = setInterval(look, LOOK_MS);
     return () => clearInterval(timer);
-  }, [pathname]);
+  }, [pathname, setLooks]);
   const here = looks.filter(({ place, personId }) => place === pathname && personId !== person.id);
   if (isCut)
     return (

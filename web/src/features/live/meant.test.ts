@@ -1,6 +1,6 @@
 import { HISTORY_LISTS } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
-import { differsAfter } from "./meant.ts";
+import { differsAfter, holdsNoted } from "./meant.ts";
 
 const [ONE, OTHER] = ["11111111-1111-4111-8111-111111111111", "22222222-2222-4222-8222-222222222222"];
 
@@ -30,7 +30,8 @@ describe("what is read again after a change", () => {
     for (const list of HISTORY_LISTS) {
       expect(differsAfter("/api/session", [change(list)], "me")).toBe(false);
       expect(differsAfter("likeness", [change(list)], "me")).toBe(false);
-      expect(differsAfter("/api/history/since", [change(list)], "me")).toBe(true);
+      // What is proposed is no news of its own.
+      expect(differsAfter("/api/history/since", [change(list)], "me")).toBe(list !== "proposals");
     }
   });
 
@@ -43,5 +44,21 @@ describe("what is read again after a change", () => {
     expect(differsAfter(`/api/figures/${ONE}`, [change("figures", { ...gone, byId: "you" })], "me")).toBe(
       true,
     );
+  });
+});
+
+describe("what is read again when something was noted", () => {
+  it.each([
+    [3, `/api/sections/${ONE}/lessons/3/log`, true],
+    [3, `/api/sections/${ONE}/lessons/13/log`, false],
+    [3, `/api/sections/${ONE}/lessons/3`, false],
+    [3, `/api/sections/${OTHER}/lessons/3/log`, false],
+    [3, `/api/sections/${ONE}/evidence`, false],
+    [null, `/api/sections/${ONE}/evidence`, true],
+    [null, `/api/sections/${ONE}/lessons/3/log`, false],
+  ])("in week %s, at %s: %s", (week, place, expected) => {
+    expect(holdsNoted(place, { sectionId: ONE, week })).toBe(expected);
+    // Where it is not known what was missed, every log and every check is.
+    expect(holdsNoted(place, null)).toBe(/log$|evidence$/.test(place));
   });
 });

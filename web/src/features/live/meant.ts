@@ -1,4 +1,4 @@
-import type { ChangeTold } from "@map-step/contract";
+import type { ChangeTold, NotedTold } from "@map-step/contract";
 
 const ID = /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/;
 
@@ -39,4 +39,14 @@ export function differsAfter(place: unknown, changes: readonly Change[], own: st
     ({ what, byId, thingId }) => what === "removed" && byId === own && place.includes(thingId),
   );
   return !isGone && changes.some((change) => mayDiffer(place, change));
+}
+
+/** Whether what stands at an address holds what was noted in a class or a check; without one, in any. */
+export function holdsNoted(place: unknown, noted: NotedTold | null): boolean {
+  if (typeof place !== "string") return false;
+  const [, sectionId, rest = ""] = /^\/api\/sections\/([^/]+)\/(.+)$/.exec(place) ?? [];
+  if (noted && sectionId !== noted.sectionId) return false;
+  const isLog = noted?.week ? rest === `lessons/${noted.week}/log` : /^lessons\/\d+\/log$/.test(rest);
+  const isSeen = rest === "evidence";
+  return noted ? (noted.week === null ? isSeen : isLog) : isLog || isSeen;
 }

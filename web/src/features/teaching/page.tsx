@@ -12,6 +12,7 @@ import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
+import { Listening } from "../live/live.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { AfterClass } from "./after-class.tsx";
 import { BigMarks } from "./big-marks.tsx";
@@ -22,9 +23,6 @@ import { Remarks } from "./remarks.tsx";
 import { useAwake } from "./use-awake.ts";
 import { useClassTime } from "./use-class-time.ts";
 
-/** How often the log is read again while a class is on, to see what another device notes. Milliseconds. */
-const LOOK_AGAIN = 5000;
-
 const lateText = (late: number): string => {
   if (Math.abs(late) < 60) return "on time";
   return `${minutesAndSeconds(Math.abs(late))} ${late > 0 ? "late" : "early"}`;
@@ -33,7 +31,7 @@ const lateText = (late: number): string => {
 function ClassRoom(open: OpenLesson) {
   const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
   const { sectionId, week, segments } = lesson;
-  const log = useClassLog(lesson, LOOK_AGAIN);
+  const log = useClassLog(lesson);
   const planned = instantAt(lesson.date, section.startTime, studioZone()).getTime();
   const end = lastEntry(log.log, "ended", "class");
   const ended = end !== null && end.value !== null;
@@ -59,6 +57,7 @@ function ClassRoom(open: OpenLesson) {
   const last = time.index === segments.length - 1;
   return (
     <Flex direction="column" minH="100dvh">
+      <Listening />
       <Flex
         as="header"
         align="center"
