@@ -4,6 +4,7 @@ import { localDate, version, words } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
+import { manner } from "./manner.ts";
 import { sequenceContent, shownFigures } from "./sequences.ts";
 
 /** Characters of one run of text: a spoken count of the longest figure fits in. */
@@ -76,6 +77,7 @@ export const recap = z.object({
 /** A recap as anybody with its address reads it. */
 export const publicRecap = z.object({
   studioName: z.string(),
+  manner,
   title: z.string(),
   subtitle: z.string(),
   date: localDate,

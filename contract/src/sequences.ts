@@ -4,6 +4,7 @@ import { changeOf, stored, version, wholeNumber, words } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line } from "./fields.ts";
+import { manner } from "./manner.ts";
 
 const itemId = z
   .string()
@@ -101,6 +102,7 @@ export const shownFigures = z.array(z.object({ id: z.uuid(), name: z.string(), n
 /** A sequence as anybody with its address sees it, as it is now. */
 export const publicSequence = z.object({
   studioName: z.string(),
+  manner,
   content: sequenceContent,
   dance: danceContent,
   figures: shownFigures,

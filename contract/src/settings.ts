@@ -1,7 +1,9 @@
+import { MARKS } from "@map-step/core/check";
 import { z } from "zod";
 import { changeOf, wholeNumber, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { CLOCKS, DATE_ORDERS, LENGTHS } from "./manner.ts";
 import { timeZone } from "./session.ts";
 
 /** Every field of the studio's settings. */
@@ -10,6 +12,25 @@ export const SETTINGS_FIELDS = {
   timeZone: { label: "Time zone", sort: "own", schema: timeZone, start: "UTC" },
   /** 1 Monday to 7 Sunday. */
   firstWeekday: { label: "The week begins on", sort: "own", schema: wholeNumber(1, 7), start: 1 },
+  dates: { label: "Dates", sort: "own", schema: z.enum(DATE_ORDERS), start: "day-first" },
+  clock: { label: "Times of day", sort: "own", schema: z.enum(CLOCKS), start: "24" },
+  lengths: { label: "Floors and ways", sort: "own", schema: z.enum(LENGTHS), start: "metres" },
+  /** Of the patterns and turns of a level, where it states no rule. */
+  ruleShare: {
+    label: "Patterns and turns, in a hundred",
+    help: "Beside all basics",
+    sort: "own",
+    schema: wholeNumber(10, 100),
+    start: 80,
+  },
+  ruleMark: {
+    label: "With at least the mark",
+    sort: "own",
+    schema: z.enum(MARKS).exclude(["not-yet"]),
+    start: "alone",
+  },
+  /** What everybody gets at a tap, before those that differ. */
+  checkMark: { label: "“All” in a check gives", sort: "own", schema: z.enum(MARKS), start: "alone" },
   safePractice: {
     label: "Under what to practise at home",
     help: "Empty for the words that ship",

@@ -1,5 +1,5 @@
 import { describe, expect, it } from "vitest";
-import { readStudioFile, STUDIO_LIST_NAMES, upgraded } from "./index.ts";
+import { readStudioFile, STUDIO_FILE_VERSION, STUDIO_LIST_NAMES, upgraded } from "./index.ts";
 
 const ids = Array.from({ length: 9 }, (_, at) => `0000000${at}-0000-4000-8000-00000000000${at}`);
 const [staff, section, ana, ben, home, first, second] = ids;
@@ -48,10 +48,10 @@ describe("a file of the first version", () => {
   });
 
   it("leaves alone what is none, whatever it holds", () => {
-    for (const value of [null, 7, [], { formatVersion: 4 }, { formatVersion: "3" }, "x"])
+    for (const value of [null, 7, [], { formatVersion: STUDIO_FILE_VERSION }, { formatVersion: "3" }, "x"])
       expect(upgraded(value)).toBe(value);
     expect(upgraded({ formatVersion: 2, more: 1 })).toMatchObject({
-      formatVersion: 4,
+      formatVersion: STUDIO_FILE_VERSION,
       more: 1,
       comments: [],
     });
@@ -70,6 +70,7 @@ describe("a file of the first version", () => {
         "rooms",
         "terms",
         "absences",
+        "proposals",
       ]),
     );
   });
@@ -90,5 +91,16 @@ describe("a file of the third version", () => {
     ]);
     expect(new Set(now.rooms.map(({ id }) => id)).size).toBe(2);
     expect(now.sections.map(({ standIns }) => standIns)).toEqual([[], [], [], [], []]);
+  });
+});
+
+describe("a file of the fourth version", () => {
+  it("writes dates and asks of dancers as the product did by itself, and knows of no plan what its level was", () => {
+    const now = upgraded({ formatVersion: 4, studio: { name: "Loft" }, plans: [{ id: home }, 7] });
+    expect(now).toMatchObject({
+      studio: { name: "Loft", dates: "day-first", clock: "24", ruleShare: 80, checkMark: "alone" },
+      plans: [{ id: home, agreed: null }],
+      proposals: [],
+    });
   });
 });

@@ -118,6 +118,12 @@ function fromThird(value: Thing): Thing {
 const fromFourth = (value: Thing): Thing => ({
   ...value,
   formatVersion: 5,
+  studio: isThing(value.studio)
+    ? {
+        ...{ ...value.studio, dates: "day-first", clock: "24", lengths: "metres" },
+        ...{ ruleShare: 80, ruleMark: "alone", checkMark: "alone" },
+      }
+    : value.studio,
   plans: listIn(value.plans).map((plan) => ({ ...plan, agreed: null })),
   proposals: [],
 });

@@ -145,11 +145,16 @@ test("an empty studio gets its rooms, its term and its settings, and its week be
   await page.getByLabel("The week begins on").selectOption("Sunday");
   await page.getByLabel("What to do when lost").fill("Breathe, and wait for the next 1.");
   await expect(page.getByRole("group", { name: "As a recap says it" })).toContainText("wait for the next 1");
+  await page.getByLabel("Dates").selectOption("Monday, February 22, 2027");
+  await page.getByLabel("Times of day").selectOption("7:30 pm");
+  await page.getByLabel("Patterns and turns, in a hundred").fill("65");
+  await expect(page.getByText("7 of its patterns")).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "Save the settings" }).click();
   await expect(page.getByText("The settings are saved")).toBeVisible();
   await page.reload();
   await expect(page.getByLabel("What to do when lost")).toHaveValue("Breathe, and wait for the next 1.");
+  await expect(page.getByLabel("Patterns and turns, in a hundred")).toHaveValue("65");
   await page.goto(`${emptyStudio}/timetable?week=2027-02-17`);
-  await expect(page.getByText("Week of 14 Feb to 20 Feb")).toBeVisible();
+  await expect(page.getByText("Week of Feb 14 to Feb 20")).toBeVisible();
 });

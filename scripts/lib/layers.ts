@@ -77,6 +77,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "words.ts",
     ],
     search: ["search-button.tsx"],
+    settings: ["use-habits.ts"],
     session: ["door.tsx", "session.tsx"],
     staff: ["teachers-field.tsx"],
     teaching: ["people.tsx", "use-rotation.ts"],

@@ -77,6 +77,20 @@ describe("a rule over the figures of a level", () => {
     ]);
   });
 
+  it("asks for as much as the studio usually does", () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 1, max: 40 }), fc.integer({ min: 10, max: 100 }), (many, share) => {
+        const patterns = Array.from({ length: many }, (_, at) => ({ id: `${at}`, kind: "pattern" as const }));
+        const [clause] = usualRule(patterns, "count", { share, mark: "dances-it" });
+        if (clause?.kind !== "figures") throw new Error("there is no clause");
+        expect(clause).toMatchObject({ mark: "dances-it", layer: "count" });
+        const asked = clause.atLeast ?? 0;
+        expect(asked * 100).toBeGreaterThanOrEqual(many * share);
+        expect((asked - 1) * 100).toBeLessThan(many * share);
+      }),
+    );
+  });
+
   it("never asks for more than there are, and is met by what the level does not have", () => {
     const clause = { kind: "figures", mark: "alone", layer: "partner" } as const;
     const rule = ruleOver(

@@ -48,22 +48,34 @@ export const ruleOver = (
   }),
 });
 
-/** Of the figures that are not basics, this share is asked for where a level states no rule. */
-const MOST = 0.8;
+/** What a studio asks of a dancer where a level states no rule. */
+export interface RuleHabits {
+  /** Of the figures of each kind that are not basics, so many in a hundred. */
+  readonly share: number;
+  /** The least mark that counts. */
+  readonly mark: Mark;
+}
+
+const HABITS: RuleHabits = { share: 80, mark: "alone" };
 
 /**
- * The rule of a level that states none: all basics, and four in five of each other kind that it teaches, without help.
+ * The rule of a level that states none: all basics, and a share of each other kind that it teaches; by itself four in
+ * five, without help.
  * @param layer at which it is shown: with a partner, or to counts where one dances alone
  * @example
  * usualRule([{ id: "basic", kind: "basic" }], "partner")
  * // [{ kind: "figures", of: "basic", atLeast: null, mark: "alone", layer: "partner" }]
  */
-export function usualRule(figures: readonly RuledFigure[], layer: Layer): StatedClause[] {
+export function usualRule(
+  figures: readonly RuledFigure[],
+  layer: Layer,
+  { share, mark }: RuleHabits = HABITS,
+): StatedClause[] {
   const asked = ["basic", "pattern", "turn"] as const;
   return asked.flatMap((of): StatedClause[] => {
     const many = figures.filter(({ kind }) => kind === of).length;
     if (many === 0) return [];
-    const atLeast = of === "basic" ? null : Math.ceil(many * MOST);
-    return [{ kind: "figures", of, atLeast, mark: "alone", layer }];
+    const atLeast = of === "basic" ? null : Math.ceil((many * share) / 100);
+    return [{ kind: "figures", of, atLeast, mark, layer }];
   });
 }

@@ -1,4 +1,4 @@
-import { houseCues, MOST_LINK_DAYS, type PublicPlan } from "@map-step/contract";
+import { houseCues, type Manner, MOST_LINK_DAYS, type PublicPlan } from "@map-step/contract";
 import { layOut, roomsOf } from "@map-step/core/plan";
 import { addDays } from "@map-step/core/time";
 import { atomically } from "../../db/ambient.ts";
@@ -10,6 +10,7 @@ import { readLibrary } from "../figures/library.ts";
 import { shownFigures } from "../figures/shown.ts";
 import { computablePlans, readPlan } from "../plans/read.ts";
 import { listSections } from "../sections/read.ts";
+import { MANNER } from "../settings/service.ts";
 
 interface Link {
   readonly secret: string | null;
@@ -71,9 +72,10 @@ function weeksOf(computable: Computable, dates: readonly string[]): Weeks {
 /** A plan as a guest with the link reads it, as it is now. @throws a not-found problem */
 export async function publicPlanAt(db: Database, secret: string, today: string): Promise<PublicPlan> {
   const gone = () => notFound("This link does not open a plan any more. Ask the studio for another.");
-  const [link] = await rowsOf<{ planId: string; until: string; studioName: string }>(
+  const [link] = await rowsOf<{ planId: string; until: string; studioName: string; manner: Manner }>(
     db,
-    `select plan_id as "planId", to_char(until_day, 'YYYY-MM-DD') as until, (select name from studio) as "studioName"
+    `select plan_id as "planId", to_char(until_day, 'YYYY-MM-DD') as until, (select name from studio) as "studioName",
+       ${MANNER} as manner
      from plan_links where secret = $secret`,
     { secret },
   );
@@ -87,7 +89,12 @@ export async function publicPlanAt(db: Database, secret: string, today: string):
   const weeks = weeksOf(computable, section?.dates ?? []);
   const ids = new Set(weeks.flatMap(({ fresh, back }) => [...fresh, ...back].map(({ id }) => id)));
   return {
-    ...{ studioName: link.studioName, levelName: level.name, sectionName: section?.name ?? "" },
+    ...{
+      studioName: link.studioName,
+      manner: link.manner,
+      levelName: level.name,
+      sectionName: section?.name ?? "",
+    },
     ...{ aim: level.aim, until: link.until, weeks, dance: library.dance },
     figures: shownFigures(ids, library),
     about: [...ids].flatMap((id) => {

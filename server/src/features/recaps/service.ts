@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from "node:util";
-import type { PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import type { Manner, PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
@@ -14,6 +14,7 @@ import { openLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
 import { readSection } from "../sections/read.ts";
 import { sequencesIn } from "../sequences/read.ts";
+import { MANNER } from "../settings/service.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
 
@@ -158,6 +159,7 @@ interface Published {
   readonly sectionId: string;
   readonly week: number;
   readonly studioName: string | null;
+  readonly manner: Manner;
 }
 
 /** What anyone with the address reads. Nothing of students is in it. */
@@ -166,13 +168,13 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const [recap] = await rowsOf<Published>(
     db,
     `select r.published_title as title, r.published_document as document, l.section_id as "sectionId", l.week,
-       (select name from studio) as "studioName"
+       (select name from studio) as "studioName", ${MANNER} as manner
      from recaps r join lessons l on l.id = r.lesson_id
      join sections s on s.id = l.section_id and s.deleted_at is null where r.secret = $secret`,
     { secret },
   );
   if (!recap) throw gone();
-  const { title, document, sectionId, week, studioName } = recap;
+  const { title, document, sectionId, week, studioName, manner } = recap;
   const section = await readSection(db, sectionId);
   const level = await readLevel(db, section.levelId);
   const library = await readLibrary(db, level.danceId);
@@ -181,6 +183,7 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const sequences = await sequencesIn(db, sequenceIdsOf(document));
   return {
     studioName: studioName ?? "",
+    manner,
     title,
     subtitle: `${level.name}, ${section.name}, week ${week}`,
     date,

@@ -1,5 +1,6 @@
 import {
   contentOfSequence,
+  type Manner,
   type PublicSequence,
   type SequenceContent,
   type SequenceRecord,
@@ -11,6 +12,7 @@ import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { readLibrary } from "../figures/library.ts";
 import { shownFigures } from "../figures/shown.ts";
+import { MANNER } from "../settings/service.ts";
 
 /** The sequences of the studio, by dance and name. */
 export async function listSequences(db: Database): Promise<SequenceSummary[]> {
@@ -44,9 +46,9 @@ export async function readSequence(db: Database, id: string): Promise<SequenceRe
 
 /** What anyone with the address sees: the sequence as it is now, with the figures it dances. */
 export async function readPublicSequence(db: Database, secret: string): Promise<PublicSequence> {
-  const [found] = await rowsOf<{ id: string; studioName: string | null }>(
+  const [found] = await rowsOf<{ id: string; studioName: string | null; manner: Manner }>(
     db,
-    `select id, (select name from studio) as "studioName" from sequences
+    `select id, (select name from studio) as "studioName", ${MANNER} as manner from sequences
      where secret = $secret and deleted_at is null`,
     { secret },
   );
@@ -56,6 +58,7 @@ export async function readPublicSequence(db: Database, secret: string): Promise<
   const ids = new Set(figureItemsOf(content.items).map(({ figureId }) => figureId));
   return {
     studioName: found.studioName ?? "",
+    manner: found.manner,
     content: { ...content, levelId: null },
     dance: library.dance,
     figures: shownFigures(ids, library),

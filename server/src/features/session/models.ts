@@ -1,5 +1,6 @@
+import type { Settings } from "@map-step/contract";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
-import { type Row, textColumn } from "../../db/row.ts";
+import { type Row, textColumn, wholeColumn } from "../../db/row.ts";
 
 export interface StudioRow extends Row<StudioRow> {
   id: number;
@@ -8,6 +9,12 @@ export interface StudioRow extends Row<StudioRow> {
   firstWeekday: CreationOptional<number>;
   safePractice: CreationOptional<string>;
   lost: CreationOptional<string>;
+  dates: CreationOptional<Settings["dates"]>;
+  clock: CreationOptional<Settings["clock"]>;
+  lengths: CreationOptional<Settings["lengths"]>;
+  ruleShare: CreationOptional<number>;
+  ruleMark: CreationOptional<Settings["ruleMark"]>;
+  checkMark: CreationOptional<Settings["checkMark"]>;
   version: CreationOptional<number>;
 }
 
@@ -21,6 +28,12 @@ export const defineSession = (sequelize: Sequelize) => ({
       firstWeekday: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
       safePractice: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
       lost: { type: DataTypes.TEXT, allowNull: false, defaultValue: "" },
+      dates: { ...textColumn(), defaultValue: "day-first" },
+      clock: { ...textColumn(), defaultValue: "24" },
+      lengths: { ...textColumn(), defaultValue: "metres" },
+      ruleShare: { ...wholeColumn(), defaultValue: 80 },
+      ruleMark: { ...textColumn(), defaultValue: "alone" },
+      checkMark: { ...textColumn(), defaultValue: "alone" },
       version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
     },
     { tableName: "studio" },

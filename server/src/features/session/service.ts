@@ -52,6 +52,7 @@ export async function describeSession(
     person,
     studio: studio && {
       ...{ name: studio.name, timeZone: studio.timeZone, firstWeekday: studio.firstWeekday },
+      manner: { dates: studio.dates, clock: studio.clock, lengths: studio.lengths },
     },
     needsSetup: studio === null,
     csrfToken,

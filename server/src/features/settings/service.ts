@@ -27,6 +27,9 @@ export const changeSettings = (db: Database, change: Settings): Promise<Settings
     return now;
   });
 
+/** How the studio writes dates, times and lengths, as one column of a query. */
+export const MANNER = `(select json_build_object('dates', dates, 'clock', clock, 'lengths', lengths) from studio)`;
+
 /** How the house words its recaps: its own words, or those that ship. */
 export async function houseOf(db: Database): Promise<House> {
   const [row] = await rowsOf<House>(db, `select safe_practice as "safePractice", lost from studio`);

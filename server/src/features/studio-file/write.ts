@@ -1,7 +1,12 @@
-import { STUDIO_FILE_FORMAT, STUDIO_FILE_VERSION, STUDIO_LIST_NAMES } from "@map-step/contract";
+import {
+  SETTINGS_FIELDS,
+  STUDIO_FILE_FORMAT,
+  STUDIO_FILE_VERSION,
+  STUDIO_LIST_NAMES,
+} from "@map-step/contract";
 import { Transaction } from "sequelize";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
+import { rowsOf, selected } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { type InnerTable, LIST_TABLES, type ListTable } from "./tables.ts";
 
@@ -50,8 +55,8 @@ export const writeStudioFile = (db: Database): Promise<string> =>
     await db.sequelize.query(`set local statement_timeout = ${WHOLE_STUDIO_MS}`);
     const [studio] = await rowsOf<{ head: string }>(
       db,
-      `select json_build_object('name', name, 'timeZone', time_zone, 'firstWeekday', first_weekday,
-         'safePractice', safe_practice, 'lost', lost)::text as head from studio`,
+      `select row_to_json(head)::text as head
+       from (select ${selected(Object.keys(SETTINGS_FIELDS), "s")} from studio s) head`,
     );
     if (!studio) throw notFound();
     const parts = [

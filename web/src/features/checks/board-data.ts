@@ -27,6 +27,7 @@ import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
 import { useDances, useFigureLines } from "../figures/library.ts";
 import { useOwnClass } from "../sections/own-class.tsx";
 import { useMay, useSession } from "../session/session.tsx";
+import { type Habits, useHabits } from "../settings/use-habits.ts";
 import { type SeenEdit, useSeen } from "./use-seen.ts";
 
 /** A dancer of a class, as what was seen knows them. */
@@ -63,6 +64,7 @@ export interface Board {
   readonly stated: LevelRule;
   /** The clauses in force: stated, or usual. */
   readonly clauses: readonly StatedClause[];
+  readonly habits: Habits;
   readonly levelSeen: LevelSeen;
   readonly mayMark: boolean;
 }
@@ -89,6 +91,7 @@ const shareOf = (cells: readonly FigureCell[], figureId: string): number =>
 /** Everything that a class's board needs; what is not here yet is missing. */
 export function useBoardData(section: Section) {
   const { today } = useSession();
+  const habits = useHabits();
   const { mine } = useOwnClass(section);
   const seen = useSeen(section.id, mine);
   const mayMark = useMay("checks.write") && mine;
@@ -145,7 +148,7 @@ export function useBoardData(section: Section) {
       const figure = known.get(id);
       return figure ? [{ id, kind: figure.kind }] : [];
     });
-    const clauses = stated.clauses.length > 0 ? stated.clauses : usualRule(ruled, layer);
+    const clauses = stated.clauses.length > 0 ? stated.clauses : usualRule(ruled, layer, habits.rule);
     return {
       ...{
         section,
@@ -160,6 +163,7 @@ export function useBoardData(section: Section) {
         cells,
         stated,
         clauses,
+        habits,
         levelSeen,
       },
       library,
@@ -167,7 +171,21 @@ export function useBoardData(section: Section) {
       rule: ruleOver(clauses, ruled),
       mayMark,
     };
-  }, [levels, dances, plan, roster, library, stated, levelSeen, section, today, evidence, seen, mayMark]);
+  }, [
+    levels,
+    dances,
+    plan,
+    roster,
+    library,
+    stated,
+    levelSeen,
+    section,
+    today,
+    evidence,
+    seen,
+    habits,
+    mayMark,
+  ]);
   return { board, queries: Object.values(queries), seen };
 }
 

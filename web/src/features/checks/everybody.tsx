@@ -38,12 +38,13 @@ export function Everybody({
             bg="panel"
             onClick={() =>
               void marking.give(
-                missing.map((dancer) => ({ dancer, figureId, mark: "alone" as const })),
-                `${counted(missing.length, "dancer")} on ${board.nameOf(figureId)}: without help`,
+                missing.map((dancer) => ({ dancer, figureId, mark: board.habits.checkMark })),
+                `${counted(missing.length, "dancer")} on ${board.nameOf(figureId)}: ${MARK_NAMES[board.habits.checkMark]}`,
               )
             }
           >
-            {missing.length === dancers.length ? "All" : `The other ${missing.length}`}: without help
+            {missing.length === dancers.length ? "All" : `The other ${missing.length}`}:{" "}
+            {MARK_NAMES[board.habits.checkMark]}
           </Button>
         ) : null}
       </Flex>

@@ -132,7 +132,10 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
       size="xl"
       foot={
         <>
-          <Button variant="ghost" onClick={() => setClauses(usualRule(ruled, board.layer))}>
+          <Button
+            variant="ghost"
+            onClick={() => setClauses(usualRule(ruled, board.layer, board.habits.rule))}
+          >
             The usual rule
           </Button>
           <Button disabled={clauses.length === 0} loading={change.isPending} onClick={() => void save()}>

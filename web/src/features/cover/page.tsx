@@ -9,7 +9,7 @@ import { TriangleAlert } from "lucide-react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { CallWords } from "../../kit/call-words.tsx";
-import { clockAfter, longDay } from "../../kit/dates.ts";
+import { clockAfter, longDay, timeText } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useHandover } from "../class-log/use-class-record.ts";
@@ -142,7 +142,7 @@ function Sheet(open: OpenLesson) {
     <>
       <PageHead
         title={`Substitute: ${level.name}, week ${lesson.week}`}
-        about={`${section.name}, ${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
+        about={`${section.name}, ${longDay(lesson.date)}, ${timeText(section.startTime)} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
       >
         <Button variant="outline" bg="panel" onClick={() => window.print()}>
           Print

@@ -4,6 +4,7 @@ import type { Figure } from "@map-step/core/notation";
 import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
+import { lengthText } from "../../kit/lengths.ts";
 
 const byRole = (facts: FigureFacts, text: (role: RoleFacts) => string): string => {
   const texts = facts.roles.map((role) => ({ role: role.role, text: text(role) }));
@@ -37,9 +38,8 @@ const phraseText = ({ phrase, timed }: FigureFacts, { phraseBeats }: Dance): str
 
 const SPACE_WORDS = { spot: "stays on the spot", slot: "up and down a slot", travelling: "travels" } as const;
 
-const metres = (length: number): string => `${length.toFixed(1)} m`;
 const spaceText = ({ space }: RoleFacts): string =>
-  space.kind === "travelling" ? `travels ${metres(space.net)}` : SPACE_WORDS[space.kind];
+  space.kind === "travelling" ? `travels ${lengthText(space.net)}` : SPACE_WORDS[space.kind];
 
 const facingText = ({ facesAgainAfter }: RoleFacts): string =>
   facesAgainAfter === 1 ? "the same way each time" : `the first way again after ${facesAgainAfter} times`;
@@ -59,7 +59,7 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
     ["Phrase", phraseText(facts, dance)],
     [
       "Floor",
-      `${byRole(facts, spaceText)}; about ${metres(floor.width)} by ${metres(floor.depth)} with elbow room`,
+      `${byRole(facts, spaceText)}; about ${lengthText(floor.width)} by ${lengthText(floor.depth)} with elbow room`,
     ],
   ];
   const [first, ...changes] = facts.roles[0]?.holds ?? [];

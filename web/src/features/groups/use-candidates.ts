@@ -13,6 +13,7 @@ import { useMemo } from "react";
 import { useAnswer } from "../../kit/use-answer.ts";
 import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
 import { useSession } from "../session/session.tsx";
+import { useHabits } from "../settings/use-habits.ts";
 import type { Candidate } from "./going.ts";
 
 const openBoard = () =>
@@ -46,6 +47,7 @@ export function useCandidates({
   kinds,
 }: Known): readonly Candidate[] | null {
   const { today } = useSession();
+  const habits = useHabits();
   const found = useMemo(() => {
     const ofLevel = new Map(sources.map((section) => [section.id, section]));
     const nextIds = new Set(levels.flatMap(({ id, followsId }) => (followsId === level.id ? [id] : [])));
@@ -63,7 +65,7 @@ export function useCandidates({
       return week === null || !kind ? [] : [{ id: figureId, kind }];
     });
     return {
-      rule: ruleOver(clauses.length > 0 ? clauses : usualRule(ruled, "partner"), ruled),
+      rule: ruleOver(clauses.length > 0 ? clauses : usualRule(ruled, "partner", habits.rule), ruled),
       ...{
         studentIds: found.map(({ person }) => person.id),
         evidence,
@@ -73,7 +75,7 @@ export function useCandidates({
         minutes: {},
       },
     };
-  }, [found, evidence, seen, today, plan, clauses, kinds]);
+  }, [found, evidence, seen, today, plan, clauses, kinds, habits]);
   const { answer } = useAnswer<BoardQuestion, BoardAnswer>(openBoard, question);
   return useMemo((): Candidate[] | null => {
     if (!answer) return null;

@@ -14,7 +14,7 @@ import { inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
 import { Confirm } from "../../kit/confirm.tsx";
-import { clockAfter, longDay } from "../../kit/dates.ts";
+import { clockAfter, longDay, timeText } from "../../kit/dates.ts";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
@@ -49,7 +49,7 @@ function LessonSheet(open: OpenLesson) {
       <PageHead
         title={`Week ${lesson.week}`}
         tab={`${level.name}, ${section.name}: week ${lesson.week}`}
-        about={`${longDay(lesson.date)}, ${section.startTime} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
+        about={`${longDay(lesson.date)}, ${timeText(section.startTime)} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
         <CommentsButton list="lessons" thingId={section.id} week={lesson.week} what="this lesson" />
         {log.state === "saved" ? (

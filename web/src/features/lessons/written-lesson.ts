@@ -15,7 +15,7 @@ import {
 } from "@map-step/core/lesson";
 import type { Figure } from "@map-step/core/notation";
 import { counted } from "@map-step/core/words";
-import { clockAfter, longDay } from "../../kit/dates.ts";
+import { clockAfter, longDay, timeText } from "../../kit/dates.ts";
 
 export interface WrittenLesson {
   readonly levelName: string;
@@ -54,6 +54,6 @@ export function writtenParts(written: WrittenLesson): WrittenPart[] {
 export function lessonAsMarkdown(written: WrittenLesson): string {
   const { levelName, lesson, section, segments } = written;
   const minutes = totalMinutes(segments);
-  const about = `${section.name}, ${longDay(lesson.date)}, ${section.startTime}, ${counted(minutes, "minute")}${section.room ? `, ${section.room}` : ""}`;
+  const about = `${section.name}, ${longDay(lesson.date)}, ${timeText(section.startTime)}, ${counted(minutes, "minute")}${section.room ? `, ${section.room}` : ""}`;
   return lessonToMarkdown(`${levelName}, week ${lesson.week}`, about, writtenParts(written));
 }

@@ -5,7 +5,7 @@ import { counted } from "@map-step/core/words";
 import { useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
-import { longDay, weekdays } from "../../kit/dates.ts";
+import { longDay, timeText, weekdays } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -41,7 +41,7 @@ function SectionLine({ section, teachers, onEdit }: SectionLineProps) {
       <Box>
         <Text fontWeight="700">{name}</Text>
         <Text color="soft" fontSize="sm">
-          {weekdays(first)} {startTime}
+          {weekdays(first)} {timeText(startTime)}
           {room ? `, ${room}` : ""}, from {longDay(first)}
           {teachers ? `; ${teachers}` : ""}
         </Text>

@@ -2,6 +2,7 @@ import { Box, Button, Flex, Input, Stack, Text } from "@chakra-ui/react";
 import { crowdedFloor, type Footprint, figureItemsOf, squareMetresOf } from "@map-step/core/sequence";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
+import { areaShown, areaText, areaTyped, areaUnit } from "../../kit/lengths.ts";
 import { type Builder, newItemId } from "./use-builder.ts";
 import { itemsInWords } from "./words.ts";
 
@@ -31,7 +32,7 @@ export function CrowdedDialog({ builder, mayEdit, onClose }: Props) {
     [content, squareMetres, figures, dance],
   );
   const listed = (list: readonly Footprint[]) =>
-    list.map(({ figureId, squareMetres: own }) => `${nameOf(figureId)} (${own} m²)`).join(", ");
+    list.map(({ figureId, squareMetres: own }) => `${nameOf(figureId)} (${areaText(own)})`).join(", ");
   return (
     <Modal
       open
@@ -59,13 +60,13 @@ export function CrowdedDialog({ builder, mayEdit, onClose }: Props) {
             id="square-metres"
             type="number"
             w="6rem"
-            min={0.5}
-            max={50}
-            step={0.5}
-            value={squareMetres}
-            onChange={({ target }) => setSquareMetres(Math.max(0, Number(target.value)))}
+            min={areaShown(0.5)}
+            max={areaShown(50)}
+            step={areaShown(1) > 1 ? 1 : 0.5}
+            value={areaShown(squareMetres)}
+            onChange={({ target }) => setSquareMetres(areaTyped(Math.max(0, Number(target.value))))}
           />
-          <Text>m²</Text>
+          <Text>{areaUnit()}</Text>
         </Flex>
         <Text color="soft" fontSize="sm">
           Figures by what they need with elbow room, an estimate: {listed(needs)}.

@@ -5,6 +5,7 @@ import { counted, inWords } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
 import { TickField } from "../../kit/fields.tsx";
+import { areaTyped, areaUnit } from "../../kit/lengths.ts";
 import { SmallSelect } from "../../kit/select.tsx";
 import { SmallInput } from "../../kit/small-input.tsx";
 import { useSearch } from "../../kit/use-search.ts";
@@ -198,10 +199,13 @@ export function MakeDialog({ builder, levels, onClose }: Props) {
             onChange={({ target }) => wish({ mostBeats: numberIn(target.value) })}
           />
           <SmallInput
-            label="Floor a couple, m²"
+            label={`Floor a couple, ${areaUnit()}`}
             inputMode="decimal"
             placeholder="any"
-            onChange={({ target }) => wish({ squareMetres: numberIn(target.value) })}
+            onChange={({ target }) => {
+              const typed = numberIn(target.value);
+              wish({ squareMetres: typed === null ? null : areaTyped(typed) });
+            }}
           />
         </Flex>
         <Flex gap="4" wrap="wrap">

@@ -1,6 +1,7 @@
 import type { FigureItem, Priority, RoundFacts, SequenceItem } from "@map-step/core/sequence";
 import { minutesAndSeconds, spokenFraction } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
+import { floorText, lengthText } from "../../kit/lengths.ts";
 
 export type NameOf = (figureId: string) => string;
 
@@ -67,8 +68,6 @@ export const lastsInWords = (least: RoundFacts, most: RoundFacts): string => {
   return short === long ? short : `${short} to ${long}`;
 };
 
-const metres = (value: number): string => `${Math.abs(Math.round(value * 10) / 10)} m`;
-
 /** Whether the two dance this alike, so that one sentence says it of both. */
 const turnWords = (netTurn: number, again: number): string => {
   if (netTurn === 0) return "turns nothing over a round";
@@ -80,8 +79,12 @@ const turnWords = (netTurn: number, again: number): string => {
 
 const driftWords = (right: number, forward: number): string => {
   const parts = [
-    ...(Math.abs(forward) >= 0.05 ? [`${metres(forward)} ${forward > 0 ? "forward" : "back"}`] : []),
-    ...(Math.abs(right) >= 0.05 ? [`${metres(right)} to the ${right > 0 ? "right" : "left"}`] : []),
+    ...(Math.abs(forward) >= 0.05
+      ? [`${lengthText(Math.abs(forward))} ${forward > 0 ? "forward" : "back"}`]
+      : []),
+    ...(Math.abs(right) >= 0.05
+      ? [`${lengthText(Math.abs(right))} to the ${right > 0 ? "right" : "left"}`]
+      : []),
   ];
   return parts.length === 0 ? "ends on its spot" : `ends ${parts.join(" and ")}`;
 };
@@ -101,4 +104,4 @@ export function rolesInWords({ roles }: RoundFacts): string[] {
 
 /** The floor for a couple: `3.1 × 2.4 m`. */
 export const floorInWords = ({ floor }: RoundFacts): string =>
-  floor === null ? "" : `${Math.round(floor.width * 10) / 10} × ${Math.round(floor.depth * 10) / 10} m`;
+  floor === null ? "" : floorText(floor.width, floor.depth);

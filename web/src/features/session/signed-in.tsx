@@ -2,8 +2,8 @@ import { type Session, sessionApi } from "@map-step/contract/session";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { call, takeSession, useApi } from "../../kit/api.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
+import { showTimesIn, writeAs } from "../../kit/manner.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
-import { showTimesIn } from "../../kit/studio-zone.ts";
 import { SessionContext } from "./session.tsx";
 import { SignInPage } from "./sign-in.tsx";
 
@@ -69,7 +69,10 @@ export function SignedIn({ children }: { children: ReactNode }) {
   const { person, studio } = session.data ?? {};
   // Before anything below draws a time or looks for a draft.
   keepDraftsOf(person?.id ?? "");
-  if (studio) showTimesIn(studio.timeZone);
+  if (studio) {
+    showTimesIn(studio.timeZone);
+    writeAs(studio.manner);
+  }
   useEffect(() => {
     document.title = studioName ? `${studioName} · Map Step` : "Map Step";
   }, [studioName]);

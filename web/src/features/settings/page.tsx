@@ -1,5 +1,6 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, namesOf, SETTINGS_FIELDS, type Settings, settings } from "@map-step/contract";
+import { MARK_NAMES } from "@map-step/core/check";
 import { HOUSE } from "@map-step/core/recap";
 import { useQueryClient } from "@tanstack/react-query";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -13,6 +14,7 @@ import { Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
 import { SESSION_KEY } from "../session/session.tsx";
+import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
 
 const ZONES = Intl.supportedValuesOf("timeZone");
 /** The first of February 2027 is a Monday. */
@@ -34,6 +36,12 @@ function SettingsForm({ now }: { now: Settings }) {
     shown: shownBy(SETTINGS_FIELDS, {
       timeZone: String,
       firstWeekday: (day: number) => WEEKDAYS[day - 1]?.label ?? "",
+      dates: (order: Settings["dates"]) => DATES[order],
+      clock: (clock: Settings["clock"]) => TIMES[clock],
+      lengths: String,
+      ruleShare: String,
+      ruleMark: (mark: Settings["ruleMark"]) => MARK_NAMES[mark],
+      checkMark: (mark: Settings["checkMark"]) => MARK_NAMES[mark],
     }),
     save: (body) => change.mutateAsync({ body }),
     onSaved: (saved) => {
@@ -77,31 +85,35 @@ function SettingsForm({ now }: { now: Settings }) {
           </Panel>
           <BackupPanel />
         </Stack>
-        <Panel>
-          <PanelTitle>Our words in recaps</PanelTitle>
-          <Stack gap="4">
-            {namesOf(SETTINGS_FIELDS, "line").map((name) => (
-              <AreaField
-                key={name}
-                {...labelled(SETTINGS_FIELDS, name)}
-                rows={2}
-                placeholder={HOUSE[name]}
-                error={errors[name]?.message}
-                {...form.register(name)}
-              />
-            ))}
-            <Stack gap="1.5" bg="sunk" borderRadius="md" p="3" aria-label="As a recap says it" role="group">
-              <Text fontWeight="700">Options and rescues</Text>
-              <Text>{lost?.trim() || HOUSE.lost}</Text>
-              <Text fontWeight="700">Practise at home</Text>
-              <Text>{safePractice?.trim() || HOUSE.safePractice}</Text>
+        <Stack gap="4">
+          <WritingPanel form={form} />
+          <ChecksPanel form={form} />
+          <Panel>
+            <PanelTitle>Our words in recaps</PanelTitle>
+            <Stack gap="4">
+              {namesOf(SETTINGS_FIELDS, "line").map((name) => (
+                <AreaField
+                  key={name}
+                  {...labelled(SETTINGS_FIELDS, name)}
+                  rows={2}
+                  placeholder={HOUSE[name]}
+                  error={errors[name]?.message}
+                  {...form.register(name)}
+                />
+              ))}
+              <Stack gap="1.5" bg="sunk" borderRadius="md" p="3" aria-label="As a recap says it" role="group">
+                <Text fontWeight="700">Options and rescues</Text>
+                <Text>{lost?.trim() || HOUSE.lost}</Text>
+                <Text fontWeight="700">Practise at home</Text>
+                <Text>{safePractice?.trim() || HOUSE.safePractice}</Text>
+              </Stack>
+              <Text color="soft" fontSize="sm">
+                Drafts of recaps are written with these words from now on; texts that are begun stay as they
+                are.
+              </Text>
             </Stack>
-            <Text color="soft" fontSize="sm">
-              Drafts of recaps are written with these words from now on; texts that are begun stay as they
-              are.
-            </Text>
-          </Stack>
-        </Panel>
+          </Panel>
+        </Stack>
       </SimpleGrid>
       <Flex justify="flex-end" maxW="72rem" mt="4">
         <Button disabled={isSubmitting} onClick={submit}>

@@ -5,8 +5,8 @@ import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-r
 import { useState } from "react";
 import { Link } from "react-router";
 import { HeldBadge } from "../../kit/held-badge.tsx";
+import { studioZone } from "../../kit/manner.ts";
 import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
-import { studioZone } from "../../kit/studio-zone.ts";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";

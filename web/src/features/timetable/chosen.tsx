@@ -3,7 +3,7 @@ import { isAway, type Means, type Proposed, type Slot, standInsFor, timeOf } fro
 import { counted, inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Link } from "react-router";
-import { longDay } from "../../kit/dates.ts";
+import { longDay, timeText } from "../../kit/dates.ts";
 import type { TimetableNames } from "./words.ts";
 
 interface Props {
@@ -122,7 +122,8 @@ export function ChosenLesson(props: Props) {
         <CloseButton size="xs" aria-label="Close this lesson" onClick={onClose} />
       </Flex>
       <Text fontSize="sm" color="soft" mb="2">
-        Week {slot.week}, {longDay(slot.date)}, {timeOf(slot.start)} to {timeOf(slot.start + slot.minutes)}
+        Week {slot.week}, {longDay(slot.date)}, {timeText(timeOf(slot.start))} to{" "}
+        {timeText(timeOf(slot.start + slot.minutes))}
         {slot.room ? `, ${slot.room}` : ""}
       </Text>
       {slot.held ? (

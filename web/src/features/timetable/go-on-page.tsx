@@ -6,7 +6,7 @@ import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { useNavigate, useParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
-import { dayAndMonth, shortDay, weekdays } from "../../kit/dates.ts";
+import { dayAndMonth, shortDay, timeText, weekdays } from "../../kit/dates.ts";
 import { ChoiceField, TickField } from "../../kit/fields.tsx";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
@@ -126,7 +126,7 @@ function Sections({ term, terms, sections, levels }: ListProps) {
                     />
                   </th>
                   <td className="numbers">
-                    {weekdays(section.firstDate)}, {section.startTime}
+                    {weekdays(section.firstDate)}, {timeText(section.startTime)}
                     {section.room ? `, ${section.room}` : ""}
                   </td>
                   <td className="numbers">{shortDay(laid.firstDate)}</td>

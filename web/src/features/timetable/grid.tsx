@@ -2,7 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import type { ClosedDay, Slot } from "@map-step/core/timetable";
 import { timeOf } from "@map-step/core/timetable";
 import { format, parseISO } from "date-fns";
-import { dayAndMonth } from "../../kit/dates.ts";
+import { dayAndMonth, timeText } from "../../kit/dates.ts";
 
 /** One line of the timetable: a room or a person. */
 export interface GridRow {
@@ -52,7 +52,7 @@ interface SlipProps extends Pick<Props, "levelName" | "sectionName" | "also" | "
 function Slip({ slot, clashes, isChosen, hours, levelName, sectionName, also, onChoose }: SlipProps) {
   const [from, until] = hours;
   const part = (minutes: number) => `${(100 * minutes) / (until - from)}%`;
-  const ends = timeOf(slot.start + slot.minutes);
+  const ends = timeText(timeOf(slot.start + slot.minutes));
   return (
     <Box
       as="button"
@@ -76,7 +76,7 @@ function Slip({ slot, clashes, isChosen, hours, levelName, sectionName, also, on
         </Text>
       ) : null}
       <Text className="numbers" fontSize="sm" fontWeight="700" lineHeight="1.25" letterSpacing="-0.02em">
-        {timeOf(slot.start)}–<wbr />
+        {timeText(timeOf(slot.start))}–<wbr />
         {ends}
       </Text>
       <Text fontSize="sm" lineHeight="1.25" textDecoration={slot.held ? undefined : "line-through"}>

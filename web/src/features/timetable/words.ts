@@ -1,7 +1,7 @@
 import type { Clash, ClashRemedy } from "@map-step/core/timetable";
 import { timeOf } from "@map-step/core/timetable";
 import { counted, inWords } from "@map-step/core/words";
-import { dayAndMonth, shortDay } from "../../kit/dates.ts";
+import { dayAndMonth, shortDay, timeText } from "../../kit/dates.ts";
 
 /** What things of a timetable are called. */
 export interface TimetableNames {
@@ -50,7 +50,7 @@ export function remedyInWords(
     case "room":
       return `${name}: move to ${remedy.room}`;
     case "start":
-      return `${name}: begin at ${timeOf(remedy.start)}`;
+      return `${name}: begin at ${timeText(timeOf(remedy.start))}`;
     case "dayOff":
       return `${name}: no class on ${inWords(remedy.days.map(dayAndMonth))}, ends ${counted(remedy.days.length, "week")} later`;
     case "standIn":

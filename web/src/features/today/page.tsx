@@ -2,7 +2,7 @@ import { Box, Button, Flex, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/
 import { api, type Today } from "@map-step/contract";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
-import { awayInWords, longDay, shortDay } from "../../kit/dates.ts";
+import { awayInWords, longDay, shortDay, timeText } from "../../kit/dates.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { BackupAlert } from "../backups/state.tsx";
@@ -44,7 +44,7 @@ function NextLesson({ lesson, today, main }: { lesson: TodayLesson; today: strin
         {lesson.levelName}, week {lesson.week}
       </Heading>
       <Text fontSize="lg" mb="5" className="numbers">
-        {longDay(lesson.date)}, {lesson.startTime}
+        {longDay(lesson.date)}, {timeText(lesson.startTime)}
         {lesson.room ? `, ${lesson.room}` : ""}
       </Text>
       <Stack gap="1.5" mb="6">
