@@ -215,7 +215,7 @@ describe("a whole studio as one file", () => {
 /** Everything that a file may be made into, and the place at which that must be told. */
 const BROKEN: readonly (readonly [what: string, change: (file: StudioFile) => unknown, place: RegExp])[] = [
   ["another format", (file) => ({ ...file, format: "map-step/figures" }), /^format$/],
-  ["a later version", (file) => ({ ...file, formatVersion: 5 }), /^formatVersion$/],
+  ["a later version", (file) => ({ ...file, formatVersion: 6 }), /^formatVersion$/],
   ["a list that is missing", ({ levels: _levels, ...file }) => file, /^levels$/],
   ["a field of nobody", (file) => ({ ...file, more: 1 }), /^$/],
   ["a figure of no dance", (file) => ({ ...file, dances: [] }), /^figures\.0\.danceId$/],

@@ -83,10 +83,10 @@ function SettingsForm({ now }: { now: Settings }) {
               />
             </Stack>
           </Panel>
+          <WritingPanel form={form} />
           <BackupPanel />
         </Stack>
         <Stack gap="4">
-          <WritingPanel form={form} />
           <ChecksPanel form={form} />
           <Panel>
             <PanelTitle>Our words in recaps</PanelTitle>

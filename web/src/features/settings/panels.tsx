@@ -15,8 +15,8 @@ import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { labelled } from "../../kit/plain-fields.ts";
 
 export const DATES: Readonly<Record<Settings["dates"], string>> = {
-  "day-first": "Monday 22 February 2027",
-  "month-first": "Monday, February 22, 2027",
+  "day-first": "Mon 22 Feb 2027",
+  "month-first": "Mon, Feb 22, 2027",
 };
 export const TIMES: Readonly<Record<Settings["clock"], string>> = { "24": "19:30", "12": "7:30 pm" };
 
