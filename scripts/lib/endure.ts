@@ -6,8 +6,9 @@ import { setTimeout as pause } from "node:timers/promises";
 import { DEMO_PASSWORD, loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
 import { startCluster } from "./cluster.ts";
+import { keepLine } from "./line.ts";
 import { numbersFrom } from "./numbers.ts";
-import { startServer } from "./serve.ts";
+import { type Server, startServer } from "./serve.ts";
 
 const TODAY = "2027-02-16";
 const WRITERS = 4;
@@ -19,11 +20,15 @@ export interface Endured {
   readonly acknowledged: number;
   readonly lost: number;
   readonly twice: number;
+  /** Acknowledged comments of which an open line never heard, though it was cut again and again. */
+  readonly unheard: number;
 }
 
-/** Somebody who notes remarks in a class, one after the other, and sends each again until it is acknowledged. */
-async function writer(address: string, until: () => boolean, done: Set<string>): Promise<void> {
-  const headers: Record<string, string> = { "content-type": "application/json", "x-csrf-token": "" };
+const HEADERS = { "content-type": "application/json", "x-csrf-token": "" };
+
+/** Somebody at one of the processes, who signs in again where the sign-in is gone. */
+function visitor(address: string) {
+  const headers: Record<string, string> = { ...HEADERS };
   const send = async (method: string, path: string, body?: unknown): Promise<Response | null> => {
     const request = { method, headers, signal: AbortSignal.timeout(15_000) };
     return fetch(`${address}/api${path}`, {
@@ -43,37 +48,78 @@ async function writer(address: string, until: () => boolean, done: Set<string>):
       .join("; ");
     headers["x-csrf-token"] = ((await entered.json()) as { csrfToken: string }).csrfToken;
   };
-  await signIn();
-  const sections = (await (await send("GET", "/sections"))?.json()) as { id: string }[];
-  const path = `/sections/${sections[0]?.id}/lessons/6/log`;
-  while (!until()) {
-    const id = randomUUID();
-    const value = { kind: "note", text: `Noted ${id}`, figureId: null };
-    const entry = {
-      id,
-      kind: "remark",
-      target: randomUUID(),
-      value,
-      after: null,
-      at: new Date().toISOString(),
-    };
+  /** Sends until it is answered. @returns the answer, read to its end */
+  const insist = async (method: string, path: string, body: unknown): Promise<Record<string, unknown>> => {
     for (;;) {
-      const answer = await send("POST", path, { entries: [entry] });
+      const answer = await send(method, path, body);
       if (answer?.ok) {
-        await answer.text().then(
-          () => done.add(id),
-          () => undefined,
+        const read = await answer.json().then(
+          (json) => json as Record<string, unknown>,
+          () => null,
         );
-        if (done.has(id)) break;
+        if (read) return read;
       } else if (answer?.status === 401 || answer?.status === 403) await signIn();
       else await pause(100);
     }
-  }
+  };
+  return { headers, send, signIn, insist };
+}
+
+interface Written {
+  /** Ids of what was acknowledged. */
+  readonly noted: Set<string>;
+  readonly said: Set<string>;
 }
 
 /**
- * Kills the server and its database at random moments while several people write, starts them again, and counts what
- * of the acknowledged writes is there afterwards. Like at home, the database keeps every commit on the disk.
+ * Somebody who notes remarks in a class, one after the other, each sent until it is acknowledged, and now and then says
+ * something about the plan.
+ */
+async function writer(address: string, until: () => boolean, { noted, said }: Written): Promise<void> {
+  const { send, signIn, insist } = visitor(address);
+  await signIn();
+  const sections = (await (await send("GET", "/sections"))?.json()) as { id: string; planId: string }[];
+  const section = sections[0];
+  const path = `/sections/${section?.id}/lessons/6/log`;
+  for (let turn = 0; !until(); turn++) {
+    const id = randomUUID();
+    const value = { kind: "note", text: `Noted ${id}`, figureId: null };
+    const entry = {
+      ...{ id, kind: "remark", target: randomUUID(), value, after: null },
+      at: new Date().toISOString(),
+    };
+    await insist("POST", path, { entries: [entry] });
+    noted.add(id);
+    if (turn % 3 !== 2) continue;
+    const about = { list: "plans", thingId: section?.planId, week: null, counts: null, replyTo: null };
+    const comment = await insist("POST", "/comments", { ...about, text: `Said after ${id}` });
+    said.add(String(comment.id));
+  }
+}
+
+/** A page that stays open through it all: everything of which its line hears. */
+function listener(address: string): { readonly heard: ReadonlySet<string>; readonly hangUp: () => void } {
+  const heard = new Set<string>();
+  const { headers, send, signIn } = visitor(address);
+  const hangUp = keepLine(
+    () => `${address}/api/changes`,
+    async () => {
+      const session = await send("GET", "/session");
+      const { person } = ((await session?.json().catch(() => null)) ?? {}) as { person?: unknown };
+      if (!person) await signIn();
+      return headers;
+    },
+    ({ event, data }) => {
+      if (event === "change" && data.thingId) heard.add(data.thingId);
+    },
+  );
+  return { heard, hangUp };
+}
+
+/**
+ * Kills server processes and their database at random moments while several people write at two processes, starts them
+ * again, and counts what of the acknowledged writes is there afterwards, and what an open page heard of them. Like at
+ * home, the database keeps every commit on the disk.
  */
 export async function endure(serverKills: number, databaseKills: number): Promise<Endured> {
   const folder = mkdtempSync(join(tmpdir(), "map-step-endure-"));
@@ -87,23 +133,32 @@ export async function endure(serverKills: number, databaseKills: number): Promis
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "silent",
   };
-  let server = await startServer({ ...settings, PORT: "0" });
-  const { port } = server;
+  const servers: [Server, Server] = [
+    await startServer({ ...settings, PORT: "0" }),
+    await startServer({ ...settings, PORT: "0" }),
+  ];
+  const addresses = servers.map(({ port }) => `http://127.0.0.1:${port}`);
   const next = numbersFrom(7);
-  const done = new Set<string>();
+  const written: Written = { noted: new Set(), said: new Set() };
   let over = false;
+  const count = () => written.noted.size + written.said.size;
   const moreWrites = async (): Promise<void> => {
-    const enough = done.size + WRITES_BETWEEN;
-    while (done.size < enough) await pause(20);
+    const enough = count() + WRITES_BETWEEN;
+    while (count() < enough) await pause(20);
     await pause(next(300));
   };
-  const writers = Array.from({ length: WRITERS }, () => writer(`http://127.0.0.1:${port}`, () => over, done));
+  const page = listener(addresses[0] ?? "");
+  const writers = Array.from({ length: WRITERS }, (_, index) =>
+    writer(addresses[index % addresses.length] ?? "", () => over, written),
+  );
   for (let kill = 0; kill < serverKills; kill++) {
     await moreWrites();
+    const which = kill % 2 === 0 ? 0 : 1;
+    const server = servers[which];
     const ended = new Promise((resolve) => server.child.once("exit", resolve));
     server.child.kill("SIGKILL");
     await ended;
-    server = await startServer({ ...settings, PORT: String(port) });
+    servers[which] = await startServer({ ...settings, PORT: String(server.port) });
   }
   for (let kill = 0; kill < databaseKills; kill++) {
     await moreWrites();
@@ -114,20 +169,26 @@ export async function endure(serverKills: number, databaseKills: number): Promis
   await moreWrites();
   over = true;
   await Promise.all(writers);
+  // What came last is told a moment later, and what was missed once the line is back.
+  const unheard = () => [...written.said].filter((id) => !page.heard.has(id)).length;
+  for (let wait = 0; unheard() > 0 && wait < 100; wait++) await pause(100);
+  page.hangUp();
   const client = new pg.Client({ connectionString: url });
   await client.connect();
   const { rows } = await client.query<{ id: string }>(
-    "select id from class_entries where value ->> 'text' like 'Noted %'",
+    "select id from class_entries where value ->> 'text' like 'Noted %' union all select id from comments",
   );
   await client.end();
-  await server.stop();
+  for (const server of servers) await server.stop();
   await cluster.stop();
   rmSync(folder, { recursive: true, force: true });
   const there = new Map<string, number>();
   for (const { id } of rows) there.set(id, (there.get(id) ?? 0) + 1);
+  const acknowledged = [...written.noted, ...written.said];
   return {
-    acknowledged: done.size,
-    lost: [...done].filter((id) => !there.has(id)).length,
+    acknowledged: acknowledged.length,
+    lost: acknowledged.filter((id) => !there.has(id)).length,
     twice: [...there.values()].filter((times) => times > 1).length,
+    unheard: unheard(),
   };
 }
