@@ -56,6 +56,8 @@ const nasty = fc.oneof(
 
 /** What a field of a body is called, as far as its schema says. */
 function fieldsOf(schema: z.ZodType): readonly string[] {
+  if (schema instanceof z.ZodDiscriminatedUnion)
+    return [...new Set(schema.options.flatMap((one) => fieldsOf(one as z.ZodType)))];
   return schema instanceof z.ZodObject ? Object.keys(schema.shape) : [];
 }
 

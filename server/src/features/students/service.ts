@@ -152,8 +152,9 @@ export const removeEnrolment = (db: Database, person: Person, id: string): Promi
 
 export const restoreEnrolment = (db: Database, person: Person, id: string): Promise<Enrolled> =>
   atomically(db, async () => {
+    const row = await db.Enrolment.findByPk(id);
+    if (row) await holdOwnClass(db, person, row.sectionId);
     await bringBack(db, db.Enrolment, id, async ({ sectionId, studentId }) => {
-      await holdOwnClass(db, person, sectionId);
       await holdRow(db, "sections", sectionId).catch((error: unknown) => {
         if (!(error instanceof HttpProblem)) throw error;
         throw invalid([{ path: "", message: "Their section is not there any more; bring it back first" }]);
