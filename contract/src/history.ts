@@ -12,6 +12,7 @@ export const HISTORY_LISTS = [
   "sections",
   "enrolments",
   "plans",
+  "planDrafts",
   "lessons",
   "sequences",
   "recaps",

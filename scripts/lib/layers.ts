@@ -88,7 +88,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     "class-log": ["service.ts"],
     "figure-file": ["service.ts"],
     figures: ["checks.ts", "library.ts", "likeness.ts", "links.ts", "service.ts", "shown.ts"],
-    history: ["state.ts"],
+    history: ["places.ts", "state.ts"],
     lessons: ["models.ts", "read.ts", "service.ts"],
     levels: ["read.ts"],
     plans: ["read.ts", "service.ts"],

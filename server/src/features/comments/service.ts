@@ -1,10 +1,11 @@
-import type { Call, Comment, CommentContent, Commented, Person } from "@map-step/contract";
+import type { Call, Comment, CommentContent, Commented, HistoryList, Person } from "@map-step/contract";
 import { mentionsIn } from "@map-step/core/comment";
 import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { forbidden, invalid, notFound } from "../../http/problems.ts";
+import { placeOf } from "../history/places.ts";
 
 const FIELDS = `c.id, c.version, c.list, c.thing_id as "thingId", c.week, c.counts, c.reply_to as "replyTo", c.text,
   c.mentions, c.staff_id as "staffId", staff.name as by, c.created_at as at, c.edited_at as "editedAt",
@@ -46,27 +47,14 @@ async function readComment(db: Database, id: string): Promise<Comment> {
   return asSent(row);
 }
 
-/** Of each sort: what it is called and belongs to, and where it is found. */
-const ABOUT: Readonly<Record<Commented, string>> = {
-  figures: `select f.id, f.name, dances.name, null::uuid, null::uuid, null::text
-    from figures f join dances on dances.id = f.dance_id where f.deleted_at is null`,
-  plans: `select p.id, '', levels.name || coalesce(', ' || sections.name, ''), levels.id, sections.id, null::text
-    from plans p join levels on levels.id = p.level_id left join sections on sections.id = p.section_id
-    where levels.deleted_at is null and sections.deleted_at is null`,
-  lessons: `select s.id, '', levels.name || ', ' || s.name, levels.id, s.id, null::text
-    from sections s join levels on levels.id = s.level_id where s.deleted_at is null`,
-  recaps: `select s.id, '', levels.name || ', ' || s.name, levels.id, s.id, null::text
-    from sections s join levels on levels.id = s.level_id where s.deleted_at is null`,
-  sequences: `select q.id, q.name, dances.name, null::uuid, null::uuid, null::text
-    from sequences q join dances on dances.id = q.dance_id where q.deleted_at is null`,
-  checks: `select k.id, '', levels.name || ', ' || s.name, levels.id, s.id, to_char(k.held_on, 'YYYY-MM-DD')
-    from checks k join sections s on s.id = k.section_id join levels on levels.id = s.level_id
-    where s.deleted_at is null`,
+/** What each sort of comment hangs on: a lesson and a recap are told by their section. */
+const HANGS_ON: Readonly<Record<Commented, HistoryList>> = {
+  ...{ figures: "figures", plans: "plans", lessons: "sections", recaps: "sections" },
+  ...{ sequences: "sequences", checks: "checks" },
 };
-const ABOUT_ALL = (Object.keys(ABOUT) as Commented[])
+const ABOUT_ALL = (Object.keys(HANGS_ON) as Commented[])
   .map(
-    (list) =>
-      `select '${list}' as list, about.* from (${ABOUT[list]}) as about (id, name, belongs, level, section, held)`,
+    (list) => `select '${list}' as list, about.* from ${placeOf(HANGS_ON[list])} about where not about.gone`,
   )
   .join(" union all ");
 
@@ -74,8 +62,9 @@ const ABOUT_ALL = (Object.keys(ABOUT) as Commented[])
 export async function callsOf(db: Database, { id }: Pick<Person, "id">): Promise<Call[]> {
   const rows = await rowsOf<Kept<Call>>(
     db,
-    `select ${FIELDS}, about.name, about.belongs as of, about.level as "levelId", about.section as "sectionId",
-       about.held as "heldOn"
+    `select ${FIELDS}, about.name, about.level as "levelId", about.section as "sectionId",
+       case when about.list in ('lessons', 'recaps') then about.belongs || ', ' || about.name else about.belongs end as of,
+       case about.list when 'checks' then about.name end as "heldOn"
      from ${TABLES} join (${ABOUT_ALL}) about on about.list = c.list and about.id = c.thing_id
      join comments root on root.id = coalesce(c.reply_to, c.id)
      where c.mentions ? $id::text and c.deleted_at is null and c.staff_id <> $id::uuid
@@ -99,10 +88,8 @@ export const createComment = (db: Database, content: CommentContent, staffId: st
   atomically(db, async () => {
     const [about] = await rowsOf(
       db,
-      `select 1 from (${ABOUT[content.list]}) as about (id, name, belongs, level, section, held) where about.id = $id`,
-      {
-        id: content.thingId,
-      },
+      `select 1 from ${placeOf(HANGS_ON[content.list])} about where about.id = $id and not about.gone`,
+      { id: content.thingId },
     );
     if (!about) throw notFound();
     if (content.replyTo !== null) {

@@ -1,6 +1,13 @@
-import type { ChangedThing, HistoryEntry, HistoryList, Person } from "@map-step/contract";
+import {
+  type ChangedThing,
+  HISTORY_LISTS,
+  type HistoryEntry,
+  type HistoryList,
+  type Person,
+} from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { placesOf } from "./places.ts";
 
 /** One person's changes of one thing within this time are one sitting. Milliseconds. */
 const SITTING_MS = 10 * 60_000;
@@ -48,52 +55,7 @@ export async function historyOf(
   return { entries, earlier: rows.length === ROWS };
 }
 
-/** Of each sort: its name, what it belongs to, and where it is found. */
-const PLACES: Readonly<Record<HistoryList, string>> = {
-  dances: "select id, name, '', null::uuid, null::uuid, null::int from dances",
-  figures: `select r.id, r.name, dances.name, null::uuid, null::uuid, null::int from figures r join dances on dances.id = r.dance_id`,
-  approaches: "select id, name, '', null::uuid, null::uuid, null::int from approaches",
-  lessonTemplates: "select id, name, '', null::uuid, null::uuid, null::int from lesson_templates",
-  levels:
-    "select r.id, r.name, dances.name, r.id, null::uuid, null::int from levels r join dances on dances.id = r.dance_id",
-  readinessRules:
-    "select r.id, '', levels.name, levels.id, null::uuid, null::int from readiness_rules r join levels on levels.id = r.level_id",
-  sections: `select r.id, r.name, levels.name, levels.id, r.id, null::int from sections r join levels on levels.id = r.level_id`,
-  enrolments: `select r.id, students.name, levels.name || ', ' || sections.name, levels.id, sections.id, null::int
-    from enrolments r join students on students.id = r.student_id
-    join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
-  plans: `select r.id, '', levels.name || coalesce(', ' || sections.name, ''), levels.id, sections.id, null::int
-    from plans r join levels on levels.id = r.level_id left join sections on sections.id = r.section_id`,
-  lessons: `select r.id, '', levels.name || ', ' || sections.name, levels.id, sections.id, r.week
-    from lessons r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
-  sequences: `select r.id, r.name, dances.name, null::uuid, null::uuid, null::int from sequences r join dances on dances.id = r.dance_id`,
-  recaps: `select r.id, r.title, levels.name || ', ' || sections.name, levels.id, sections.id, lessons.week
-    from recaps r join lessons on lessons.id = r.lesson_id
-    join sections on sections.id = lessons.section_id join levels on levels.id = sections.level_id`,
-  comments: `select r.id, case when length(r.text) > 80 then left(r.text, 79) || '…' else r.text end, coalesce(figures.name, sequences.name, levels.name || coalesce(', ' || sections.name, ''), ''),
-    levels.id, sections.id, r.week
-    from comments r
-    left join figures on r.list = 'figures' and figures.id = r.thing_id
-    left join sequences on r.list = 'sequences' and sequences.id = r.thing_id
-    left join plans on r.list = 'plans' and plans.id = r.thing_id
-    left join checks on r.list = 'checks' and checks.id = r.thing_id
-    left join sections on sections.id = case when r.list in ('lessons', 'recaps') then r.thing_id
-      else coalesce(plans.section_id, checks.section_id) end
-    left join levels on levels.id = coalesce(plans.level_id, sections.level_id) where r.deleted_at is null`,
-  rooms: "select id, name, '', null::uuid, null::uuid, null::int from rooms",
-  terms: "select id, name, '', null::uuid, null::uuid, null::int from terms",
-  absences:
-    "select r.id, staff.name, '', null::uuid, null::uuid, null::int from absences r join staff on staff.id = r.staff_id",
-  proposals: `select r.id, '', '', null::uuid, null::uuid, null::int from proposals r where false`,
-  checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), levels.name || ', ' || sections.name, levels.id, sections.id, null::int
-    from checks r join sections on sections.id = r.section_id join levels on levels.id = sections.level_id`,
-};
-const ALL_PLACES = (Object.keys(PLACES) as HistoryList[])
-  .map(
-    (list) =>
-      `select '${list}' as list, place.* from (${PLACES[list]}) as place (id, name, belongs, level, section, week)`,
-  )
-  .join(" union all ");
+const ALL_PLACES = placesOf(HISTORY_LISTS);
 
 /** What others changed since somebody last said that they had seen it, by thing, the newest first. */
 export async function changedSince(
@@ -122,7 +84,8 @@ export async function changedSince(
              where news.list = first.list and news.thing_id = first.thing_id
              group by staff.name order by max(news.id) desc) as by,
        place.level as "levelId", place.section as "sectionId", place.week
-     from first join (${ALL_PLACES}) place on place.list = first.list and place.id = first.thing_id
+     from first join ${ALL_PLACES} place on place.list = first.list and place.id = first.thing_id
+       and not (place.list = 'comments' and place.gone)
      order by first.last desc`,
     { id },
   );

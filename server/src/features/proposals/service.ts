@@ -13,6 +13,7 @@ import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { forbidden, HttpProblem, inUse, invalid, notFound } from "../../http/problems.ts";
 import { changeFigure, createFigure, figureFaults } from "../figures/service.ts";
+import { placeOf } from "../history/places.ts";
 import { changePlan, planFaults } from "../plans/service.ts";
 
 type Kept<T> = Omit<T, "at" | "settledAt"> & { readonly at: Date; readonly settledAt: Date | null };
@@ -22,14 +23,10 @@ const asSent = <T>({ at, settledAt, ...rest }: Kept<T>): T =>
 /** So long one that is settled still stands in lists. */
 const SHOWN_DAYS = 30;
 const LINE = `p.id, p.version, p.list, p.thing_id as "thingId", p.note, p.state, p.staff_id as "staffId", writer.name as by,
-  p.updated_at as at, p.answer, settler.name as "settledBy", p.settled_at as "settledAt",
-  case p.list when 'figures' then p.content ->> 'name' else '' end as name,
-  coalesce(case p.list when 'figures' then (select name from dances where id::text = p.content ->> 'danceId')
-    else levels.name || coalesce(', ' || sections.name, '') end, '') as of,
-  levels.id as "levelId", sections.id as "sectionId"`;
+  p.updated_at as at, p.answer, settler.name as "settledBy", p.settled_at as "settledAt", place.name, place.belongs as of,
+  place.level as "levelId", place.section as "sectionId"`;
 const TABLES = `proposals p join staff writer on writer.id = p.staff_id left join staff settler on settler.id = p.settled_by
-  left join plans on p.list = 'plans' and plans.id = p.thing_id
-  left join levels on levels.id = plans.level_id left join sections on sections.id = plans.section_id`;
+  join ${placeOf("proposals")} place on place.id = p.id`;
 /** A teacher sees what they wrote; a director also what others sent. */
 const IN_SIGHT = "(p.staff_id = $me or ($director and p.state in ('sent', 'taken', 'declined')))";
 

@@ -30,6 +30,8 @@ export function whatAndWhere(
       return { name: `${name} on the roster`, to: `/sections/${sectionId}/roster` };
     case "plans":
       return { name: "Plan", to: plan };
+    case "planDrafts":
+      return { name: `Saved plan ${name}`, to: plan };
     case "lessons":
       return { name: `Lesson of week ${week}`, to: `/lessons/${sectionId}/${week}` };
     case "sequences":

@@ -3,6 +3,7 @@ import { callsInWords } from "@map-step/core/element";
 import MiniSearch from "minisearch";
 import { useEffect, useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
+import { shortDay } from "../../kit/dates.ts";
 import { useDances, useWholeLibrary } from "../figures/library.ts";
 import { stepsIn } from "../figures/steps.ts";
 import { useSession } from "../session/session.tsx";
@@ -74,7 +75,9 @@ export function useSearchOverAll(asked: string): {
     );
     const found = (things ?? []).map(
       (one): Found => ({
-        ...{ key: `${one.kind} ${one.id}`, kind: one.kind, name: one.name, of: one.of, to: addressOf(one) },
+        ...{ key: `${one.kind} ${one.id}`, kind: one.kind, of: one.of, to: addressOf(one) },
+        // A check is called by its day.
+        name: one.kind === "check" ? shortDay(one.name) : one.name,
         words: one.kind === "figure" ? `${one.words} ${calls.get(one.id) ?? ""}` : one.words,
       }),
     );
