@@ -148,7 +148,13 @@ const statedClause = z.discriminatedUnion("kind", [
 /** When a dancer of a level is ready for the next. */
 export const ruleContent = z.object({ clauses: z.array(statedClause).min(1).max(12) });
 /** A level's rule as it is kept; version 0 and no clauses where none is stated. */
-export const levelRule = z.object({ levelId: z.uuid(), clauses: z.array(statedClause), version });
+export const levelRule = z.object({
+  /** `null` where none was ever stated. */
+  id: z.uuid().nullable(),
+  levelId: z.uuid(),
+  clauses: z.array(statedClause),
+  version,
+});
 /** A level's rule as it is kept. */
 export type LevelRule = z.infer<typeof levelRule>;
 

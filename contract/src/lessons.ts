@@ -46,6 +46,8 @@ export const segment = segmentContent.extend({
 
 /** A lesson with its running order. */
 export const lesson = z.object({
+  /** `null` while nothing was ever kept of it. */
+  id: z.uuid().nullable(),
   sectionId: z.uuid(),
   week: z.int(),
   date: localDate,

@@ -76,7 +76,7 @@ export const removeCheck = (db: Database, person: Person, id: string): Promise<R
 export async function readRule(db: Database, levelId: string): Promise<LevelRule> {
   await holdRow(db, "levels", levelId);
   const row = await db.ReadinessRule.findOne({ where: { levelId } });
-  return { levelId, clauses: row?.clauses ?? [], version: row?.version ?? 0 };
+  return { id: row?.id ?? null, levelId, clauses: row?.clauses ?? [], version: row?.version ?? 0 };
 }
 
 /** States when a dancer of a level is ready, if nobody did in between. */

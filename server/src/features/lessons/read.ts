@@ -119,7 +119,7 @@ export async function openLesson(db: Database, sectionId: string, week: number):
   const row = kept.get(week);
   const name = `${sectionId}/${week}`;
   const full = lessonLength(computable, week);
-  const about = { sectionId, week, date };
+  const about = { id: row?.id ?? null, sectionId, week, date };
   if (!row || row.followsPlan) {
     const segments = fresh(name, buildLesson({ plan: computable, week, carryOver: carried }));
     const nothing = {

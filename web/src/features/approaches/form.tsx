@@ -5,8 +5,11 @@ import { useState } from "react";
 import { errorText, isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { AreaField, TextField } from "../../kit/fields.tsx";
+import { differencesOf } from "../../kit/merge.ts";
 import { tellDone } from "../../kit/toasts.ts";
+import { HistoryButton } from "../history/history-button.tsx";
 import { StrandPicture } from "./strand-picture.tsx";
+import { SHOWN_APPROACH } from "./told.ts";
 
 /** Shares are typed as parts of sixteen minutes, which people can add up. */
 const OF = 16;
@@ -70,13 +73,28 @@ export function ApproachDialog({ approach, start, onClose }: Props) {
     }
   };
   const foot = (
-    <Button
-      disabled={!checked.success}
-      loading={create.isPending || change.isPending}
-      onClick={() => void save()}
-    >
-      Save the approach
-    </Button>
+    <>
+      {approach ? (
+        <HistoryButton
+          list="approaches"
+          id={approach.id}
+          what={approach.name}
+          shape={approachContent}
+          differ={(was, is) => differencesOf(was, is, SHOWN_APPROACH)}
+          onBack={(was) => {
+            setContent(was);
+            setReturns(was.returns.join(", "));
+          }}
+        />
+      ) : null}
+      <Button
+        disabled={!checked.success}
+        loading={create.isPending || change.isPending}
+        onClick={() => void save()}
+      >
+        Save the approach
+      </Button>
+    </>
   );
   const sumAt = (age: number) => LAYERS.reduce((sum, layer) => sum + minutesAt(content.ages, age, layer), 0);
   return (

@@ -10,6 +10,7 @@ import { CommentsButton } from "../comments/comments-button.tsx";
 import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { type Board, dancerName, useBoardAnswer } from "./board-data.ts";
+import { CheckHistory } from "./check-history.tsx";
 import { Design, thingsOf } from "./design.tsx";
 import { BoardPage } from "./gate.tsx";
 import { PaperSheet } from "./paper-sheet.tsx";
@@ -43,6 +44,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
         about={`${level.name}, ${section.name}; begun by ${check.by}`}
       >
         <CommentsButton list="checks" thingId={check.id} what="this check" />
+        <CheckHistory check={check} board={board} />
         <Button
           variant={inRoom ? "solid" : "outline"}
           bg={inRoom ? undefined : "panel"}

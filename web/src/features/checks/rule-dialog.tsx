@@ -1,5 +1,5 @@
 import { Box, Button, Flex, IconButton, Stack, Text } from "@chakra-ui/react";
-import { api } from "@map-step/contract";
+import { api, ruleContent } from "@map-step/contract";
 import { MARK_NAMES, MARKS, ruleOver, type StatedClause, usualRule } from "@map-step/core/check";
 import { FIGURE_KINDS, KIND_NAMES, LAYERS } from "@map-step/core/figure";
 import { counted } from "@map-step/core/words";
@@ -7,17 +7,21 @@ import { Plus, X } from "lucide-react";
 import { useMemo, useState } from "react";
 import { isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
+import { differencesOf, type Shown } from "../../kit/merge.ts";
 import { SmallSelect } from "../../kit/select.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useAnswer } from "../../kit/use-answer.ts";
 import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
+import { HistoryButton } from "../history/history-button.tsx";
 import { type Board, openBoardWorker } from "./board-data.ts";
-import { clauseInWords, LAYER_WORDS } from "./words.ts";
+import { clauseInWords, LAYER_WORDS, ruleInWords } from "./words.ts";
 
 const OF_CHOICES: readonly (readonly [string, string])[] = [
   ["all", "figures"],
   ...FIGURE_KINDS.map((kind) => [kind, KIND_NAMES[kind].many.toLowerCase()] as const),
 ];
+
+const SHOWN: Shown<{ clauses: readonly StatedClause[] }> = { clauses: ["Rule", ruleInWords] };
 
 type Kinds = Extract<StatedClause, { kind: "figures" }>;
 
@@ -132,6 +136,16 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
       size="xl"
       foot={
         <>
+          {board.stated.id ? (
+            <HistoryButton
+              list="readinessRules"
+              id={board.stated.id}
+              what={`the rule of ${board.level.name}`}
+              shape={ruleContent}
+              differ={(was, is) => differencesOf(was, is, SHOWN)}
+              onBack={(was) => setClauses(was.clauses)}
+            />
+          ) : null}
           <Button
             variant="ghost"
             onClick={() => setClauses(usualRule(ruled, board.layer, board.habits.rule))}

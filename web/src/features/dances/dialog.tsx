@@ -1,5 +1,13 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, DANCE_FIELDS, type DanceRecord, danceChange, namesOf, startOf } from "@map-step/contract";
+import {
+  api,
+  DANCE_FIELDS,
+  type DanceRecord,
+  danceChange,
+  danceContent,
+  namesOf,
+  startOf,
+} from "@map-step/contract";
 import type { StarterSet } from "@map-step/core/starter";
 import { barsPerMinute } from "@map-step/core/time";
 import { useState } from "react";
@@ -7,10 +15,12 @@ import { Controller } from "react-hook-form";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
+import { fillForm, useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
+import { differencesOf } from "../../kit/merge.ts";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
+import { HistoryButton } from "../history/history-button.tsx";
 import { useMay } from "../session/session.tsx";
 import { StarterChoice } from "./starter-choice.tsx";
 
@@ -96,6 +106,16 @@ function DanceForm({ dance, starter, onDone }: FormProps) {
         ))}
         {problem ? <Text color="brick">{problem}</Text> : null}
         <Flex gap="2">
+          {dance ? (
+            <HistoryButton
+              list="dances"
+              id={dance.id}
+              what={dance.name}
+              shape={danceContent}
+              differ={(was, is) => differencesOf(was, is, SHOWN as never)}
+              onBack={(was) => fillForm(form, was as never)}
+            />
+          ) : null}
           <Button type="submit">Save the dance</Button>
           <Button variant="outline" onClick={onDone}>
             Back

@@ -25,6 +25,7 @@ import { ReadingAlong } from "../sections/own-class.tsx";
 import { FinishDialog } from "./finish.tsx";
 import { FromLastLesson } from "./last-lesson.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
+import { LessonHistory } from "./lesson-history.tsx";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
 import { PartNote } from "./part-note.tsx";
@@ -52,6 +53,7 @@ function LessonSheet(open: OpenLesson) {
         about={`${longDay(lesson.date)}, ${timeText(section.startTime)} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${totalMinutes(segments)} of ${lesson.lessonMinutes} minutes${taught ? "; taught" : ""}`}
       >
         <CommentsButton list="lessons" thingId={section.id} week={lesson.week} what="this lesson" />
+        <LessonHistory lesson={lesson} edit={edit} fixed={fixed} />
         {log.state === "saved" ? (
           <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         ) : (

@@ -1,7 +1,8 @@
 import { Button, Flex } from "@chakra-ui/react";
-import { api, type Enrolled, type EnrolmentContent } from "@map-step/contract";
+import { api, type Enrolled, type EnrolmentContent, enrolmentContent } from "@map-step/contract";
 import { ENROLMENT_ROLES } from "@map-step/core/student";
 import { useState } from "react";
+import { z } from "zod";
 import { isStale, useChange } from "../../kit/api.ts";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import { longDay } from "../../kit/dates.ts";
@@ -10,6 +11,7 @@ import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { SmallSelect } from "../../kit/select.tsx";
 import { SmallInput } from "../../kit/small-input.tsx";
 import { tellError } from "../../kit/toasts.ts";
+import { HistoryButton } from "../history/history-button.tsx";
 import { roleName } from "./words.ts";
 
 const SHOWN = {
@@ -18,6 +20,16 @@ const SHOWN = {
   until: ["Until", (day: string | null) => (day === null ? "no end" : longDay(day))],
   waiting: ["Waiting list", (waits: boolean) => (waits ? "waits for a place" : "on the roster")],
 } as const;
+
+/** As a file of the studio has it, and so its history. */
+const KEPT = z.object({
+  ...enrolmentContent.pick({ role: true, waiting: true }).shape,
+  fromDate: enrolmentContent.shape.from,
+  untilDate: enrolmentContent.shape.until,
+});
+const fromKept = ({ role, waiting, fromDate, untilDate }: z.infer<typeof KEPT>): EnrolmentContent => ({
+  ...{ role, waiting, from: fromDate, until: untilDate },
+});
 
 const contentOf = ({ role, from, until, waiting }: EnrolmentContent): EnrolmentContent => ({
   ...{ role, from, until, waiting },
@@ -67,6 +79,14 @@ export function EnrolmentFields({ student, onDone }: { student: Enrolled; onDone
       <Button size="sm" loading={change.isPending} onClick={() => save(mine, student.enrolmentVersion)}>
         Save
       </Button>
+      <HistoryButton
+        list="enrolments"
+        id={student.enrolmentId}
+        what={`${student.name} in this section`}
+        shape={KEPT}
+        differ={(was, is) => differencesOf(fromKept(was), fromKept(is), SHOWN)}
+        onBack={(was) => setMine(fromKept(was))}
+      />
       {theirs ? (
         <ConflictDialog
           differences={differencesOf<EnrolmentContent>(mine, contentOf(theirs), SHOWN)}
