@@ -96,6 +96,14 @@ export const levelsApi = {
     body: newLevel,
     response: level,
   }),
+  /** Another level with the settings, the plan and the rule of this one. */
+  copy: endpoint({
+    method: "POST",
+    path: "/levels/:id/copies",
+    access: "levels.write",
+    params: byId,
+    response: level,
+  }),
   change: endpoint({
     method: "PUT",
     path: "/levels/:id",

@@ -37,6 +37,35 @@ describe("levels", () => {
     expect(held.problem.detail).toContain("Level two");
   });
 
+  it("are copied with their settings, their plan and their rule, without what belongs to dates", async () => {
+    const { body: level } = await create({ name: "L".repeat(80), aim: "cross the floor" });
+    const { home, pass } = course.figures;
+    const plan = contentOfPlan(await planOf(level.planId));
+    const special = [
+      { week: 2, kind: "cancelled" as const, minutes: 0 },
+      { week: 4, kind: "check" as const, minutes: 20 },
+    ];
+    const chosen = [choose(home.id, 1), { ...choose(pass.id, 3), pinned: true, wish: "must" as const }];
+    await director.call(api.plans.change, {
+      params: { id: level.planId },
+      body: { ...plan, chosen, special, version: 1 },
+    });
+    const clauses = [{ kind: "timing" as const, within: 40 }];
+    await director.call(api.checks.changeRule, { params: { id: level.id }, body: { clauses, version: 0 } });
+    const copies = [];
+    for (let time = 0; time < 2; time++)
+      copies.push((await director.call(api.levels.copy, { params: { id: level.id } })).body);
+    expect(copies.map(({ name }) => name)).toEqual([`${"L".repeat(74)}, copy`, `${"L".repeat(72)}, copy 2`]);
+    const [copy] = copies;
+    expect(copy).toMatchObject({ aim: "cross the floor", weeks: 6, followsId: null, version: 1 });
+    const copied = await planOf(copy?.planId ?? "");
+    expect(copied.chosen).toEqual(chosen);
+    expect(copied.special).toMatchObject([{ week: 4, kind: "check" }]);
+    const rule = await director.call(api.checks.rule, { params: { id: copy?.id ?? "" } });
+    expect(rule.body.clauses).toEqual(clauses);
+    for (const { id } of [...copies, level]) await director.call(api.levels.remove, { params: { id } });
+  });
+
   it("put figures beyond a new, earlier end back to waiting, in every plan", async () => {
     const { id, planId } = (await create({ name: "Shrinking" })).body;
     const [{ home }, content] = [course.figures, levelContent(course.danceId, { name: "Shrinking" })];

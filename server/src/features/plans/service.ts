@@ -112,7 +112,8 @@ export const changePlan = (
     return readPlan(db, id);
   });
 
-const isOfNoDate = ({ kind }: PlanContent["special"][number]): boolean => kind !== "cancelled";
+/** A week that is special for what is taught, not for its date. */
+export const isOfNoDate = ({ kind }: PlanContent["special"][number]): boolean => kind !== "cancelled";
 
 /** The plan that a new section starts with: its level's, or what another section of the level was to dance. */
 export interface CopiedPlan {

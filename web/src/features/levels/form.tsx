@@ -20,7 +20,7 @@ import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { differencesOf } from "../../kit/merge.ts";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
-import { tellDone } from "../../kit/toasts.ts";
+import { tellDone, tellError } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
 import { HistoryButton } from "../history/history-button.tsx";
 
@@ -39,6 +39,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const navigate = useNavigate();
   const create = useChange(api.levels.create);
   const change = useChange(api.levels.change);
+  const copy = useChange(api.levels.copy);
   const start = level ?? { ...startOf(LEVEL_FIELDS), danceId: dances[0]?.id ?? "", version: 0 };
   const { form, base, restored, forget, discard } = useContractForm(
     levelChange,
@@ -66,6 +67,18 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
       if (!level) void navigate(`/levels/${id}`);
     },
   });
+  const copyIt = () =>
+    copy.mutate(
+      { params: { id: level?.id ?? "" } },
+      {
+        onSuccess: ({ id, name }) => {
+          tellDone(`${name} has the settings and the plan of ${level?.name ?? ""}`);
+          onClose();
+          void navigate(`/levels/${id}`);
+        },
+        onError: tellError,
+      },
+    );
   const danceId = form.watch("danceId");
   const approach = approachOf(form.watch("approachId"), approaches);
   const before = levels.filter((other) => other.danceId === danceId && other.id !== level?.id);
@@ -80,6 +93,11 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
           differ={(was, is) => differencesOf(was, is, shown as never)}
           onBack={(was) => fillForm(form, was as never)}
         />
+      ) : null}
+      {level ? (
+        <Button variant="outline" disabled={copy.isPending} onClick={copyIt}>
+          Copy this level
+        </Button>
       ) : null}
       <Button loading={isSubmitting} onClick={submit}>
         Save the level
