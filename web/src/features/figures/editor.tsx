@@ -1,4 +1,4 @@
-import { Box, Button, Flex, Stack, Textarea } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack } from "@chakra-ui/react";
 import { api, type DanceRecord, type FigureRecord, figureChange, type StaffMember } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { warningsOf } from "@map-step/core/figure";
@@ -8,6 +8,7 @@ import { Controller } from "react-hook-form";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
+import { AreaField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
@@ -128,18 +129,15 @@ function FigureForm({ figure, start, dances, staff, proposal = null }: Props) {
         <AboutFields form={form} others={others} staff={staff} />
         <Flex gap="3" align="flex-end" justify="flex-end" wrap="wrap">
           {isProposal ? (
-            <Textarea
-              flex="1"
-              minW="15rem"
-              maxW="40rem"
-              rows={2}
-              bg="panel"
-              maxLength={2000}
-              aria-label="Why it would be better"
-              placeholder="Why it would be better"
-              value={note}
-              onChange={({ target }) => setNote(target.value)}
-            />
+            <Box flex="1" minW="15rem" maxW="40rem">
+              <AreaField
+                label="Why it would be better"
+                rows={2}
+                maxLength={2000}
+                value={note}
+                onChange={({ target }) => setNote(target.value)}
+              />
+            </Box>
           ) : null}
           {save}
         </Flex>

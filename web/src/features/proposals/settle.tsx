@@ -1,8 +1,9 @@
-import { Button, Flex, Text, Textarea } from "@chakra-ui/react";
+import { Button, Flex, Text } from "@chakra-ui/react";
 import { api, type ChangeProposal, type Settlement } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { errorText, useChange } from "../../kit/api.ts";
+import { AreaField } from "../../kit/fields.tsx";
 import { FormProblem } from "../../kit/form-notes.tsx";
 import { Panel } from "../../kit/page.tsx";
 import { tellDone } from "../../kit/toasts.ts";
@@ -31,12 +32,10 @@ export function Settle({ proposal: { id, version, by }, chosen, all, take }: Pro
   return (
     <Panel>
       <FormProblem problem={problem} />
-      <Textarea
+      <AreaField
+        label={`Answer to ${by}`}
         rows={3}
-        bg="paper"
         maxLength={2000}
-        aria-label={`Answer to ${by}`}
-        placeholder={`Answer to ${by}`}
         value={answer}
         onChange={({ target }) => setAnswer(target.value)}
       />

@@ -1,8 +1,9 @@
-import { Box, Button, Flex, Text, Textarea } from "@chakra-ui/react";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import type { ChangeProposal, PlanContent } from "@map-step/contract";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Autosave } from "../../kit/autosave.ts";
+import { AreaField } from "../../kit/fields.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSend } from "./use-send.ts";
 
@@ -50,17 +51,15 @@ export function WritingBar({ proposal, content, saving }: Props) {
               Change the plan as you would have it. Nothing changes for anybody until a director takes it.
             </Text>
           </Box>
-          <Textarea
-            flex="1"
-            minW="15rem"
-            rows={2}
-            bg="paper"
-            maxLength={2000}
-            aria-label="Why it would be better"
-            placeholder="Why it would be better"
-            value={note}
-            onChange={({ target }) => setNote(target.value)}
-          />
+          <Box flex="1" minW="15rem">
+            <AreaField
+              label="Why it would be better"
+              rows={2}
+              maxLength={2000}
+              value={note}
+              onChange={({ target }) => setNote(target.value)}
+            />
+          </Box>
           <Button disabled={busy} onClick={() => void run()}>
             Send to the director
           </Button>
