@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { another, demoStudio, expect, expectAccessible, expectNamed, signIn, test } from "../fixtures.ts";
 
-const PROPOSER = "Teodor Mossgate";
+const PROPOSER = "Bento Haverlock";
 const DIRECTOR = "Maro Quillfeather";
 
 const answerOf = async (page: Page, path: string) =>

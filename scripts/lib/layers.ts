@@ -49,7 +49,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "steps.ts",
       "use-likeness.ts",
     ],
-    history: ["history-button.tsx", "since.tsx"],
+    history: ["form-history.tsx", "history-button.tsx", "since.tsx"],
     lessons: [
       "finish.tsx",
       "lesson-gate.tsx",
@@ -62,7 +62,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     live: ["live.tsx"],
     "plan-links": ["link-field.tsx"],
     plans: ["effects.tsx", "merge.ts", "words.ts"],
-    proposals: ["panel.tsx", "propose-plan.tsx", "use-send.ts", "writing-bar.tsx"],
+    proposals: ["panel.tsx", "propose-plan.tsx", "use-send.ts", "why-field.tsx", "writing-bar.tsx"],
     practice: ["practice-button.tsx"],
     recaps: ["document.tsx", "live-figure.tsx"],
     sections: ["form.tsx", "own-class.tsx"],

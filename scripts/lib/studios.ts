@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
 import { startCluster } from "./cluster.ts";
-import { startServer } from "./serve.ts";
+import { type Server, startServer } from "./serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
 export const TODAY = "2027-02-16";
@@ -54,6 +54,8 @@ export interface Studio {
   readonly kill: () => Promise<void>;
   /** Starts it again on the same address and database. */
   readonly revive: () => Promise<void>;
+  /** Starts another process on the same database: its address, for as long as the studio is open. */
+  readonly twin: () => Promise<string>;
 }
 
 /** Opens a studio of one's own: a copy of a template behind a server. */
@@ -66,9 +68,12 @@ export async function openStudio(template: string): Promise<Studio> {
   };
   let server = await startServer({ ...settings, PORT: "0" });
   const { port } = server;
+  const twins: Server[] = [];
   return {
     address: `http://127.0.0.1:${port}`,
-    stop: () => server.stop(),
+    stop: async () => {
+      for (const one of [server, ...twins]) await one.stop();
+    },
     kill: async () => {
       const ended = new Promise((resolve) => server.child.once("exit", resolve));
       server.child.kill("SIGKILL");
@@ -76,6 +81,11 @@ export async function openStudio(template: string): Promise<Studio> {
     },
     revive: async () => {
       server = await startServer({ ...settings, PORT: String(port) });
+    },
+    twin: async () => {
+      const other = await startServer({ ...settings, PORT: "0" });
+      twins.push(other);
+      return `http://127.0.0.1:${other.port}`;
     },
   };
 }

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { api } from "@map-step/contract";
+import { api, contentOfPlan } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
 import { seen } from "./seen.ts";
 import { noted, sectionContent, studioWithCourse } from "./studio.ts";
@@ -154,6 +154,29 @@ describe("a student's own data", () => {
       body: { ...recap, title: `For ${name}`, document: { type: "doc", content } as typeof recap.document },
     });
     await teacher.call(api.recaps.publish, { ...at, body: { version: saved.body.version } });
+    // What is said of the plan of her class: an accepted finding, a saved plan, a proposal and its answer.
+    const { planId } = course.section;
+    const plan = (await director.call(api.plans.read, { params: { id: planId } })).body;
+    const muted = [{ key: "any", reason: "Quenby asked for it" }];
+    const kept = { ...contentOfPlan(plan), muted };
+    await director.call(api.plans.change, {
+      params: { id: planId },
+      body: { ...kept, version: plan.version },
+    });
+    const draft = { name: "As Quenby wants it", content: kept };
+    await director.call(api.planDrafts.create, { params: { id: planId }, body: draft });
+    const { id: proposalId } = (
+      await teacher.call(api.proposals.create, {
+        body: {
+          ...{ list: "plans", thingId: planId, base: kept, note: "Quenby needs it" },
+          ...{ content: { ...kept, muted: [] }, state: "sent" },
+        },
+      })
+    ).body;
+    await director.call(api.proposals.settle, {
+      params: { id: proposalId },
+      body: { version: 1, answer: "Quenby can wait", take: null },
+    });
     // The whole name is hers wherever it stands, also where she never was.
     const far = await sectionOf("Never was there");
     const { id: _id, version, planId: _plan, dates: _dates, substituteIds: _who, ...far_ } = far;

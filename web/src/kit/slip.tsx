@@ -1,11 +1,16 @@
 import { Flex, type FlexProps } from "@chakra-ui/react";
 
-/** A slip of paper laid above a page: something to know before going on. */
-export const Slip = (props: FlexProps) => (
+interface Props extends FlexProps {
+  /** It asks for something to be done, rather than to be known. */
+  readonly calls?: boolean;
+}
+
+/** A slip of paper laid above a page: something to know, or to do, before going on. */
+export const Slip = ({ calls = false, ...props }: Props) => (
   <Flex
-    bg="panel"
+    bg={calls ? "apricotWash" : "panel"}
     borderLeftWidth="4px"
-    borderColor="plumSolid"
+    borderColor={calls ? "apricot" : "plumSolid"}
     borderRadius="md"
     px="3"
     py="2"

@@ -5,7 +5,7 @@ import { rowsOf } from "../../db/query.ts";
 import { asRegExp, ERASED, namePattern, withoutName } from "./name-pattern.ts";
 import { familyOf } from "./personal-data.ts";
 
-/** What comments about a class hang on. */
+/** What comments, saved plans and proposals about a class hang on. */
 const OF_SECTIONS = `select unnest($sectionIds::uuid[]) as id
   union select id from checks where section_id = any($sectionIds::uuid[])
   union select id from plans where section_id = any($sectionIds::uuid[])`;
@@ -60,6 +60,14 @@ async function eraseInSections(
   await eraseInDocuments(db, "recap_versions", "document", `recap_id in ${recaps}`, pattern, sectionIds);
   await run(`update lesson_segments set ${text("title")} where lesson_id in ${lessons}`);
   await run(`update comments set ${text("text")} where thing_id in (${OF_SECTIONS})`);
+  const inside = (column: string) =>
+    `${column} = regexp_replace(${column}::text, $pattern, $erased, 'g')::jsonb`;
+  await run(`update plans set ${inside("muted")} where section_id = any($sectionIds::uuid[])`);
+  await run(`update plan_drafts set ${text("name")}, ${inside("content")} where plan_id in (${OF_SECTIONS})`);
+  await run(
+    `update proposals set ${text("note")}, ${text("answer")}, ${inside("base")}, ${inside("content")}
+     where thing_id in (${OF_SECTIONS})`,
+  );
   await run(`update sections set ${text("good_to_know")} where id = any($sectionIds::uuid[])`);
   await run(
     `update check_notes set ${text("text")} where text ~ $pattern
@@ -86,7 +94,9 @@ async function eraseInHistory(
        or (list = 'lessons' and state ->> 'sectionId' = any($sectionIds::text[]))
        or (list = 'recaps' and state ->> 'lessonId' in (
          select id::text from lessons where section_id = any($sectionIds::uuid[])))
-       or (list = 'comments' and (state ->> 'thingId')::uuid in (${OF_SECTIONS})))`,
+       or (list = 'plans' and thing_id in (${OF_SECTIONS}))
+       or (list = 'planDrafts' and (state ->> 'planId')::uuid in (${OF_SECTIONS}))
+       or (list in ('comments', 'proposals') and (state ->> 'thingId')::uuid in (${OF_SECTIONS})))`,
     { pattern, sectionIds },
   );
   const inText = asRegExp(pattern);

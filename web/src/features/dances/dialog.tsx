@@ -15,12 +15,11 @@ import { Controller } from "react-hook-form";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
-import { fillForm, useContractForm } from "../../kit/form.ts";
+import { useContractForm } from "../../kit/form.ts";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { differencesOf } from "../../kit/merge.ts";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
-import { HistoryButton } from "../history/history-button.tsx";
+import { FormHistory } from "../history/form-history.tsx";
 import { useMay } from "../session/session.tsx";
 import { StarterChoice } from "./starter-choice.tsx";
 
@@ -107,13 +106,13 @@ function DanceForm({ dance, starter, onDone }: FormProps) {
         {problem ? <Text color="brick">{problem}</Text> : null}
         <Flex gap="2">
           {dance ? (
-            <HistoryButton
+            <FormHistory
               list="dances"
               id={dance.id}
               what={dance.name}
               shape={danceContent}
-              differ={(was, is) => differencesOf(was, is, SHOWN as never)}
-              onBack={(was) => fillForm(form, was as never)}
+              shown={SHOWN}
+              form={form}
             />
           ) : null}
           <Button type="submit">Save the dance</Button>

@@ -1,4 +1,4 @@
-import { Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Button, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { callOf, elementSet } from "@map-step/core/element";
 import { compareFigures } from "@map-step/core/likeness";
@@ -7,6 +7,7 @@ import { useMemo } from "react";
 import { Link, useParams } from "react-router";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { CountRibbon, type Mark } from "../../kit/ribbon/index.ts";
+import { Slip } from "../../kit/slip.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { comparisonInWords } from "./alike.tsx";
 import { timingOf, useDances, useFigureLines, useFigures, useSteps } from "./library.ts";
@@ -69,10 +70,12 @@ function Both({ one, two, dance }: BothProps) {
         about={`${Math.round(comparison.likeness * 100)} % alike; ${comparisonInWords(comparison, dance ? callOf(a, elementSet(dance)) : {})}`}
       />
       {comparison.lookAlike ? (
-        <Flex bg="apricotWash" borderLeftWidth="4px" borderColor="apricot" borderRadius="md" p="3" mb="4">
-          Look-alikes: teach them in different lessons, or contrast them on purpose. They differ on{" "}
-          {comparison.decides}.
-        </Flex>
+        <Slip calls>
+          <Text>
+            Look-alikes: teach them in different lessons, or contrast them on purpose. They differ on{" "}
+            {comparison.decides}.
+          </Text>
+        </Slip>
       ) : null}
       <Stack gap="4">
         <Side record={one} steps={a} dance={dance} differing={sideOf("a")} />

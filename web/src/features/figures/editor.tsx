@@ -8,13 +8,13 @@ import { Controller } from "react-hook-form";
 import { useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { Confirm } from "../../kit/confirm.tsx";
-import { AreaField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
+import { WhyField } from "../proposals/why-field.tsx";
 import { AboutFields, HeadFields } from "./about-fields.tsx";
 import { beginFrom, begunIn, isBeginning } from "./begin-from.ts";
 import { blankFigure, type FigureValues, shownFields } from "./figure-form.ts";
@@ -128,17 +128,7 @@ function FigureForm({ figure, start, dances, staff, proposal = null }: Props) {
         ) : null}
         <AboutFields form={form} others={others} staff={staff} />
         <Flex gap="3" align="flex-end" justify="flex-end" wrap="wrap">
-          {isProposal ? (
-            <Box flex="1" minW="15rem" maxW="40rem">
-              <AreaField
-                label="Why it would be better"
-                rows={2}
-                maxLength={2000}
-                value={note}
-                onChange={({ target }) => setNote(target.value)}
-              />
-            </Box>
-          ) : null}
+          {isProposal ? <WhyField note={note} onNote={setNote} /> : null}
           {save}
         </Flex>
       </Stack>

@@ -11,6 +11,7 @@ import { Care } from "../../kit/care.tsx";
 import { CopyButton } from "../../kit/copy-button.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
+import { Slip } from "../../kit/slip.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { FigureSeen } from "../checks/figure-seen.tsx";
 import { CommentsButton } from "../comments/comments-button.tsx";
@@ -174,20 +175,14 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         )}
       </PageHead>
       {missing.length > 0 && mayWrite ? (
-        <Text
-          mb="3"
-          bg="apricotWash"
-          borderLeftWidth="4px"
-          borderColor="apricot"
-          borderRadius="md"
-          px="3"
-          py="2"
-        >
-          Still to write: {inWords(missing)}.{" "}
-          <Text asChild fontWeight="700" color="pine">
-            <Link to={`/figures/${figure.id}/edit`}>Write them</Link>
+        <Slip calls>
+          <Text>
+            Still to write: {inWords(missing)}.{" "}
+            <Text asChild fontWeight="700" color="pine">
+              <Link to={`/figures/${figure.id}/edit`}>Write them</Link>
+            </Text>
           </Text>
-        </Text>
+        </Slip>
       ) : null}
       <Stack gap="4">
         {steps && dance ? (

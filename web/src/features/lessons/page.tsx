@@ -19,6 +19,7 @@ import { HeldBadge } from "../../kit/held-badge.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
+import { Slip } from "../../kit/slip.tsx";
 import { LogSettling } from "../class-log/settling.tsx";
 import { CommentsButton } from "../comments/comments-button.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
@@ -98,17 +99,7 @@ function LessonSheet(open: OpenLesson) {
       />
       <FromLastLesson lesson={lesson} />
       {lesson.toCarry.length > 0 ? (
-        <Flex
-          bg="apricotWash"
-          borderLeftWidth="4px"
-          borderColor="apricot"
-          borderRadius="md"
-          p="3"
-          mb="4"
-          gap="3"
-          align="center"
-          wrap="wrap"
-        >
+        <Slip calls>
           <Text flex="1">
             Last lesson left {lesson.toCarry.map(({ title }) => title).join(", ")}, which this running order
             does not hold yet.
@@ -118,7 +109,7 @@ function LessonSheet(open: OpenLesson) {
               Put it first
             </Button>
           ) : null}
-        </Flex>
+        </Slip>
       ) : null}
       <Flex gap="5" direction={{ base: "column", lg: "row" }}>
         <Box flex="1" minW="0">

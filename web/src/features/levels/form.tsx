@@ -15,14 +15,13 @@ import { useNavigate } from "react-router";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
-import { fillForm, useContractForm } from "../../kit/form.ts";
+import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { differencesOf } from "../../kit/merge.ts";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
-import { HistoryButton } from "../history/history-button.tsx";
+import { FormHistory } from "../history/form-history.tsx";
 
 interface Props {
   /** `null` for a new one. */
@@ -85,13 +84,13 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const foot = (
     <>
       {level ? (
-        <HistoryButton
+        <FormHistory
           list="levels"
           id={level.id}
           what={level.name}
           shape={levelContent}
-          differ={(was, is) => differencesOf(was, is, shown as never)}
-          onBack={(was) => fillForm(form, was as never)}
+          shown={shown}
+          form={form}
         />
       ) : null}
       {level ? (

@@ -1,8 +1,9 @@
-import { Button, Flex, Text } from "@chakra-ui/react";
+import { Button, Text } from "@chakra-ui/react";
 import { api, type PlanContent } from "@map-step/contract";
 import { changesBetween } from "@map-step/core/plan";
 import { inWords } from "@map-step/core/words";
 import { useApi } from "../../kit/api.ts";
+import { Slip } from "../../kit/slip.tsx";
 import type { PlannerInput } from "./planner-input.ts";
 
 /** So many are named. */
@@ -30,19 +31,7 @@ export function LevelChanged({ input, content, onLook }: Props) {
   );
   const more = names.length - NAMED;
   return (
-    <Flex
-      gap="3"
-      mb="3"
-      align="center"
-      wrap="wrap"
-      bg="apricotWash"
-      borderLeftWidth="4px"
-      borderColor="apricot"
-      borderRadius="md"
-      px="3"
-      py="2"
-      className="no-print"
-    >
+    <Slip calls className="no-print">
       <Text flex="1" minW="16rem">
         The level's plan was changed since:{" "}
         {inWords(more > 0 ? [...names.slice(0, NAMED), `${more} more`] : names)}.
@@ -50,6 +39,6 @@ export function LevelChanged({ input, content, onLook }: Props) {
       <Button size="sm" variant="outline" bg="panel" onClick={onLook}>
         Look and take over
       </Button>
-    </Flex>
+    </Slip>
   );
 }

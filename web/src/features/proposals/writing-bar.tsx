@@ -3,9 +3,9 @@ import type { ChangeProposal, PlanContent } from "@map-step/contract";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import type { Autosave } from "../../kit/autosave.ts";
-import { AreaField } from "../../kit/fields.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useSend } from "./use-send.ts";
+import { WhyField } from "./why-field.tsx";
 
 export type PlanProposal = Extract<ChangeProposal, { readonly list: "plans" }>;
 
@@ -51,15 +51,7 @@ export function WritingBar({ proposal, content, saving }: Props) {
               Change the plan as you would have it. Nothing changes for anybody until a director takes it.
             </Text>
           </Box>
-          <Box flex="1" minW="15rem">
-            <AreaField
-              label="Why it would be better"
-              rows={2}
-              maxLength={2000}
-              value={note}
-              onChange={({ target }) => setNote(target.value)}
-            />
-          </Box>
+          <WhyField note={note} onNote={setNote} />
           <Button disabled={busy} onClick={() => void run()}>
             Send to the director
           </Button>

@@ -18,13 +18,12 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { dayAndMonth, longDay, shortDay } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
-import { fillForm, useContractForm } from "../../kit/form.ts";
+import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
-import { differencesOf } from "../../kit/merge.ts";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { tellDone } from "../../kit/toasts.ts";
-import { HistoryButton } from "../history/history-button.tsx";
+import { FormHistory } from "../history/form-history.tsx";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
 import { RoomNames } from "../timetable/room-form.tsx";
@@ -94,13 +93,13 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
           <Button variant="ghost" onClick={() => setRemoving(true)}>
             Remove …
           </Button>
-          <HistoryButton
+          <FormHistory
             list="sections"
             id={section.id}
             what={section.name}
             shape={sectionContent}
-            differ={(was, is) => differencesOf(was, is, shown as never)}
-            onBack={(was) => fillForm(form, was as never)}
+            shown={shown}
+            form={form}
           />
         </>
       ) : null}
