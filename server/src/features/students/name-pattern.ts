@@ -20,7 +20,7 @@ export const asRegExp = (pattern: string): RegExp =>
   new RegExp(pattern.replaceAll("[:alnum:]", "\\p{L}\\p{N}"), "gu");
 
 /** Fields that hold what somebody wrote. */
-const WRITTEN = new Set(["text", "title", "goodToKnow"]);
+const WRITTEN = new Set(["text", "title", "goodToKnow", "reason", "note", "answer", "name"]);
 
 /** What was written in a document, or in a kept state of something, with a name taken out; all else as it is. */
 export function withoutName(node: unknown, pattern: RegExp): unknown {
