@@ -22,6 +22,7 @@ export const HISTORY_LISTS = [
   "terms",
   "absences",
   "proposals",
+  "staff",
 ] as const;
 /** One of `HISTORY_LISTS`. */
 export type HistoryList = (typeof HISTORY_LISTS)[number];

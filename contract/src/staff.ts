@@ -4,7 +4,13 @@ import { byId, endpoint } from "./endpoint.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 import { email, newPassword } from "./session.ts";
 
-const staffContent = z.object({ name: words(80), email, role: z.enum(STAFF_ROLES), active: z.boolean() });
+/** Who works at the studio, as it is written. */
+export const staffContent = z.object({
+  name: words(80),
+  email,
+  role: z.enum(STAFF_ROLES),
+  active: z.boolean(),
+});
 
 /** Somebody new on the staff; without a password they get an invitation to choose one. */
 export const newStaff = staffContent.extend({ password: newPassword.optional() });

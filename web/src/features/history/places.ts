@@ -46,6 +46,8 @@ export function whatAndWhere(
       return { name, to: "/timetable/terms" };
     case "absences":
       return { name: `${name} is away`, to: "/timetable" };
+    case "staff":
+      return { name: `${name}, staff`, to: "/staff" };
     case "proposals":
       return { name: "Proposal", to: `/proposals/${thingId}` };
     case "checks":

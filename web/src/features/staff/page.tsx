@@ -1,8 +1,9 @@
 import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/react";
-import { api, STAFF_ROLES, type StaffMember, staffChange } from "@map-step/contract";
+import { api, STAFF_ROLES, type StaffMember, staffChange, staffContent } from "@map-step/contract";
 import { useState } from "react";
 import { Controller } from "react-hook-form";
 import { Link } from "react-router";
+import type { z } from "zod";
 import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { useApi, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
@@ -10,12 +11,20 @@ import { ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormProblem } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
+import type { Shown } from "../../kit/merge.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
+import { FormHistory } from "../history/form-history.tsx";
 import { useMay } from "../session/session.tsx";
 
 const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));
+const SHOWN: Shown<z.input<typeof staffChange>> = {
+  name: ["Name", (name) => name],
+  email: ["Email address", (email) => email],
+  role: ["Role", (role) => role],
+  active: ["Works here", (active) => (active ? "yes" : "no")],
+};
 const optionalPassword = { setValueAs: (value: string) => value || undefined };
 
 /** Writes somebody a link with which they choose a password. */
@@ -51,12 +60,7 @@ function StaffDialog({ member, invite, onClose }: DialogProps) {
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: {
-      name: ["Name", (name: string) => name],
-      email: ["Email address", (email: string) => email],
-      role: ["Role", (role: string) => role],
-      active: ["Works here", (active: boolean) => (active ? "yes" : "no")],
-    },
+    shown: SHOWN,
     save: ({ version, ...content }) =>
       member
         ? change.mutateAsync({ params: { id: member.id }, body: { ...content, version } })
@@ -68,9 +72,21 @@ function StaffDialog({ member, invite, onClose }: DialogProps) {
     },
   });
   const foot = (
-    <Button disabled={isSubmitting} onClick={submit}>
-      Save
-    </Button>
+    <>
+      {member ? (
+        <FormHistory
+          list="staff"
+          id={member.id}
+          what={member.name}
+          shape={staffContent}
+          shown={SHOWN}
+          form={form}
+        />
+      ) : null}
+      <Button disabled={isSubmitting} onClick={submit}>
+        Save
+      </Button>
+    </>
   );
   return (
     <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>

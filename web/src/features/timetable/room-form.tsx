@@ -9,7 +9,9 @@ import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
 import { useRemoval } from "../../kit/removal.ts";
 import { tellDone } from "../../kit/toasts.ts";
+import { FormHistory } from "../history/form-history.tsx";
 
+const SHOWN = shownBy(ROOM_FIELDS);
 const schema = roomContent.extend({ version: api.rooms.change.body.shape.version });
 
 /** A room: its name, how many it holds, what is good to know. */
@@ -27,7 +29,7 @@ export function RoomDialog({ room, onClose }: { room: Room | null; onClose: () =
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: shownBy(ROOM_FIELDS),
+    shown: SHOWN,
     save: ({ version, ...content }) =>
       room
         ? change.mutateAsync({ params: { id: room.id }, body: { ...content, version } })
@@ -48,6 +50,16 @@ export function RoomDialog({ room, onClose }: { room: Room | null; onClose: () =
         >
           Remove
         </Button>
+      ) : null}
+      {room ? (
+        <FormHistory
+          list="rooms"
+          id={room.id}
+          what={room.name}
+          shape={roomContent}
+          shown={SHOWN}
+          form={form}
+        />
       ) : null}
       <Button disabled={isSubmitting} onClick={submit}>
         Save the room

@@ -1,7 +1,8 @@
 import { Button, Input, SimpleGrid, Stack } from "@chakra-ui/react";
-import { api, type Term, termChange } from "@map-step/contract";
+import { api, type Term, termChange, term as termRecord } from "@map-step/contract";
 import { addDays } from "@map-step/core/time";
 import { Controller } from "react-hook-form";
+import type { z } from "zod";
 import { useChange } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
@@ -9,12 +10,26 @@ import { TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { useFormSave } from "../../kit/form-save.tsx";
+import type { Shown } from "../../kit/merge.ts";
 import { useRemoval } from "../../kit/removal.ts";
 import { RowsField } from "../../kit/rows-field.tsx";
 import { tellDone } from "../../kit/toasts.ts";
+import { FormHistory } from "../history/form-history.tsx";
 
 /** Days from a term's first to its last where nothing else is known: twelve weeks. */
 const USUAL_DAYS = 83;
+
+/** What its history says of it. */
+const KEPT = termRecord.omit({ id: true, version: true });
+const SHOWN: Shown<z.input<typeof termChange>> = {
+  name: ["Name", String],
+  firstDay: ["First day", longDay],
+  lastDay: ["Last day", longDay],
+  closed: [
+    "Closed days",
+    (days) => days.map(({ day, reason }) => `${shortDay(day)} ${reason}`.trim()).join(", ") || "none",
+  ],
+};
 
 /** A term: its days, and those on which the studio is closed. */
 export function TermDialog({
@@ -43,16 +58,7 @@ export function TermDialog({
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: {
-      name: ["Name", String],
-      firstDay: ["First day", longDay],
-      lastDay: ["Last day", longDay],
-      closed: [
-        "Closed days",
-        (days: Term["closed"]) =>
-          days.map(({ day, reason }) => `${shortDay(day)} ${reason}`.trim()).join(", ") || "none",
-      ],
-    },
+    shown: SHOWN,
     save: ({ version, ...content }) =>
       term
         ? change.mutateAsync({ params: { id: term.id }, body: { ...content, version } })
@@ -73,6 +79,9 @@ export function TermDialog({
         >
           Remove
         </Button>
+      ) : null}
+      {term ? (
+        <FormHistory list="terms" id={term.id} what={term.name} shape={KEPT} shown={SHOWN} form={form} />
       ) : null}
       <Button disabled={isSubmitting} onClick={submit}>
         Save the term
