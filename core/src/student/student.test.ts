@@ -54,7 +54,7 @@ describe("names that may be one person's", () => {
         pairs += found.length;
       }),
     );
-    expect(pairs).toBeGreaterThan(100);
+    expect(pairs).toBeGreaterThan(10);
   });
 
   test("a name is its own whatever its capitals and marks, and alike both ways", () => {

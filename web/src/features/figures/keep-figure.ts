@@ -59,10 +59,11 @@ export function useKeepFigure(figure: FigureRecord | null, proposal: FigurePropo
   return { isProposal, keep: isProposal ? send : save, note, setNote, words };
 }
 
-/** The proposal that the address names, where it names one. */
+/** The proposal that the address names, where it names one; who writes figures themselves has none to go on with. */
 export function useProposalIn() {
   const [search] = useSearchParams();
-  const id = search.get("proposal");
+  const writes = useMay("figures.write");
+  const id = writes ? null : search.get("proposal");
   const proposal = useApi(api.proposals.read, { params: { id: id ?? "" } }, { enabled: id !== null });
   return {
     asked: id === null ? [] : [proposal],
