@@ -109,12 +109,15 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   await page.getByRole("link", { name: /Foundation step/ }).click();
   await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
   await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
-  // Nor a form that only refuses what was typed.
+  // The form writes a proposal, and says so before anything is typed.
   await expect(page.getByText("At a glance")).toBeVisible();
-  for (const path of ["/figures/new", `${new URL(page.url()).pathname}/edit`]) {
+  for (const [path, title] of [
+    ["/figures/new", "Propose a figure"],
+    [`${new URL(page.url()).pathname}/edit`, "Propose a change of Foundation step"],
+  ] as const) {
     await page.goto(demoStudio() + path);
-    await expect(page.getByRole("heading", { name: "A director writes figures" })).toBeVisible();
-    await expect(page.getByLabel("Steps")).toHaveCount(0);
+    await expect(page.getByRole("heading", { name: title })).toBeVisible();
+    await expect(page.getByRole("button", { name: /^Save/ })).toHaveCount(0);
   }
   await page.getByRole("link", { name: "Levels" }).click();
   await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);

@@ -1,6 +1,8 @@
 import { randomUUID } from "node:crypto";
 import { api, choose, contentOfPlan, type Endpoint, type FigureContent, may } from "@map-step/contract";
+import { QueryTypes } from "sequelize";
 import { expect, it } from "vitest";
+import type { Database } from "../src/index.ts";
 import { figureContent, noted, openCourse, openStudio, type Visitor } from "./studio.ts";
 
 /** Who asks. Somebody with a link has every public address, and no account. */
@@ -89,12 +91,28 @@ const practised = (figureId: string) => ({
   measure: { bpm: 100, taps: 20, missed: 0, extra: 0, offset: 0, spread: 10, byCount: [] },
 });
 
+/** The number of the last change of which the history knows. */
+async function lastChange(db: Database): Promise<string> {
+  const rows = await db.sequelize.query<{ id: string }>("select max(id) as id from history", {
+    type: QueryTypes.SELECT,
+  });
+  return rows[0]?.id ?? "0";
+}
+/** What was changed after one, as far as a condition holds for it. */
+const changesSince = (db: Database, last: string, condition: string) =>
+  db.sequelize.query(
+    `select distinct list, what from history where id > $last::bigint and ${condition} order by 1, 2`,
+    { type: QueryTypes.SELECT, bind: { last } },
+  );
+const idOrNull = (id: string | undefined): string => (id ? `'${id}'::uuid` : "null");
+
 /** A studio in which there is one of everything, and everybody who may ask for it. */
 async function furnished() {
   const studio = await openStudio();
   const { db } = studio;
   const course = await openCourse(db);
   const { level, section, figures, danceId } = course;
+  const laid = await lastChange(db);
   const director = await studio.as("director");
   const [own, other, proposer, ended] = [
     await studio.as("teacher"),
@@ -201,6 +219,8 @@ async function furnished() {
       body: { ...account, active: false } as never,
     }),
   );
+  const unnamed = await changesSince(db, laid, "staff_id is null and list <> 'staff'");
+  expect(unnamed).toEqual([]);
   const nobody = await studio.visitor();
   const visitors: Readonly<Record<Kind, Visitor>> = {
     ...{ nobody, ended, link: await studio.visitor(), own, other, proposer, director },
@@ -277,6 +297,7 @@ it.each(VISITORS)(
   async (kind) => {
     const { studio, visitors, bodies, paramsFor } = await furnished();
     const wrong: string[] = [];
+    const last = await lastChange(studio.db);
     for (const { name, endpoint } of asked) {
       const body = endpoint.method === "GET" ? {} : { body: bodies[name] ?? {} };
       const { status } = await visitors[kind].call(endpoint, {
@@ -289,8 +310,11 @@ it.each(VISITORS)(
       const should = expected(name, endpoint, kind);
       if (is !== should) wrong.push(`${name}: ${status}, which is ${is}, and should be ${should}`);
     }
+    // Whatever they changed, the history names them, and nobody else.
+    const { person } = (await visitors[kind].call(api.session.read)).body;
+    const strange = await changesSince(studio.db, last, `staff_id is distinct from ${idOrNull(person?.id)}`);
     await studio.close();
-    expect(wrong).toEqual([]);
+    expect({ wrong, strange }).toEqual({ wrong: [], strange: [] });
   },
 );
 

@@ -79,14 +79,23 @@ export const changeOfLevel = <M extends Model, T>(
     return current();
   });
 
-/** Takes a row away, so that it can be brought back. @throws a not-found problem when it is not there */
-export async function markRemoved<M extends Model>(model: Editable<M>, id: string): Promise<void> {
-  const gone = { deletedAt: new Date(), deletedBy: whoAsks()?.id ?? null };
-  const [count] = await model.update(gone as unknown as Parameters<typeof model.update>[0], {
-    where: present(model, { id }),
+/**
+ * Takes a row away, so that it can be brought back; the history says who did.
+ * @throws a not-found problem when it is not there
+ */
+export const markRemoved = <M extends Model>(
+  db: Database,
+  model: Editable<M>,
+  id: string,
+): Promise<Record<string, never>> =>
+  atomically(db, async () => {
+    const gone = { deletedAt: new Date(), deletedBy: whoAsks()?.id ?? null };
+    const [count] = await model.update(gone as unknown as Parameters<typeof model.update>[0], {
+      where: present(model, { id }),
+    });
+    if (count === 0) throw notFound();
+    return {};
   });
-  if (count === 0) throw notFound();
-}
 
 /**
  * Brings a removed row back after what creating it would check was checked again. One that is there already stays

@@ -48,8 +48,8 @@ async function readApproach(db: Database, id: string): Promise<ApproachRecord> {
   return view(row);
 }
 
-export const createApproach = async (db: Database, content: ApproachContent): Promise<ApproachRecord> =>
-  view(await db.Approach.create(content));
+export const createApproach = (db: Database, content: ApproachContent): Promise<ApproachRecord> =>
+  atomically(db, async () => view(await db.Approach.create(content)));
 
 export const changeApproach = (
   db: Database,
@@ -64,7 +64,7 @@ export const changeApproach = (
 /** Takes an approach away that no level and no plan uses; `restoreApproach` brings it back. */
 export async function removeApproach(db: Database, id: string): Promise<Record<string, never>> {
   await atomically(db, async () => {
-    await markRemoved(db.Approach, id);
+    await markRemoved(db, db.Approach, id);
     const levels = await db.Level.findAll({ where: { approachId: id, deletedAt: null } });
     if (levels.length > 0)
       throw inUse(

@@ -154,7 +154,7 @@ export async function removeComment(
 ): Promise<Record<string, never>> {
   await atomically(db, async () => {
     await ownComment(db, id, person, true);
-    await markRemoved(db.Comment, id);
+    await markRemoved(db, db.Comment, id);
   });
   return {};
 }

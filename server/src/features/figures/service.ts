@@ -167,7 +167,7 @@ export async function removeFigure(db: Database, id: string): Promise<Record<str
   await atomically(db, async () => {
     await holdLibrary(db);
     await refuseIfUsed(db, await readFigure(db, id), "removed");
-    await markRemoved(db.Figure, id);
+    await markRemoved(db, db.Figure, id);
   });
   return {};
 }

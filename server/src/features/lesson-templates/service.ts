@@ -1,4 +1,5 @@
 import type { LessonTemplateContent, LessonTemplateRecord } from "@map-step/contract";
+import { atomically } from "../../db/ambient.ts";
 import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
@@ -15,16 +16,14 @@ const view = ({ id, version, name, parts }: LessonTemplateRow): LessonTemplateRe
 export const listLessonTemplates = async (db: Database): Promise<LessonTemplateRecord[]> =>
   (await db.LessonTemplate.findAll({ where: { deletedAt: null }, order: ["name"] })).map(view);
 
-export const createLessonTemplate = async (
+export const createLessonTemplate = (
   db: Database,
   content: LessonTemplateContent,
-): Promise<LessonTemplateRecord> => view(await db.LessonTemplate.create(content));
+): Promise<LessonTemplateRecord> => atomically(db, async () => view(await db.LessonTemplate.create(content)));
 
 /** Takes a template away; lessons that were shaped by it stay as they are. */
-export async function removeLessonTemplate(db: Database, id: string): Promise<Record<string, never>> {
-  await markRemoved(db.LessonTemplate, id);
-  return {};
-}
+export const removeLessonTemplate = (db: Database, id: string): Promise<Record<string, never>> =>
+  markRemoved(db, db.LessonTemplate, id);
 
 export async function restoreLessonTemplate(db: Database, id: string): Promise<LessonTemplateRecord> {
   await bringBack(db, db.LessonTemplate, id, async () => undefined);

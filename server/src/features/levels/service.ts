@@ -92,7 +92,7 @@ export const changeLevel = (
 export async function removeLevel(db: Database, id: string): Promise<Record<string, never>> {
   await atomically(db, async () => {
     await holdTable(db, "levels");
-    await markRemoved(db.Level, id);
+    await markRemoved(db, db.Level, id);
     const users = await rowsOf<{ name: string }>(
       db,
       `select name from sections where level_id = $id and deleted_at is null

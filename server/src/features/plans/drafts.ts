@@ -1,4 +1,5 @@
 import type { PlanContent, PlanDraft } from "@map-step/contract";
+import { atomically } from "../../db/ambient.ts";
 import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
@@ -23,19 +24,18 @@ export async function listPlanDrafts(db: Database, planId: string): Promise<Plan
   return rows.map(view);
 }
 
-export async function createPlanDraft(
+export const createPlanDraft = (
   db: Database,
   planId: string,
   draft: { readonly name: string; readonly content: PlanContent },
-): Promise<PlanDraft> {
-  if (!(await db.Plan.findByPk(planId))) throw notFound();
-  return view(await db.PlanDraft.create({ ...draft, planId }));
-}
+): Promise<PlanDraft> =>
+  atomically(db, async () => {
+    if (!(await db.Plan.findByPk(planId))) throw notFound();
+    return view(await db.PlanDraft.create({ ...draft, planId }));
+  });
 
-export async function removePlanDraft(db: Database, id: string): Promise<Record<string, never>> {
-  await markRemoved(db.PlanDraft, id);
-  return {};
-}
+export const removePlanDraft = (db: Database, id: string): Promise<Record<string, never>> =>
+  markRemoved(db, db.PlanDraft, id);
 
 /** Brings a kept plan back if the plan that it was kept beside is there. */
 export async function restorePlanDraft(db: Database, id: string): Promise<PlanDraft> {

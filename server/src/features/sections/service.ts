@@ -186,10 +186,8 @@ export const standInFor = (db: Database, id: string, asked: AskedStandIn, person
   });
 
 /** Takes a section away; `restoreSection` brings it back. */
-export async function removeSection(db: Database, id: string): Promise<Record<string, never>> {
-  await markRemoved(db.Section, id);
-  return {};
-}
+export const removeSection = (db: Database, id: string): Promise<Record<string, never>> =>
+  markRemoved(db, db.Section, id);
 
 /** Brings a section back if its level is there. */
 export const restoreSection = (db: Database, id: string): Promise<Section> =>

@@ -76,10 +76,8 @@ export async function listSequenceVersions(db: Database, id: string): Promise<Se
 }
 
 /** Takes a sequence away; `restoreSequence` brings it back. Its link is dead meanwhile. */
-export async function removeSequence(db: Database, id: string): Promise<Record<string, never>> {
-  await atomically(db, () => markRemoved(db.Sequence, id));
-  return {};
-}
+export const removeSequence = (db: Database, id: string): Promise<Record<string, never>> =>
+  markRemoved(db, db.Sequence, id);
 
 export async function restoreSequence(db: Database, id: string): Promise<SequenceRecord> {
   await bringBack(db, db.Sequence, id, (removed) => refuseStrangers(db, contentOfSequence(removed)));

@@ -34,7 +34,7 @@ async function readStaff(db: Database, id: string): Promise<StaffMember> {
 export async function createStaff(db: Database, { password, ...content }: NewStaff): Promise<StaffMember> {
   if (password !== undefined) refuseWeak(password, content.email);
   const passwordHash = password === undefined ? null : await hashPassword(password);
-  return view(await db.Staff.create({ ...content, passwordHash }));
+  return atomically(db, async () => view(await db.Staff.create({ ...content, passwordHash })));
 }
 
 type Change = Omit<StaffMember, "id" | "hasPassword"> & { password?: string | undefined };

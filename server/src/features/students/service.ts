@@ -146,7 +146,7 @@ export const removeEnrolment = (db: Database, person: Person, id: string): Promi
   atomically(db, async () => {
     const { sectionId } = await readEnrolled(db, id);
     await holdOwnClass(db, person, sectionId);
-    await markRemoved(db.Enrolment, id);
+    await markRemoved(db, db.Enrolment, id);
     return {};
   });
 

@@ -44,7 +44,7 @@ export async function removeAbsence(
   person: Person,
 ): Promise<Record<string, never>> {
   await holdOwnRow(db, id, person);
-  await markRemoved(db.Absence, id);
+  await markRemoved(db, db.Absence, id);
   return {};
 }
 

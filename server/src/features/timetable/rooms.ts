@@ -45,7 +45,7 @@ export const changeRoom = (
 export async function removeRoom(db: Database, id: string): Promise<Record<string, never>> {
   await atomically(db, async () => {
     const { name } = await readRoom(db, id);
-    await markRemoved(db.Room, id);
+    await markRemoved(db, db.Room, id);
     const here = await rowsOf<{ name: string }>(
       db,
       `select levels.name || ', ' || s.name as name from sections s join levels on levels.id = s.level_id

@@ -62,10 +62,8 @@ export const changeTerm = (
   });
 
 /** Takes a term away; its sections stay as they are. `restoreTerm` brings it back. */
-export async function removeTerm(db: Database, id: string): Promise<Record<string, never>> {
-  await markRemoved(db.Term, id);
-  return {};
-}
+export const removeTerm = (db: Database, id: string): Promise<Record<string, never>> =>
+  markRemoved(db, db.Term, id);
 
 export const restoreTerm = (db: Database, id: string): Promise<Term> =>
   atomically(db, async () => {
