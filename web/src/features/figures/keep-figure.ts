@@ -1,15 +1,19 @@
 import { api, type ChangeProposal, type FigureContent, type FigureRecord } from "@map-step/contract";
 import { useState } from "react";
 import { useSearchParams } from "react-router";
-import { ApiError, useApi, useChange } from "../../kit/api.ts";
+import { ApiError, isStale, useApi, useChange } from "../../kit/api.ts";
 import { useMay } from "../session/session.tsx";
 
 export type FigureProposal = Extract<ChangeProposal, { readonly list: "figures" }>;
 
 const UNDER = "content.";
 
-/** A fault of what is proposed, at the field where it stands in the form. */
-function atFields(error: unknown): never {
+/** A fault of what is proposed, at the field where it stands in the form; and what was sent meanwhile, as the form has it. */
+function asForm(error: unknown): never {
+  if (isStale(error)) {
+    const { content, version } = error.problem.current as FigureProposal;
+    throw new ApiError({ ...error.problem, current: { ...content, version } });
+  }
   if (!(error instanceof ApiError) || !error.problem.errors) throw error;
   const errors = error.problem.errors.map(({ path, message }) => ({
     path: path.startsWith(UNDER) ? path.slice(UNDER.length) : path,
@@ -42,7 +46,7 @@ export function useKeepFigure(figure: FigureRecord | null, proposal: FigurePropo
     const { id } = await (proposal
       ? proposeAgain.mutateAsync({ params: { id: proposal.id }, body: { ...body, version } })
       : propose.mutateAsync({ body })
-    ).catch(atFields);
+    ).catch(asForm);
     return { to: `/proposals/${id}`, told: "The director has your proposal" };
   };
   const words = isProposal

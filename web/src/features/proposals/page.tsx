@@ -15,15 +15,11 @@ import { aboutInWords, STATE_WORDS, whereWritten } from "./words.ts";
 /** What its writer can still do with it. */
 function OwnActions({ proposal }: { proposal: ChangeProposal }) {
   const navigate = useNavigate();
-  const { send, busy } = useSend();
-  const goOn = () =>
-    send(proposal, { state: "writing" }).then((next) => navigate(whereWritten(next)), tellError);
+  const { become, busy } = useSend();
+  const goOn = () => become(proposal, "writing").then((next) => navigate(whereWritten(next)), tellError);
   const takeBack = () =>
-    send(proposal, { state: "withdrawn" }).then((gone) => {
-      tellRemoved(
-        "Your proposal is taken back",
-        () => void send(gone, { state: "writing" }).catch(tellError),
-      );
+    become(proposal, "withdrawn").then((gone) => {
+      tellRemoved("Your proposal is taken back", () => void become(gone, "writing").catch(tellError));
       void navigate("/proposals");
     }, tellError);
   return (
