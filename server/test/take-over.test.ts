@@ -84,6 +84,19 @@ it("takes a section's change back into its level, where the other sections then 
   expect(await differs(tuesday.planId)).toEqual([`${pass.id} other`]);
 });
 
+it("does not claim to know how both were where that was never kept", async () => {
+  const where = { where: { id: monday.planId } };
+  const { agreed = null } = await studio.db.Plan.findByPk(monday.planId, { rejectOnEmpty: true });
+  await studio.db.Plan.update({ agreed: null }, where);
+  await change(monday.planId, put(pass.id, 5));
+  expect((await into(monday.planId, { [levelPlan]: [pass.id] })).status).toBe(200);
+  expect((await read(monday.planId)).agreed).toBeNull();
+  expect(await differs(monday.planId)).toEqual(["week:6 unknown"]);
+  await change(monday.planId, put(pass.id, 3));
+  expect((await into(monday.planId, { [levelPlan]: [pass.id] })).status).toBe(200);
+  await studio.db.Plan.update({ agreed }, where);
+});
+
 it("alters no lesson that was taught, and changes nothing at all when one of its changes does not fit", async () => {
   await studio.db.Lesson.create({
     sectionId: tuesday.id,

@@ -25,7 +25,14 @@ export * from "./remedy.ts";
 export { modelOfRepair, type RepairTask, repairModel, repairTask, repairValue } from "./repair-task.ts";
 export type { Move } from "./repair-why.ts";
 export * from "./strand.ts";
-export { changesBetween, type PlanChange, type PlanParts, withTaken } from "./take-over.ts";
+export {
+  changesBetween,
+  isOfNoDate,
+  lastHeld,
+  type PlanChange,
+  type PlanParts,
+  withTaken,
+} from "./take-over.ts";
 export { barredBy, type DraftOptions, LIMITS, type Limit, VALUE } from "./terms.ts";
 export * from "./why.ts";
 export { whyNot } from "./why-not.ts";

@@ -15,8 +15,21 @@ export interface PlanChange {
 }
 
 const weekKey = (week: number): string => `week:${week}`;
-/** A week without class belongs to a section's dates, not to what is taught. */
-const ofNoDate = ({ kind }: PlanParts["special"][number]): boolean => kind !== "cancelled";
+/**
+ * Whether a special week is one of what is taught; one without class belongs to a section's dates.
+ * @example
+ * isOfNoDate({ kind: "cancelled" }) // false
+ */
+export const isOfNoDate = ({ kind }: Pick<PlanParts["special"][number], "kind">): boolean =>
+  kind !== "cancelled";
+
+/**
+ * The last week that was taught by a plan; 0 for none.
+ * @example
+ * lastHeld({ held: [{ week: 1 }, { week: 3 }] }) // 3
+ */
+export const lastHeld = ({ held }: { readonly held: readonly { readonly week: number }[] }): number =>
+  Math.max(0, ...held.map(({ week }) => week));
 
 /** The same text for equal records, in whatever order their fields are kept. */
 const textOf = (record: object | undefined): string =>
@@ -33,7 +46,7 @@ type Entries = ReadonlyMap<string, { readonly week: number | null }>;
 const entriesOf = ({ chosen, special }: PlanParts): Entries =>
   new Map<string, { readonly week: number | null }>([
     ...chosen.map((entry) => [entry.figureId, entry] as const),
-    ...special.filter(ofNoDate).map((entry) => [weekKey(entry.week), entry] as const),
+    ...special.filter(isOfNoDate).map((entry) => [weekKey(entry.week), entry] as const),
   ]);
 
 function changedBy(key: string, base: Entries | null, other: Entries, own: Entries): PlanChange["by"] {
@@ -78,7 +91,7 @@ export function changesBetween(
   taught: number,
 ): PlanChange[] {
   const [was, theirs, ours] = [base ? entriesOf(base) : null, entriesOf(other), entriesOf(own)];
-  const without = new Set(own.special.filter((entry) => !ofNoDate(entry)).map(({ week }) => weekKey(week)));
+  const without = new Set(own.special.filter((entry) => !isOfNoDate(entry)).map(({ week }) => weekKey(week)));
   return [...new Set([...theirs.keys(), ...ours.keys()])].flatMap((key) => {
     const [one, two] = [theirs.get(key), ours.get(key)];
     if (textOf(one) === textOf(two) || without.has(key)) return [];
@@ -114,8 +127,13 @@ function pick<T>(
  */
 export function withTaken<P extends PlanParts>(other: PlanParts, own: P, keys: ReadonlySet<string>): P {
   const special = [
-    ...own.special.filter((entry) => !ofNoDate(entry)),
-    ...pick(own.special.filter(ofNoDate), other.special.filter(ofNoDate), ({ week }) => weekKey(week), keys),
+    ...own.special.filter((entry) => !isOfNoDate(entry)),
+    ...pick(
+      own.special.filter(isOfNoDate),
+      other.special.filter(isOfNoDate),
+      ({ week }) => weekKey(week),
+      keys,
+    ),
   ].sort((a, b) => a.week - b.week);
   return { ...own, chosen: pick(own.chosen, other.chosen, ({ figureId }) => figureId, keys), special };
 }

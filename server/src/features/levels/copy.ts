@@ -1,9 +1,10 @@
 import { contentOfPlan, type Level } from "@map-step/contract";
+import { isOfNoDate } from "@map-step/core/plan";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { readPlan } from "../plans/read.ts";
-import { changePlan, isOfNoDate } from "../plans/service.ts";
+import { changePlan } from "../plans/service.ts";
 import { readLevel } from "./read.ts";
 import { createLevel } from "./service.ts";
 

@@ -1,5 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { type ChosenFigure, contentOfPlan, type FieldError, type PlanContent } from "@map-step/contract";
+import { isOfNoDate } from "@map-step/core/plan";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -111,9 +112,6 @@ export const changePlan = (
     await writePlaces(db, id, places);
     return readPlan(db, id);
   });
-
-/** A week that is special for what is taught, not for its date. */
-export const isOfNoDate = ({ kind }: PlanContent["special"][number]): boolean => kind !== "cancelled";
 
 /** The plan that a new section starts with: its level's, or what another section of the level was to dance. */
 export interface CopiedPlan {

@@ -1,5 +1,5 @@
 import type { Plan, TakeOver } from "@map-step/contract";
-import { changesBetween, type PlanParts, withTaken } from "@map-step/core/plan";
+import { changesBetween, lastHeld, type PlanParts, withTaken } from "@map-step/core/plan";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -7,26 +7,27 @@ import { invalid, notFound, stale } from "../../http/problems.ts";
 import { whoAsks } from "../../http/request.ts";
 import { readPlans } from "./read.ts";
 
-/** The last week that was taught by a plan; 0 for none. */
-const taughtBy = ({ held }: Pick<Plan, "held">): number => Math.max(0, ...held.map(({ week }) => week));
-
-/** How level and section are once some changes were taken over; what was left is what the section has of its own. */
+/**
+ * How level and section are once some changes were taken over; what was left is what the section has of its own. Nothing
+ * where a section's change is adopted and it was not known how they were.
+ */
 function agreedAfter(
   from: Plan,
   into: Plan,
   keys: ReadonlySet<string>,
-): { planId: string; agreed: PlanParts } {
+): { planId: string; agreed: PlanParts }[] {
   if (from.sectionId === null)
-    return { planId: into.id, agreed: { chosen: from.chosen, special: from.special } };
-  const { chosen, special } = withTaken(from, from.agreed ?? into, keys);
-  return { planId: from.id, agreed: { chosen, special } };
+    return [{ planId: into.id, agreed: { chosen: from.chosen, special: from.special } }];
+  if (from.agreed === null) return [];
+  const { chosen, special } = withTaken(from, from.agreed, keys);
+  return [{ planId: from.id, agreed: { chosen, special } }];
 }
 
 /** Why some changes can't be taken over into a plan; nothing where they can. */
 function refuseUnfit(from: Plan, into: Plan, keys: readonly string[], path: string): void {
   const isPair = from.levelId === into.levelId && (from.sectionId === null) !== (into.sectionId === null);
   if (!isPair) throw invalid([{ path, message: "Changes go between a level and its own sections" }]);
-  const found = new Map(changesBetween(null, from, into, taughtBy(into)).map((one) => [one.key, one]));
+  const found = new Map(changesBetween(null, from, into, lastHeld(into)).map((one) => [one.key, one]));
   for (const key of keys) {
     const change = found.get(key);
     if (!change)
@@ -97,7 +98,7 @@ async function write(db: Database, from: Plan, work: readonly Taken[]): Promise<
      returning plans.id`,
     { planIds, specials: specials.map((special) => JSON.stringify(special)), by: whoAsks()?.id ?? null },
   );
-  const agreed = work.map(({ plan, keys }) => agreedAfter(from, plan, keys));
+  const agreed = work.flatMap(({ plan, keys }) => agreedAfter(from, plan, keys));
   await rowsOf(
     db,
     `update plans set agreed = next.agreed from unnest($planIds::uuid[], $agreed::jsonb[]) as next (id, agreed)

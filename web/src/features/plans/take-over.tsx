@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { api, contentOfPlan, type Plan } from "@map-step/contract";
-import { changesBetween, type PlanChange } from "@map-step/core/plan";
+import { changesBetween, lastHeld, type PlanChange } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -29,15 +29,13 @@ interface Target {
 
 type Named = Pick<PlannerInput, "library" | "members">;
 
-const taughtBy = ({ held }: Plan): number => Math.max(0, ...held.map(({ week }) => week));
-
 function tell(from: Plan, into: Plan, base: Plan["agreed"], { library, members }: Named): Told[] {
   const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "A removed figure";
   const names = new Map(members.map(({ id, name }) => [id, name]));
   const words = new Map(
     planDifferences(contentOfPlan(into), contentOfPlan(from), nameOf, names).map((one) => [one.key, one]),
   );
-  return changesBetween(base, from, into, taughtBy(into)).map((change) => {
+  return changesBetween(base, from, into, lastHeld(into)).map((change) => {
     const { label = "", mine = "", theirs = "" } = words.get(change.key) ?? {};
     return { ...change, label, now: mine, next: theirs };
   });
@@ -58,7 +56,7 @@ interface TargetProps {
 }
 
 function TargetChanges({ target: { name, plan, changes }, chosen, onChoose }: TargetProps) {
-  const taught = taughtBy(plan);
+  const taught = lastHeld(plan);
   return (
     <Box as="section" aria-label={name} borderTopWidth="1px" borderColor="rule" pt="3">
       <Heading as="h3" size="md">
