@@ -1,6 +1,6 @@
 import type { FigureKind } from "@map-step/core/figure";
 import { z } from "zod";
-import { changeOf, stored } from "./common.ts";
+import { changeOf, localDate, stored } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { type Cue, FIELD_NAMES, fieldOf, shapeOfFields } from "./figure-fields.ts";
 
@@ -67,6 +67,29 @@ export function houseCues(cues: readonly Cue[]): string[] {
   return (chosen.length > 0 ? chosen : cues).map(({ text }) => text);
 }
 
+const lessonOfThread = z.object({
+  levelId: z.uuid(),
+  /** `null` for the level's own plan, which has no dates. */
+  sectionId: z.uuid().nullable(),
+  /** The level, and the section where it is one. */
+  title: z.string(),
+  week: z.int(),
+  date: localDate.nullable(),
+});
+/** What becomes of a figure, in the order of the job. */
+export const figureThread = z.object({
+  /** The lessons in which it will be new, soonest first, then levels without a running section; at most 12. */
+  planned: z.array(lessonOfThread),
+  /** In how many lessons it was really danced, and the last of them. */
+  taught: z.object({ times: z.int(), last: lessonOfThread.nullable() }),
+  /** Of how many dancers a mark stands, and how many of those dance it without help. */
+  danced: z.object({ seen: z.int(), have: z.int() }),
+  /** Figures that need it. */
+  opens: z.array(z.object({ id: z.uuid(), name: z.string() })),
+});
+/** What becomes of a figure. */
+export type FigureThread = z.infer<typeof figureThread>;
+
 /** Endpoints of the library. */
 export const figuresApi = {
   /** All figures of the studio, in short: by kind, then tier, then name. */
@@ -80,6 +103,13 @@ export const figuresApi = {
     response: z.array(figure),
   }),
   read: endpoint({ method: "GET", path: "/figures/:id", access: "read", params: byId, response: figure }),
+  thread: endpoint({
+    method: "GET",
+    path: "/figures/:id/thread",
+    access: "read",
+    params: byId,
+    response: figureThread,
+  }),
   create: endpoint({
     method: "POST",
     path: "/figures",

@@ -5,6 +5,7 @@ import { calendarsApi } from "./calendars.ts";
 import { checksApi } from "./checks.ts";
 import { classLogApi } from "./class-log.ts";
 import { commentsApi } from "./comments.ts";
+import { coursesApi } from "./courses.ts";
 import { dancesApi } from "./dances.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
@@ -37,6 +38,7 @@ export * from "./calendars.ts";
 export * from "./checks.ts";
 export * from "./class-log.ts";
 export * from "./comments.ts";
+export * from "./courses.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
 export * from "./fields.ts";
@@ -76,6 +78,7 @@ export * from "./today.ts";
 /** Every request of the API, by feature. */
 export const api = {
   session: sessionApi,
+  courses: coursesApi,
   dances: dancesApi,
   figures: figuresApi,
   figureFile: figureFileApi,

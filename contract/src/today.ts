@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { localDate } from "./common.ts";
+import { course } from "./courses.ts";
 import { endpoint } from "./endpoint.ts";
 import { lessonSummary } from "./lessons.ts";
 
@@ -19,6 +20,8 @@ export const today = z.object({
       .extend(sectionLine.shape)
       .extend({ teachers: z.array(z.string()), carried: z.array(z.string()) }),
   ),
+  /** How the sections of those lessons run, in the same order. */
+  courses: z.array(course),
   /** Lessons of mine whose evening is over and which nobody closed, oldest first. */
   unfinished: z.array(lessonSummary.extend(sectionLine.shape)),
   /** How many more there are than those listed here. */

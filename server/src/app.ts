@@ -16,6 +16,7 @@ import { serveCalendars } from "./features/calendars/routes.ts";
 import { serveChecks } from "./features/checks/routes.ts";
 import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveComments } from "./features/comments/routes.ts";
+import { serveCourses } from "./features/courses/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
@@ -54,6 +55,7 @@ import { openWorkers } from "./work/workers.ts";
 const FEATURES = [
   serveSession,
   serveToday,
+  serveCourses,
   serveDances,
   serveFigures,
   serveFigureFile,

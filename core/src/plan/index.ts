@@ -19,6 +19,7 @@ export { type LeftOut, limitInWords, type WayIn } from "./left-out.ts";
 export * from "./level.ts";
 export * from "./loads.ts";
 export { columnsFrom, type ExactModel, placesFrom } from "./model.ts";
+export { overviewOf, type PlanOverview } from "./overview.ts";
 export * from "./problem.ts";
 export { movesIn, nearby, type Repair, reflow, repairFrom, repairPlaces } from "./reflow.ts";
 export * from "./remedy.ts";

@@ -1,6 +1,8 @@
 import type {
   AlikePair,
+  Course,
   JudgedFile,
+  LessonSummary,
   LevelSeen,
   Person,
   Problem,
@@ -14,6 +16,12 @@ export interface AskedPlan {
   readonly planId: string;
   readonly title: string;
   readonly after: number;
+}
+
+/** A level or a section that is looked at, with its lessons where it has any, and how many dance in it. */
+export interface AskedCourse extends Omit<AskedPlan, "title"> {
+  readonly lessons: readonly Pick<LessonSummary, "week" | "date" | "state" | "cancelled" | "recap">[];
+  readonly dancers: number;
 }
 
 /** Entries of a file as they were read, whatever they hold. */
@@ -31,6 +39,7 @@ export interface Tasks {
   readonly levelSeen: (levelId: string) => LevelSeen;
   readonly listAlike: (person: Person) => AlikePair[];
   readonly lookAtAllPlans: () => void;
+  readonly lookAtCourses: (asked: readonly AskedCourse[]) => Course[];
   readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
   readonly previewFile: (file: FigureRows) => JudgedFile;
   readonly takeInFile: (file: FigureRows, basis: string) => JudgedFile;

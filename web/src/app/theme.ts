@@ -33,6 +33,7 @@ const config = defineConfig({
         plumSolid: both("#7A3D66", "#955080"),
         plumWash: both("#E3BFD6", "#5D3A52"),
         onSolid: both("#FFFFFF", "#FFFFFF"),
+        onApricot: both("#1C2B2A", "#14201E"),
         apricot: both("#DD7F2B", "#E8954A"),
         apricotWash: both("#FBE6CF", "#40301F"),
         brick: both("#A93B29", "#F29582"),

@@ -1,98 +1,61 @@
-import type { Today } from "@map-step/contract";
-import { checkPlan, type Finding } from "@map-step/core/plan";
+import type { Course, Today } from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
-import { rowsOf } from "../../db/query.ts";
-import type { AskedPlan } from "../../work/work.ts";
-import { computablePlans, readPlans } from "./read.ts";
+import type { AskedCourse, AskedPlan } from "../../work/work.ts";
+import { lookAt, openIn } from "./looked.ts";
 
-type PlanLine = Today["plans"][number];
-type Found = Pick<Finding, "week" | "severity" | "text">;
-
-/** So many plans are kept looked at; the one not asked for longest goes first. */
-const MOST_KEPT = 2_000;
-const kept = new Map<string, { readonly key: string; readonly findings: readonly Found[] }>();
-
-interface Stamp extends Pick<PlanLine, "planId" | "levelId" | "sectionId"> {
-  readonly key: string;
-}
-
-/**
- * What the findings of some plans depend on, as a text that changes whenever one of it does: the plan, its level and
- * those before, their plans, the dance and its library, approaches, teachers, and what was held.
- */
-const stampsOf = (db: Database, planIds: readonly string[]): Promise<Stamp[]> =>
-  rowsOf<Stamp>(
-    db,
-    `with recursive chain (root, level_id) as (
-       select distinct level_id, level_id from plans where id = any($planIds::uuid[])
-       union select chain.root, l.follows_id from chain join levels l on l.id = chain.level_id
-       where l.follows_id is not null
-     ), levels_stamp as (
-       select chain.root, string_agg(l.id || '.' || l.version || '.' || p.version, ',' order by l.id) as stamp
-       from chain join levels l on l.id = chain.level_id
-       join plans p on p.level_id = l.id and p.section_id is null group by chain.root
-     ), held as (
-       select l.section_id, string_agg(l.week || '.' || coalesce(e.last, 0), ',' order by l.week) as stamp
-       from lessons l left join (select lesson_id, max(position) as last from class_entries group by lesson_id) e
-         on e.lesson_id = l.id where l.state = 'taught' group by l.section_id
-     ), approach as (
-       select string_agg(id || '.' || version, ',' order by id) as stamp from approaches where deleted_at is null
-     )
-     select p.id as "planId", p.level_id as "levelId", p.section_id as "sectionId", concat_ws(' ', p.version, ls.stamp, d.version, d.library_version, held.stamp, approach.stamp,
-       (select string_agg(t.staff_id || staff.name, ',' order by t.created_at) from section_teachers t
-        join staff on staff.id = t.staff_id where t.section_id = p.section_id)) as key
-     from plans p join levels_stamp ls on ls.root = p.level_id join levels l on l.id = p.level_id
-     join dances d on d.id = l.dance_id left join held on held.section_id = p.section_id cross join approach
-     where p.id = any($planIds::uuid[])`,
-    { planIds },
-  );
-
-function lineOf(
-  { title, after }: AskedPlan,
-  { key: _key, ...place }: Stamp,
-  found: readonly Found[],
-): PlanLine[] {
-  const open = found.filter(({ week }) => week > after);
-  const must = open.filter(({ severity }) => severity === "must");
-  const first = must[0] ?? open[0];
-  return first
-    ? [{ ...place, title, must: must.length, should: open.length - must.length, first: first.text }]
-    : [];
-}
-
-/**
- * Plans that have something to solve in weeks to come, those with the most that must be solved first. A plan is
- * looked at again only when something that it depends on was changed.
- */
-export async function openFindings(db: Database, asked: readonly AskedPlan[]): Promise<PlanLine[]> {
-  const stamps = await stampsOf(
+/** Plans that have something to solve in weeks to come, those with the most that must be solved first. */
+export async function openFindings(db: Database, asked: readonly AskedPlan[]): Promise<Today["plans"]> {
+  const looked = await lookAt(
     db,
     asked.map(({ planId }) => planId),
   );
-  const unseen = stamps.filter(({ planId, key }) => kept.get(planId)?.key !== key);
-  const keys = new Map(unseen.map(({ planId, key }) => [planId, key]));
-  const plans = unseen.length === 0 ? [] : await readPlans(db, { planIds: [...keys.keys()] });
-  for (const { plan, computable } of plans.length === 0 ? [] : await computablePlans(db, plans)) {
-    const findings = checkPlan(computable).map(({ week, severity, text }) => ({ week, severity, text }));
-    kept.delete(plan.id);
-    kept.set(plan.id, { key: keys.get(plan.id) ?? "", findings });
-    const [oldest] = kept.keys();
-    if (kept.size > MOST_KEPT && oldest !== undefined) kept.delete(oldest);
-  }
-  const stampOf = new Map(stamps.map((stamp) => [stamp.planId, stamp]));
   return asked
-    .flatMap((one) => {
-      const stamp = stampOf.get(one.planId);
-      return stamp ? lineOf(one, stamp, kept.get(one.planId)?.findings ?? []) : [];
+    .flatMap(({ planId, title, after }) => {
+      const found = looked.get(planId);
+      if (!found) return [];
+      const { must, should, first } = openIn(found, after);
+      const { levelId, sectionId } = found;
+      return first === null ? [] : [{ planId, levelId, sectionId, title, must, should, first }];
     })
     .sort((a, b) => b.must - a.must || b.should - a.should);
 }
 
-/** Looks at every plan once, so that the first who asks does not wait for all of them. */
-export async function lookAtAllPlans(db: Database): Promise<void> {
-  const plans = await rowsOf<{ id: string }>(db, "select id from plans");
-  await openFindings(
+/** How some courses run; one whose plan is gone is missing. */
+export async function lookAtCourses(db: Database, asked: readonly AskedCourse[]): Promise<Course[]> {
+  const looked = await lookAt(
     db,
-    plans.map(({ id }) => ({ planId: id, title: "", after: 0 })),
+    asked.map(({ planId }) => planId),
   );
+  return asked.flatMap(({ planId, after, dancers, lessons }): Course[] => {
+    const found = looked.get(planId);
+    if (!found) return [];
+    const { levelId, sectionId, overview } = found;
+    const { open, must, should, first } = openIn(found, after);
+    const lessonIn = new Map(lessons.map((lesson) => [lesson.week, lesson]));
+    return [
+      {
+        ...{ planId, levelId, sectionId, must, should, first, dancers },
+        weeks: overview.weeks.map(({ byWork, ...week }) => {
+          const {
+            date = null,
+            state = "planned",
+            cancelled = false,
+            recap = "none",
+          } = lessonIn.get(week.week) ?? {};
+          const about = open.filter((finding) => finding.week === week.week);
+          const musts = about.filter(({ severity }) => severity === "must").length;
+          return {
+            ...week,
+            ...{ date, state, cancelled, recap },
+            byWork: [...byWork],
+            must: musts,
+            should: about.length - musts,
+          };
+        }),
+        strands:
+          sectionId === null ? overview.strands.map(({ kind, weeks }) => ({ kind, weeks: [...weeks] })) : [],
+        waiting: overview.waiting,
+      },
+    ];
+  });
 }

@@ -5,10 +5,12 @@ import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import type { Workers } from "../../work/work.ts";
+import { askedSection, lastTaught } from "../courses/service.ts";
 import { listLessons } from "../lessons/read.ts";
 import { listLevels } from "../levels/read.ts";
 import { listSections } from "../sections/read.ts";
 import { studioToday } from "../session/service.ts";
+import { countDancers } from "../students/read.ts";
 
 /** So many entries stand in each list; of the others it is said how many there are. */
 const MOST = 20;
@@ -73,15 +75,13 @@ interface Course {
   readonly section: Section;
   readonly lessons: readonly LessonSummary[];
   readonly next: LessonSummary | undefined;
-  readonly taught: number;
 }
 
 function courseOf(section: Section, lessons: readonly LessonSummary[], today: string): Course {
   const open = lessons.filter(({ state, cancelled }) => state === "planned" && !cancelled);
   // Tonight's class is the next one, even when last week's was never closed.
   const next = open.find(({ date }) => date >= today) ?? open[0];
-  const taught = lessons.filter(({ state }) => state === "taught").map(({ week }) => week);
-  return { section, lessons, next, taught: Math.max(0, ...taught) };
+  return { section, lessons, next };
 }
 
 /** The last lesson held before the next one. */
@@ -105,7 +105,11 @@ export async function todayFor(
     () => listLevels(db),
     () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
   );
-  const lessonsOf = await listLessons(db, sections);
+  const [lessonsOf, dancers] = await together(
+    () => listLessons(db, sections),
+    () => countDancers(db, today),
+  );
+  const allLessons = ({ id }: Section) => lessonsOf.get(id) ?? [];
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   // Who only stands in has the lessons in which they do.
   const isOwn = ({ teacherIds, standIns }: Section, week: number) =>
@@ -115,7 +119,7 @@ export async function todayFor(
   const courses = sections.map((section) =>
     courseOf(
       section,
-      (lessonsOf.get(section.id) ?? []).filter(({ week }) => isOwn(section, week)),
+      allLessons(section).filter(({ week }) => isOwn(section, week)),
       today,
     ),
   );
@@ -153,21 +157,25 @@ export async function todayFor(
       )
       .sort(byDate),
   );
-  const taughtWeeks = new Map(courses.map(({ section, taught }) => [section.id, taught]));
   const plans = firstOf(
     may(person.role, "plans.write")
       ? await workers.run("openFindings", [
           ...levels.map(({ planId, name }) => ({ planId, title: name, after: 0 })),
-          ...sections.map(({ id, planId, levelId, name }) => ({
-            planId,
-            title: `${levelNames.get(levelId) ?? ""}, ${name}`,
-            after: taughtWeeks.get(id) ?? 0,
+          ...sections.map((section) => ({
+            planId: section.planId,
+            title: `${levelNames.get(section.levelId) ?? ""}, ${section.name}`,
+            after: lastTaught(allLessons(section)),
           })),
         ])
       : [],
   );
+  const looks = await workers.run(
+    "lookAtCourses",
+    lessons.list.map(({ course: { section } }) => askedSection(section, allLessons(section), dancers)),
+  );
   return {
     today,
+    courses: looks,
     lessons: lessons.list.map(({ course: _course, ...lesson }) => {
       const { teachers = [], carried = [] } = ahead.get(lesson.sectionId) ?? {};
       return { ...lesson, teachers: [...teachers], carried: [...carried] };

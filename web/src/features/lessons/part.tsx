@@ -2,7 +2,7 @@ import { Box, Flex, IconButton, Input, Text } from "@chakra-ui/react";
 import { useSortable } from "@dnd-kit/sortable";
 import { CSS } from "@dnd-kit/utilities";
 import type { LessonSegment } from "@map-step/contract";
-import { SEGMENT_NAMES, type SegmentKind, type WrittenPart } from "@map-step/core/lesson";
+import { SEGMENT_NAMES, type WrittenPart } from "@map-step/core/lesson";
 import {
   ChevronDown,
   ChevronUp,
@@ -14,19 +14,8 @@ import {
   TriangleAlert,
 } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
+import { KIND_TONE } from "./kind-tone.ts";
 import { Marks } from "./marks.tsx";
-
-const EDGE: Readonly<Record<SegmentKind, string>> = {
-  "warm-up": "rule",
-  "carry-over": "apricot",
-  return: "pine3",
-  deepen: "pine2",
-  new: "pineSolid",
-  contrast: "apricot",
-  practice: "plumWash",
-  wrap: "rule",
-  own: "plumSolid",
-};
 
 /** Whether a number has just changed by something else than typing here; true for a moment. */
 function useJustChanged(value: number): boolean {
@@ -174,7 +163,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
       overflow="hidden"
       align="stretch"
     >
-      <Box w="6px" flexShrink="0" bg={EDGE[part.kind]} />
+      <Box w="6px" flexShrink="0" bg={KIND_TONE[part.kind]} />
       <Flex flex="1" align="center" gap="3" px="3" py="2" wrap="wrap">
         {fixed ? null : (
           <Flex align="center" color="soft" className="no-print">

@@ -1,12 +1,14 @@
-import { Badge, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Badge, Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { api, type LessonSummary, type Section } from "@map-step/contract";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
-import { longDay } from "../../kit/dates.ts";
-import { PageHead, Panel } from "../../kit/page.tsx";
+import { longDay, shortDay } from "../../kit/dates.ts";
+import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
+import { recapsToWrite } from "../courses/due.ts";
+import { FigureName, FigureNames, FigureRibbon } from "../figures/figure-name.tsx";
+import { ReadingAlong, useOwnClass, useTeaches } from "../sections/own-class.tsx";
 
 const STATES = {
   none: { words: "not written yet", colour: "orange", action: "Write it" },
@@ -14,10 +16,21 @@ const STATES = {
   published: { words: "published", colour: "pine", action: "Open" },
 } as const;
 
+/** So many of a lesson's new figures are drawn. */
+const DRAWN = 3;
+
 function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
   const { words, colour, action } = STATES[lesson.recap];
+  const isLate = lesson.recap !== "published";
+  const { newFigures } = lesson;
   return (
-    <Panel py="3">
+    <Panel
+      as="li"
+      listStyleType="none"
+      py="3"
+      borderLeftWidth={isLate ? "5px" : "1px"}
+      borderLeftColor={isLate ? "apricot" : "rule"}
+    >
       <Flex gap="4" align="center" justify="space-between" wrap="wrap">
         <Stack gap="0">
           <Text fontFamily="heading" fontWeight="700" fontSize="lg">
@@ -25,21 +38,87 @@ function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
           </Text>
           <Text color="soft" fontSize="sm">
             {longDay(lesson.date)}
-            {lesson.newFigures.length > 0 ? `: ${lesson.newFigures.map(({ name }) => name).join(", ")}` : ""}
           </Text>
         </Stack>
         <Flex gap="3" align="center">
           <Badge colorPalette={colour} size="lg">
             {words}
           </Badge>
-          <Button asChild size="sm" variant={lesson.recap === "published" || !mine ? "outline" : "solid"}>
-            <Link to={`/recaps/${lesson.sectionId}/${lesson.week}`}>{mine ? action : "Read"}</Link>
+          <Button asChild size="sm" variant={!isLate || !mine ? "outline" : "solid"}>
+            <Link
+              to={`/recaps/${lesson.sectionId}/${lesson.week}`}
+              aria-label={`${mine ? action : "Read"}: week ${lesson.week}`}
+            >
+              {mine ? action : "Read"}
+            </Link>
           </Button>
         </Flex>
       </Flex>
+      <SimpleGrid columns={{ base: 1, md: 2, xl: 3 }} gap="4" mt="2">
+        {newFigures.slice(0, DRAWN).map(({ id, name }) => (
+          <Box key={id} minW="0">
+            <Text fontWeight="700" fontSize="sm">
+              <FigureName id={id} name={name} />
+            </Text>
+            <FigureRibbon id={id} />
+          </Box>
+        ))}
+      </SimpleGrid>
+      {newFigures.length > DRAWN ? (
+        <Text fontSize="sm">
+          and <FigureNames figures={newFigures.slice(DRAWN)} />
+        </Text>
+      ) : null}
+      {newFigures.length === 0 ? (
+        <Text color="soft" fontSize="sm">
+          Nothing was new; things came back.
+        </Text>
+      ) : null}
     </Panel>
   );
 }
+
+/** Recaps that wait in other classes of the person's own, the oldest first. */
+function Elsewhere({ section }: { section: Section }) {
+  const { data: courses } = useApi(api.courses.list, {});
+  const { data: sections } = useApi(api.sections.list, {});
+  const { data: levels } = useApi(api.levels.list, {});
+  const teaches = useTeaches();
+  const waiting = (courses ?? [])
+    .flatMap((course) => {
+      const own = sections?.find(({ id }) => id === course.sectionId);
+      if (!own || own.id === section.id || !teaches(own)) return [];
+      const level = levels?.find(({ id }) => id === own.levelId)?.name ?? "";
+      return recapsToWrite(course).map(({ week, date }) => ({ own, level, week, date: date ?? "" }));
+    })
+    .sort((a, b) => a.date.localeCompare(b.date));
+  if (waiting.length === 0) return null;
+  return (
+    <Panel as="section" aria-label="In your other classes" mt="5">
+      <PanelTitle>In your other classes</PanelTitle>
+      <ul>
+        {waiting.slice(0, MOST_ELSEWHERE).map(({ own, level, week, date }) => (
+          <Text as="li" key={`${own.id} ${week}`} py="0.5" listStyleType="none">
+            <Text asChild color="pine" fontWeight="700">
+              <Link to={`/recaps/${own.id}/${week}`}>
+                {level}, {own.name}, week {week}
+              </Link>
+            </Text>
+            , {shortDay(date)}
+          </Text>
+        ))}
+      </ul>
+      {waiting.length > MOST_ELSEWHERE ? (
+        <Text color="soft" fontSize="sm">
+          and {waiting.length - MOST_ELSEWHERE} more
+        </Text>
+      ) : null}
+    </Panel>
+  );
+}
+
+/** So many recaps of other classes are told. */
+const MOST_ELSEWHERE = 8;
 
 function SectionRecaps({ section }: { section: Section }) {
   const lessons = useApi(api.lessons.list, { params: { id: section.id } });
@@ -64,12 +143,13 @@ function SectionRecaps({ section }: { section: Section }) {
                 A recap is drafted when a class is finished, from the parts that were marked done.
               </Empty>
             ) : (
-              <Stack gap="2">
+              <Stack as="ul" gap="2">
                 {taught.map((lesson) => (
                   <RecapLine key={lesson.week} lesson={lesson} mine={mine} />
                 ))}
               </Stack>
             )}
+            <Elsewhere section={section} />
           </>
         );
       }}

@@ -1,0 +1,139 @@
+import { Box, Flex, Skeleton, Stack, Text } from "@chakra-ui/react";
+import { api, type FigureThread, houseCues } from "@map-step/contract";
+import { KIND_NAMES } from "@map-step/core/figure";
+import { TICKS_PER_BEAT } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
+import { memo, type ReactNode } from "react";
+import { Link } from "react-router";
+import { useApi } from "../../kit/api.ts";
+import { dayAndMonth } from "../../kit/dates.ts";
+import { Carded } from "../../kit/hover-card.tsx";
+import { KindGlyph } from "../../kit/kind-glyph.tsx";
+import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { timingOf, useDances, useSteps } from "./library.ts";
+
+type Lesson = FigureThread["planned"][number];
+
+/** Where a lesson of a thread is found. */
+export const lessonPlace = ({ levelId, sectionId, week }: Lesson): string =>
+  sectionId === null ? `/levels/${levelId}` : `/lessons/${sectionId}/${week}`;
+
+export const lessonWords = ({ title, week, date }: Lesson): string =>
+  `${title}, week ${week}${date === null ? "" : `, ${dayAndMonth(date)}`}`;
+
+/** The ribbon of a figure, wherever it is named; of one without steps what the house says to it. */
+export const FigureRibbon = memo(function FigureRibbon({ id }: { id: string }) {
+  const { data: record } = useApi(api.figures.read, { params: { id } });
+  const { data: dances } = useDances();
+  const steps = useSteps(record);
+  const dance = dances?.find((one) => one.id === record?.danceId);
+  if (!record) return null;
+  return steps ? (
+    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small />
+  ) : (
+    <Text fontSize="sm">{houseCues(record.cues)[0] ?? ""}</Text>
+  );
+});
+
+/** One step of the way that a figure goes through the studio. */
+const Stage = ({ name, children }: { name: string; children: ReactNode }) => (
+  <Flex gap="2" py="0.5">
+    <Text color="soft" w="4.5rem" flexShrink="0">
+      {name}
+    </Text>
+    <Box minW="0">{children}</Box>
+  </Flex>
+);
+
+/** What becomes of a figure, in the order of the job. */
+export function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?: number }) {
+  const { planned, taught, danced, opens } = thread;
+  return (
+    <Stack gap="0" fontSize="sm">
+      <Stage name="Planned">
+        {planned.length === 0 ? <Text>in no week ahead</Text> : null}
+        {planned.slice(0, most).map((lesson) => (
+          <Text key={`${lesson.levelId} ${lesson.sectionId}`}>
+            <Link to={lessonPlace(lesson)}>{lessonWords(lesson)}</Link>
+          </Text>
+        ))}
+        {planned.length > most ? <Text color="soft">and {planned.length - most} more</Text> : null}
+      </Stage>
+      <Stage name="Taught">
+        {taught.last === null ? (
+          "not yet"
+        ) : (
+          <>
+            in {counted(taught.times, "lesson")}, last in{" "}
+            <Link to={lessonPlace(taught.last)}>{lessonWords(taught.last)}</Link>
+          </>
+        )}
+      </Stage>
+      <Stage name="Danced">
+        {danced.seen === 0
+          ? "nobody was marked yet"
+          : `${danced.have} of ${counted(danced.seen, "dancer")} without help`}
+      </Stage>
+      <Stage name="Then">
+        {opens.length === 0
+          ? "nothing needs it"
+          : opens.slice(0, most + 1).map(({ id, name }, at) => (
+              <span key={id}>
+                {at > 0 ? ", " : ""}
+                <Link to={`/figures/${id}`}>{name}</Link>
+              </span>
+            ))}
+        {opens.length > most + 1 ? ` and ${opens.length - most - 1} more` : ""}
+      </Stage>
+    </Stack>
+  );
+}
+
+function FigureCard({ id }: { id: string }) {
+  const { data: record } = useApi(api.figures.read, { params: { id } });
+  const { data: thread } = useApi(api.figures.thread, { params: { id } });
+  const steps = useSteps(record);
+  if (!record || !thread) return <Skeleton height="40" />;
+  const beats = steps ? `, ${counted(steps.length / TICKS_PER_BEAT, "beat")}` : "";
+  return (
+    <>
+      <Flex align="center" gap="2" mb="1">
+        <KindGlyph kind={record.kind} />
+        <Text fontFamily="heading" fontWeight="700" fontSize="md">
+          {record.name}
+        </Text>
+      </Flex>
+      <Text color="soft" mb="2">
+        {KIND_NAMES[record.kind].one}
+        {beats}, {counted(record.minutes, "minute")} on its first night
+      </Text>
+      <FigureRibbon id={id} />
+      <Box mt="2" pt="2" borderTopWidth="1px" borderColor="rule">
+        <ThreadStages thread={thread} />
+      </Box>
+    </>
+  );
+}
+
+/** A figure by its name: it leads to its page, and shows what becomes of it on hover and focus. */
+export const FigureName = ({ id, name }: { id: string; name: string }) => (
+  <Carded label={name} trigger={<Link to={`/figures/${id}`}>{name}</Link>}>
+    {() => <FigureCard id={id} />}
+  </Carded>
+);
+
+/** Names of figures one after the other. */
+export const FigureNames = ({
+  figures,
+}: {
+  figures: readonly { readonly id: string; readonly name: string }[];
+}) => (
+  <>
+    {figures.map(({ id, name }, at) => (
+      <span key={id}>
+        {at > 0 ? ", " : ""}
+        <FigureName id={id} name={name} />
+      </span>
+    ))}
+  </>
+);
