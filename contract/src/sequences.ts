@@ -77,6 +77,9 @@ export const sequenceSummary = stored.extend({
   name: z.string(),
   levelId: z.uuid().nullable(),
   loops: z.boolean(),
+  phraseBeats: z.int(),
+  bpm: z.int().nullable(),
+  items: sequenceItems,
   /** How many figures it names, each once. */
   figures: z.int(),
   isShared: z.boolean(),

@@ -19,6 +19,7 @@ export async function listSequences(db: Database): Promise<SequenceSummary[]> {
   const rows = await rowsOf<Omit<SequenceSummary, "changedAt"> & { changedAt: Date }>(
     db,
     `select s.id, s.version, s.dance_id as "danceId", s.name, s.level_id as "levelId", s.loops,
+       s.phrase_beats as "phraseBeats", s.bpm, s.items,
        (select count(distinct id)::int from jsonb_path_query(s.items, 'strict $.**.figureId') as id) as figures,
        s.secret is not null as "isShared", coalesce(staff.name, '') as "changedBy", s.updated_at as "changedAt"
      from sequences s join dances on dances.id = s.dance_id left join staff on staff.id = s.changed_by

@@ -5,6 +5,8 @@ import { Link } from "react-router";
 import { Aside } from "../../kit/page.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
+import { FigureName } from "../figures/figure-name.tsx";
+import { DancerName } from "../students/dancer-name.tsx";
 import { type Board, type Dancer, dancerName } from "./board-data.ts";
 import type { Chosen } from "./board-table.tsx";
 import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
@@ -33,7 +35,7 @@ function AboutDancer({ board, answer, dancer }: Omit<Props, "chosen"> & { dancer
   return (
     <>
       <Heading as="h2" size="lg">
-        <Link to={`/dancers/${dancer.id}`}>{dancer.name}</Link>
+        <DancerName id={dancer.id} name={dancer.name} />
       </Heading>
       <Text color="soft">{dancer.role === "both" ? "both roles" : dancer.role}</Text>
       {now ? (
@@ -136,7 +138,7 @@ function AboutFigure({ board, figureId }: { board: Board; figureId: string }) {
   return (
     <>
       <Heading as="h2" size="lg">
-        <Link to={`/figures/${figureId}`}>{board.nameOf(figureId)}</Link>
+        <FigureName id={figureId} name={board.nameOf(figureId)} />
       </Heading>
       <Text mt="1">
         {have.length} of {counted(own.length, "dancer")} seen {have.length === 1 ? "has" : "have"} it without

@@ -3,9 +3,11 @@ import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { callOf, elementSet } from "@map-step/core/element";
 import { elementKey, writtenRoles } from "@map-step/core/notation";
 import { spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
+import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { Panel } from "../../kit/page.tsx";
+import { FigureNames } from "../figures/figure-name.tsx";
 import { stepsIn } from "../figures/steps.ts";
 import { ElementFields, ElementRibbon, usedIn } from "./element-fields.tsx";
 import { OfDance, type OfDanceProps } from "./of-dance.tsx";
@@ -26,6 +28,21 @@ function figuresByElement(figures: readonly FigureRecord[], dance: DanceRecord) 
   return (name: string): string[] => [...(found.get(name) ?? [])];
 }
 
+/** So many figures of an element are named. */
+const NAMED = 3;
+
+/** The figures that are danced with an element. */
+function InFigures({ names, figures }: { names: readonly string[]; figures: readonly FigureRecord[] }) {
+  if (names.length === 0) return null;
+  const named = names.slice(0, NAMED).flatMap((name) => figures.find((one) => one.name === name) ?? []);
+  return (
+    <Text fontSize="sm" mt="1">
+      <FigureNames figures={named} />
+      {names.length > NAMED ? ` and ${counted(names.length - NAMED, "more figure")}` : ""}
+    </Text>
+  );
+}
+
 function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
   const { form, submit, problem, conflict, restored, discard } = useDanceSave(
     dance,
@@ -37,7 +54,10 @@ function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
   const set = (next: typeof own) => form.setValue("ownElements", next, { shouldDirty: true });
   const figuresOf = useMemo(() => figuresByElement(figures, dance), [figures, dance]);
   const ownKeys = new Set(own.map(({ name }) => elementKey(name)));
-  const shipped = elementSet(dance).filter(({ name }) => !ownKeys.has(elementKey(name)));
+  // What the studio's figures are made of comes first.
+  const shipped = elementSet(dance)
+    .filter(({ name }) => !ownKeys.has(elementKey(name)))
+    .sort((a, b) => figuresOf(b.name).length - figuresOf(a.name).length);
   return (
     <Stack gap="5">
       {choice(
@@ -93,6 +113,7 @@ function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
               </Text>
             </Text>
             <ElementRibbon element={element} dance={dance} />
+            <InFigures names={figuresOf(element.name)} figures={figures} />
             {element.otherNames.length > 0 ? (
               <Text fontSize="sm" color="soft">
                 Also {element.otherNames.join(", ")}

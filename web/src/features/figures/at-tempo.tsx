@@ -13,9 +13,9 @@ import {
   ticksToBeats,
 } from "@map-step/core/time";
 import { useMemo, useState } from "react";
-import { Link } from "react-router";
 import { TextField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { FigureName } from "./figure-name.tsx";
 import { useWithSteps } from "./really-new.tsx";
 
 const comfortText = (tiers: readonly Tier[]): string => {
@@ -54,7 +54,7 @@ function Variants({ record, dance, library }: VariantsProps) {
         const range = rangeOf(id);
         return (
           <Flex key={id} gap="2" justify="space-between" className="numbers">
-            {id === record.id ? <Text>{name}</Text> : <Link to={`/figures/${id}`}>{name}</Link>}
+            {id === record.id ? <Text>{name}</Text> : <FigureName id={id} name={name} />}
             <Text color="soft" textAlign="right">
               {range ? `best at ${range.from} to ${range.to} bpm` : "a simpler form"}
             </Text>

@@ -46,7 +46,7 @@ const Stage = ({ name, children }: { name: string; children: ReactNode }) => (
 );
 
 /** What becomes of a figure, in the order of the job. */
-export function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?: number }) {
+function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?: number }) {
   const { planned, taught, danced, opens } = thread;
   return (
     <Stack gap="0" fontSize="sm">
@@ -87,6 +87,12 @@ export function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?
       </Stage>
     </Stack>
   );
+}
+
+/** What becomes of a figure, on its own page. */
+export function FigureStages({ id }: { id: string }) {
+  const { data: thread } = useApi(api.figures.thread, { params: { id } });
+  return thread ? <ThreadStages thread={thread} most={6} /> : <Skeleton height="24" />;
 }
 
 function FigureCard({ id }: { id: string }) {

@@ -23,6 +23,7 @@ import { CuesBySchool } from "./cues-by-school.tsx";
 import { DanceIt } from "./dance-it.tsx";
 import { Facts } from "./facts.tsx";
 import { FigureHistory } from "./figure-history.tsx";
+import { FigureName, FigureStages } from "./figure-name.tsx";
 import { nameElsewhere, useDances, useFigures, useSteps } from "./library.ts";
 import { ReallyNew } from "./really-new.tsx";
 import { stepsIn } from "./steps.ts";
@@ -62,9 +63,9 @@ function Neighbours({
       {figures.length === 0 ? <Text color="soft">{none}</Text> : null}
       <Flex gap="2" wrap="wrap">
         {figures.map(({ id, name }) => (
-          <Button key={id} asChild size="sm" variant="subtle">
-            <Link to={`/figures/${id}`}>{name}</Link>
-          </Button>
+          <Box key={id} bg="pineWash" borderRadius="md" px="3" py="1" fontSize="sm" fontWeight="600">
+            <FigureName id={id} name={name} />
+          </Box>
         ))}
       </Flex>
     </Box>
@@ -218,6 +219,10 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
             {steps ? <Alike record={figure} figure={steps} library={ofDance} /> : null}
           </Stack>
           <Stack gap="4">
+            <Panel>
+              <PanelTitle>What becomes of it</PanelTitle>
+              <FigureStages id={figure.id} />
+            </Panel>
             <Panel>
               <PanelTitle>In class</PanelTitle>
               <CuesBySchool cues={figure.cues} />

@@ -8,6 +8,7 @@ import { Link } from "react-router";
 import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { FigureName } from "../figures/figure-name.tsx";
 import { timingOf, useSteps } from "../figures/library.ts";
 
 function Sayings({ title, lines }: { title: string; lines: readonly string[] }) {
@@ -71,7 +72,7 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
   return (
     <Box>
       <Heading as="h2" size="lg">
-        {figure ? <Link to={`/figures/${figure.id}`}>{part.title}</Link> : part.title}
+        {figure ? <FigureName id={figure.id} name={part.title} /> : part.title}
       </Heading>
       <Text color="soft" fontSize="sm" mb="3" className="numbers">
         {worked === "" ? counted(part.minutes, "minute") : `${worked} min as planned`}

@@ -1,6 +1,6 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
-import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { FigureName } from "../figures/figure-name.tsx";
 import type { Program } from "./program.ts";
 
 interface Props {
@@ -11,7 +11,7 @@ interface Props {
 /** What is missing between the levels, what comes twice, and what nobody teaches. */
 export function GapsPanel({ program: { gaps, levels }, nameOf }: Props) {
   const levelName = (id: string) => levels.find(({ level }) => level.id === id)?.level.name ?? "";
-  const figure = (id: string) => <Link to={`/figures/${id}`}>{nameOf(id)}</Link>;
+  const figure = (id: string) => <FigureName id={id} name={nameOf(id)} />;
   const groups = [
     {
       title: "Needed but not taught before",

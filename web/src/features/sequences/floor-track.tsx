@@ -43,9 +43,12 @@ function placer(points: readonly Point[]): (point: Point) => Point {
   });
 }
 
+interface DrawingProps extends Omit<Props, "loops"> {
+  readonly rounds?: number;
+}
+
 /** The way of the couple over the floor, from above: filled where it begins, hollow where it ends. */
-export function FloorTrack({ round, holds, loops }: Props) {
-  const [rounds, setRounds] = useState(1);
+export function TrackDrawing({ round, holds, rounds = 1 }: DrawingProps) {
   const tracks = useMemo(() => trackOf(round, rounds, holds), [round, rounds, holds]);
   const place = useMemo(() => placer(tracks.flatMap(({ points }) => points)), [tracks]);
   if (tracks.length === 0) return null;
@@ -61,37 +64,46 @@ export function FloorTrack({ round, holds, loops }: Props) {
     );
   };
   return (
+    <svg
+      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      width="100%"
+      role="img"
+      aria-label={`The way over the floor, ${rounds === 1 ? "one round" : `${rounds} rounds`}, seen from above`}
+      className="to-paper"
+    >
+      <rect width={WIDTH} height={HEIGHT} rx="6" fill={tone("sunk")} />
+      {tracks.map(({ role, points }) => {
+        const [first, last] = [points[0], points.at(-1)];
+        if (!first || !last) return null;
+        return (
+          <g key={role}>
+            <polyline
+              points={points
+                .map(place)
+                .map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`)
+                .join(" ")}
+              fill="none"
+              stroke={tone(ROLE_LOOK[role].solid)}
+              strokeWidth="2"
+              strokeLinejoin="round"
+              strokeDasharray={role === "follower" ? "5 3" : "none"}
+            />
+            {mark(role, place(first), true)}
+            {mark(role, place(last), false)}
+          </g>
+        );
+      })}
+    </svg>
+  );
+}
+
+/** That way with what it stands for, over one round or some. */
+export function FloorTrack({ round, holds, loops }: Props) {
+  const [rounds, setRounds] = useState(1);
+  if (round.whole === null) return null;
+  return (
     <Box>
-      <svg
-        viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
-        width="100%"
-        role="img"
-        aria-label={`The way over the floor, ${rounds === 1 ? "one round" : `${rounds} rounds`}, seen from above`}
-        className="to-paper"
-      >
-        <rect width={WIDTH} height={HEIGHT} rx="6" fill={tone("sunk")} />
-        {tracks.map(({ role, points }) => {
-          const [first, last] = [points[0], points.at(-1)];
-          if (!first || !last) return null;
-          return (
-            <g key={role}>
-              <polyline
-                points={points
-                  .map(place)
-                  .map(({ x, y }) => `${x.toFixed(1)},${y.toFixed(1)}`)
-                  .join(" ")}
-                fill="none"
-                stroke={tone(ROLE_LOOK[role].solid)}
-                strokeWidth="2"
-                strokeLinejoin="round"
-                strokeDasharray={role === "follower" ? "5 3" : "none"}
-              />
-              {mark(role, place(first), true)}
-              {mark(role, place(last), false)}
-            </g>
-          );
-        })}
-      </svg>
+      <TrackDrawing round={round} holds={holds} rounds={rounds} />
       <Flex justify="space-between" align="center" mt="1">
         <Text fontSize="xs" color="soft">
           ahead is up; an estimate

@@ -15,7 +15,7 @@ import { inWords } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { newLinkAddress } from "./missing-links.tsx";
-import { joinAt } from "./score.tsx";
+import { joinAt } from "./score-layout.ts";
 import { type Builder, type Gap, newFromLibrary } from "./use-builder.ts";
 
 /** So many figures are offered before one searches by name. */

@@ -1,18 +1,16 @@
-import { Badge, Button, Flex, Stack, Text } from "@chakra-ui/react";
-import { api, type DanceRecord, type Level, type SequenceSummary } from "@map-step/contract";
-import { counted } from "@map-step/core/words";
+import { Button, Stack } from "@chakra-ui/react";
+import { api, type DanceRecord } from "@map-step/contract";
 import { useState } from "react";
-import { Link, useNavigate } from "react-router";
+import { useNavigate } from "react-router";
 import { ApiError, useApi, useChange } from "../../kit/api.ts";
-import { momentOf } from "../../kit/dates.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
-import { useRemoval } from "../../kit/removal.ts";
 import { byName, SmallSelect } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
+import { SequenceLine } from "./line.tsx";
 
 /** The level and the tempo are set on the sequence's own page. */
 function NewSequence({ dances, onClose }: { dances: readonly DanceRecord[]; onClose: () => void }) {
@@ -75,59 +73,6 @@ function NewSequence({ dances, onClose }: { dances: readonly DanceRecord[]; onCl
   );
 }
 
-interface LineProps {
-  readonly sequence: SequenceSummary;
-  readonly level: Level | undefined;
-  readonly mayWrite: boolean;
-}
-
-function Line({ sequence, level, mayWrite }: LineProps) {
-  const { id, name, figures, loops, isShared, changedAt, changedBy } = sequence;
-  const { remove, busy } = useRemoval(api.sequences.remove, api.sequences.restore);
-  const about = [
-    counted(figures, "figure"),
-    ...(level ? [level.name] : []),
-    loops ? "goes round" : "danced once through",
-    `${changedBy === "" ? "" : `${changedBy}, `}${momentOf(changedAt)}`,
-  ];
-  return (
-    <Flex
-      as="li"
-      gap="3"
-      align="center"
-      justify="space-between"
-      wrap="wrap"
-      py="3"
-      borderTopWidth="1px"
-      borderColor="rule"
-      _first={{ borderTopWidth: "0" }}
-      listStyleType="none"
-    >
-      <Stack gap="0">
-        <Text asChild fontWeight="700" fontSize="lg" fontFamily="heading">
-          <Link to={`/sequences/${id}`}>{name}</Link>
-        </Text>
-        <Text color="soft" fontSize="sm">
-          {about.join("; ")}
-        </Text>
-      </Stack>
-      <Flex gap="2" align="center">
-        {isShared ? <Badge colorPalette="pine">shared</Badge> : null}
-        {mayWrite ? (
-          <Button
-            size="sm"
-            variant="ghost"
-            loading={busy}
-            onClick={() => remove(id, `${name} is taken away`)}
-          >
-            Remove
-          </Button>
-        ) : null}
-      </Flex>
-    </Flex>
-  );
-}
-
 /** Every sequence of the studio, dance by dance. */
 export function SequencesPage() {
   const sequences = useApi(api.sequences.list, {});
@@ -159,9 +104,10 @@ export function SequencesPage() {
                     <PanelTitle>{dance.name}</PanelTitle>
                     <ul>
                       {own.map((sequence) => (
-                        <Line
+                        <SequenceLine
                           key={sequence.id}
                           sequence={sequence}
+                          dance={dance}
                           level={allLevels.find(({ id }) => id === sequence.levelId)}
                           mayWrite={mayWrite}
                         />

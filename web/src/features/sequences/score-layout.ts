@@ -1,6 +1,6 @@
 import { turnOf } from "@map-step/core/figure";
 import { holdsSaid, isWeightAction, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
-import type { DancedFigure, FigureItem, RoundFacts } from "@map-step/core/sequence";
+import type { DancedFigure, FigureItem, RoundFacts, SequenceJoin } from "@map-step/core/sequence";
 import { beatsToTicks, spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
 
 /** A beat is drawn at least so many pixels wide, and no row is wider than so many beats. */
@@ -30,6 +30,14 @@ export interface Knot {
   readonly before: FigureItem | null;
   readonly after: FigureItem | null;
 }
+
+/** The join at a knot: between two figures of the round, or from the last back to the first. */
+export const joinAt = (
+  joins: readonly SequenceJoin[],
+  { before, after }: Pick<Knot, "before" | "after">,
+  first: string | undefined,
+): SequenceJoin | undefined =>
+  joins.find(({ from, to }) => from === before?.id && to === (after?.id ?? first));
 
 export interface StepBox extends Stretch {
   readonly isWeight: boolean;

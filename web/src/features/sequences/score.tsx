@@ -7,8 +7,8 @@ import { useWidth } from "../../kit/use-width.ts";
 import { OtherWays } from "./other-ways.tsx";
 import { RowDrawing, rowHeight } from "./row-drawing.tsx";
 import look from "./score.module.css";
-import { type Bar, type Knot, type ScoreRow, scoreLayout } from "./score-layout.ts";
-import { type BuilderActions, type Gap, newFromLibrary, type ScoreView } from "./use-builder.ts";
+import { type Bar, joinAt, type Knot, type ScoreRow, scoreLayout } from "./score-layout.ts";
+import { type BuilderActions, newFromLibrary, type ScoreView } from "./use-builder.ts";
 import { itemTitle } from "./words.ts";
 
 /** Room at the left for the names of the phrases. */
@@ -26,14 +26,6 @@ interface Props {
   /** What stands beneath the row of the selected place. */
   readonly children?: ReactNode;
 }
-
-/** The join at a knot: between two figures of the round, or from the last back to the first. */
-export const joinAt = (
-  joins: readonly SequenceJoin[],
-  { before, after }: Gap,
-  first: string | undefined,
-): SequenceJoin | undefined =>
-  joins.find(({ from, to }) => from === before?.id && to === (after?.id ?? first));
 
 interface BarProps {
   readonly bar: Bar;

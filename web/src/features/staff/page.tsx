@@ -1,31 +1,17 @@
-import { Badge, Box, Button, Checkbox, Flex, Stack, Text } from "@chakra-ui/react";
-import { api, STAFF_ROLES, type StaffMember, staffChange, staffContent } from "@map-step/contract";
+import { Badge, Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { api, type Course, type Level, type Section, type StaffMember } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
-import { Controller } from "react-hook-form";
 import { Link } from "react-router";
-import type { z } from "zod";
-import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { useApi, useChange } from "../../kit/api.ts";
-import { Modal } from "../../kit/dialog.tsx";
-import { ChoiceField, TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormProblem } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
-import type { Shown } from "../../kit/merge.ts";
+import { awayInWords } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
-import { FormHistory } from "../history/form-history.tsx";
-import { useMay } from "../session/session.tsx";
-
-const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));
-const SHOWN: Shown<z.input<typeof staffChange>> = {
-  name: ["Name", (name) => name],
-  email: ["Email address", (email) => email],
-  role: ["Role", (role) => role],
-  active: ["Works here", (active) => (active ? "yes" : "no")],
-};
-const optionalPassword = { setValueAs: (value: string) => value || undefined };
+import { isOver, nextLesson, notClosed, recapsToWrite } from "../courses/due.ts";
+import { useMay, useSession } from "../session/session.tsx";
+import { StaffDialog } from "./form.tsx";
+import { WeekStrip } from "./week-strip.tsx";
 
 /** Writes somebody a link with which they choose a password. */
 function useInvite(): { readonly invite: (id: string) => void; readonly busy: boolean } {
@@ -43,93 +29,130 @@ function useInvite(): { readonly invite: (id: string) => void; readonly busy: bo
   };
 }
 
-interface DialogProps {
-  /** `null` for somebody new. */
-  readonly member: StaffMember | null;
-  readonly invite: (id: string) => void;
-  readonly onClose: () => void;
+/** A section that somebody teaches, with how it runs. */
+interface Taught {
+  readonly section: Section;
+  readonly level: string;
+  readonly course: Course | undefined;
 }
 
-/** Passwords are never kept in the browser, so this form keeps no draft. */
-function StaffDialog({ member, invite, onClose }: DialogProps) {
-  const create = useChange(api.staff.create);
-  const change = useChange(api.staff.change);
-  const start = member ?? { name: "", email: "", role: "teacher" as const, active: true, version: 0 };
-  const { form, base } = useContractForm(staffChange, start, null);
-  const { errors, isSubmitting } = form.formState;
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
-    shown: SHOWN,
-    save: ({ version, ...content }) =>
-      member
-        ? change.mutateAsync({ params: { id: member.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
-    onSaved: ({ id, name, hasPassword }) => {
-      if (hasPassword || member) tellDone(`${name} is saved`);
-      else invite(id);
-      onClose();
-    },
-  });
-  const foot = (
-    <>
-      {member ? (
-        <FormHistory
-          list="staff"
-          id={member.id}
-          what={member.name}
-          shape={staffContent}
-          shown={SHOWN}
-          form={form}
-        />
-      ) : null}
-      <Button disabled={isSubmitting} onClick={submit}>
-        Save
-      </Button>
-    </>
-  );
+/** What of somebody's classes is late, and which one comes next. */
+function NowInWords({ taught }: { taught: readonly Taught[] }) {
+  const { today } = useSession();
+  const runs = taught.flatMap(({ course, ...one }) => (course ? [{ ...one, course }] : []));
+  const late = runs.reduce((sum, { course }) => sum + notClosed(course, today).length, 0);
+  const unwritten = runs.reduce((sum, { course }) => sum + recapsToWrite(course).length, 0);
+  const [next] = runs
+    .flatMap(({ section, level, course }) => {
+      const lesson = nextLesson(course, today);
+      return lesson ? [{ section, level, week: lesson.week, date: lesson.date ?? today }] : [];
+    })
+    .sort((a, b) => a.date.localeCompare(b.date) || a.section.startTime.localeCompare(b.section.startTime));
   return (
-    <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>
-      <Stack gap="4">
-        <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
-        <EmailField error={errors.email?.message} {...form.register("email")} />
-        <ChoiceField label="Role" choices={ROLES} error={errors.role?.message} {...form.register("role")} />
-        <PasswordField
-          label={member?.hasPassword ? "New password" : "Password"}
-          autoComplete="new-password"
-          help={
-            member?.hasPassword
-              ? "Leave it empty to keep the old one"
-              : `${NEW_PASSWORD}; empty, and they choose it themselves by a link`
-          }
-          error={errors.password?.message}
-          {...form.register("password", optionalPassword)}
-        />
-        <Controller
-          control={form.control}
-          name="active"
-          render={({ field }) => (
-            <Checkbox.Root
-              checked={field.value}
-              onCheckedChange={({ checked }) => field.onChange(checked === true)}
-            >
-              <Checkbox.HiddenInput />
-              <Checkbox.Control />
-              <Checkbox.Label>Works here and may sign in</Checkbox.Label>
-            </Checkbox.Root>
-          )}
-        />
-        <FormProblem problem={problem} />
-      </Stack>
-      {conflict}
-    </Modal>
+    <Text fontSize="sm">
+      {next ? (
+        <>
+          Next:{" "}
+          <Text asChild fontWeight="700">
+            <Link to={`/lessons/${next.section.id}/${next.week}`}>
+              {next.level}, {next.section.name}, week {next.week}
+            </Link>
+          </Text>
+          , {awayInWords(today, next.date)}
+        </>
+      ) : (
+        <Text as="span" color="soft">
+          no class ahead
+        </Text>
+      )}
+      {late > 0 ? <strong>; {counted(late, "class", "classes")} to close</strong> : null}
+      {unwritten > 0 ? <strong>; {counted(unwritten, "recap")} to write</strong> : null}
+    </Text>
   );
 }
+
+interface RowProps {
+  readonly member: StaffMember;
+  readonly taught: readonly Taught[];
+  readonly mayWrite: boolean;
+  readonly busy: boolean;
+  readonly onInvite: () => void;
+  readonly onEdit: () => void;
+}
+
+/** Somebody of the staff with their week, what comes next in it, and what is late. */
+function MemberRow({ member, taught, mayWrite, busy, onInvite, onEdit }: RowProps) {
+  const { today } = useSession();
+  const running = taught.filter(({ course }) => course === undefined || !isOver(course, today));
+  return (
+    <Panel
+      as="li"
+      listStyleType="none"
+      py="3"
+      opacity={member.active ? 1 : 0.7}
+      css={{ breakInside: "avoid" }}
+    >
+      <Flex gap="4" align="center" justify="space-between" wrap={{ base: "wrap", lg: "nowrap" }}>
+        <Box flex="1" minW="15rem">
+          <Flex gap="2" align="center" wrap="wrap">
+            <Text fontWeight="700" fontSize="lg" overflowWrap="anywhere">
+              {member.name}
+            </Text>
+            <Badge colorPalette={member.role === "director" ? "pine" : "gray"}>{member.role}</Badge>
+            {member.active ? null : <Badge>no longer here</Badge>}
+            {member.hasPassword ? null : <Badge colorPalette="orange">no password yet</Badge>}
+          </Flex>
+          <Text color="soft" fontSize="sm" overflowWrap="anywhere">
+            {member.email}
+          </Text>
+          <NowInWords taught={taught} />
+        </Box>
+        <WeekStrip
+          name={member.name}
+          classes={running.map(({ section, level }) => ({ section, title: `${level}, ${section.name}` }))}
+        />
+        {mayWrite ? (
+          <Flex gap="2" w={{ lg: "11rem" }} justify="flex-end" flexShrink="0">
+            {member.active ? (
+              <Button
+                size="sm"
+                variant={member.hasPassword ? "ghost" : "solid"}
+                disabled={busy}
+                aria-label={`${member.hasPassword ? "Send a link" : "Invite"}: ${member.name}`}
+                onClick={onInvite}
+              >
+                {member.hasPassword ? "Send a link" : "Invite"}
+              </Button>
+            ) : null}
+            <Button size="sm" variant="outline" aria-label={`Edit ${member.name}`} onClick={onEdit}>
+              Edit
+            </Button>
+          </Flex>
+        ) : null}
+      </Flex>
+    </Panel>
+  );
+}
+
+const taughtBy = (
+  { id }: StaffMember,
+  sections: readonly Section[],
+  levels: readonly Level[],
+  courses: readonly Course[] | undefined,
+): Taught[] =>
+  sections
+    .filter(({ teacherIds }) => teacherIds.includes(id))
+    .map((section) => ({
+      section,
+      level: levels.find((level) => level.id === section.levelId)?.name ?? "",
+      course: courses?.find(({ sectionId }) => sectionId === section.id),
+    }));
 
 export function StaffPage() {
   const staff = useApi(api.staff.list, {});
   const sections = useApi(api.sections.list, {});
   const levels = useApi(api.levels.list, {});
+  const { data: courses } = useApi(api.courses.list, {});
   const mayWrite = useMay("staff.write");
   const maySave = useMay("studio.file");
   const [open, setOpen] = useState<StaffMember | "new" | null>(null);
@@ -137,12 +160,6 @@ export function StaffPage() {
   return (
     <Loaded all={[staff, sections, levels]}>
       {(members, allSections, allLevels) => {
-        const levelName = (id: string) => allLevels.find((level) => level.id === id)?.name ?? "";
-        const teaches = ({ id }: StaffMember) =>
-          allSections
-            .filter(({ teacherIds }) => teacherIds.includes(id))
-            .map(({ levelId, name }) => `${levelName(levelId)}, ${name}`)
-            .join("; ");
         return (
           <>
             <PageHead
@@ -166,50 +183,16 @@ export function StaffPage() {
               ) : null}
               {mayWrite ? <Button onClick={() => setOpen("new")}>New on the staff</Button> : null}
             </PageHead>
-            <Stack gap="2">
+            <Stack as="ul" gap="2">
               {members.map((member) => (
-                <Panel key={member.id} py="3" opacity={member.active ? 1 : 0.7}>
-                  <Flex gap="4" align="center" justify="space-between" wrap="wrap">
-                    <Box>
-                      <Flex gap="2" align="center">
-                        <Text fontWeight="700" fontSize="lg">
-                          {member.name}
-                        </Text>
-                        <Badge colorPalette={member.role === "director" ? "pine" : "gray"}>
-                          {member.role}
-                        </Badge>
-                        {member.active ? null : <Badge>no longer here</Badge>}
-                        {member.hasPassword ? null : <Badge colorPalette="orange">no password yet</Badge>}
-                      </Flex>
-                      <Text color="soft" fontSize="sm">
-                        {member.email}; {teaches(member) || "no section at present"}
-                      </Text>
-                    </Box>
-                    {mayWrite ? (
-                      <Flex gap="2">
-                        {member.active ? (
-                          <Button
-                            size="sm"
-                            variant={member.hasPassword ? "ghost" : "solid"}
-                            disabled={busy}
-                            aria-label={`${member.hasPassword ? "Send a link" : "Invite"}: ${member.name}`}
-                            onClick={() => invite(member.id)}
-                          >
-                            {member.hasPassword ? "Send a link" : "Invite"}
-                          </Button>
-                        ) : null}
-                        <Button
-                          size="sm"
-                          variant="outline"
-                          aria-label={`Edit ${member.name}`}
-                          onClick={() => setOpen(member)}
-                        >
-                          Edit
-                        </Button>
-                      </Flex>
-                    ) : null}
-                  </Flex>
-                </Panel>
+                <MemberRow
+                  key={member.id}
+                  member={member}
+                  taught={taughtBy(member, allSections, allLevels, courses)}
+                  onInvite={() => invite(member.id)}
+                  onEdit={() => setOpen(member)}
+                  {...{ mayWrite, busy }}
+                />
               ))}
             </Stack>
             {open ? (

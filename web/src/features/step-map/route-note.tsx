@@ -2,10 +2,10 @@ import { Box, Button, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { api, choose, contentOfPlan, type FigureRecord, type Level, type Plan } from "@map-step/contract";
 import { type Route, routeTo, type StepMap } from "@map-step/core/step-map";
 import { counted } from "@map-step/core/words";
-import { Link } from "react-router";
 import { call, useChange } from "../../kit/api.ts";
 import { byName, Select } from "../../kit/select.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
+import { FigureName } from "../figures/figure-name.tsx";
 import { useMay } from "../session/session.tsx";
 
 interface AddProps {
@@ -71,7 +71,7 @@ export function RouteNote({ map, goal, known, levels, onGoal }: Props) {
   return (
     <Box>
       <Heading as="h2" size="lg">
-        <Link to={`/figures/${goal.id}`}>{goal.name}</Link>
+        <FigureName id={goal.id} name={goal.name} />
       </Heading>
       <Text color="soft" fontSize="sm" mb="3">
         {counted(node.before.size, "figure")} before it, {node.opens.size} behind it

@@ -2,12 +2,12 @@ import { Box, Button, Flex, Heading, Input, Text } from "@chakra-ui/react";
 import { type AlikePair, api, type StudioPerson } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
-import { Link } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
+import { DancerName } from "./dancer-name.tsx";
 import { roleName } from "./words.ts";
 
 const whereOf = ({ courses }: StudioPerson): string =>
@@ -132,7 +132,7 @@ export function DancersPage() {
                       wrap="wrap"
                     >
                       <Heading as="h2" size="sm" w="12rem">
-                        <Link to={`/dancers/${one.id}`}>{one.name}</Link>
+                        <DancerName id={one.id} name={one.name} />
                       </Heading>
                       <Text w="6rem" color="soft">
                         {roleName(one.role)}

@@ -13,6 +13,8 @@ import { Empty, Loaded, Loading } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
 import { FromWhat } from "../checks/from-what.tsx";
 import { Ring } from "../checks/mark-sign.tsx";
+import { SectionName } from "../courses/section-name.tsx";
+import { FigureName } from "../figures/figure-name.tsx";
 import { useFigureLines } from "../figures/library.ts";
 import { useMay, useSession } from "../session/session.tsx";
 import { asHtml } from "./export-html.ts";
@@ -77,7 +79,7 @@ function Figures({ evidence, library, today }: Omit<Known, "person"> & { today: 
                   <Flex key={figureId} align="center" gap="1" minW="13rem">
                     <Ring mark={mark} reached={reached} weeksAgo={weeksAgo} differs={differs} size={32} />
                     <Text>
-                      <Link to={`/figures/${figureId}`}>{name}</Link>{" "}
+                      <FigureName id={figureId} name={name} />{" "}
                       <Text as="span" color="soft" fontSize="sm">
                         {MARK_NAMES[mark]}
                       </Text>
@@ -143,9 +145,9 @@ function Dancer({ person, evidence, library }: Known) {
             {courses.toReversed().map((course) => (
               <Box key={course.enrolmentId} mb="2">
                 <Text fontWeight="700">
-                  <Link to={`/checks/${course.sectionId}`}>
+                  <SectionName id={course.sectionId} to={`/checks/${course.sectionId}`}>
                     {course.level}, {course.section}
-                  </Link>
+                  </SectionName>
                 </Text>
                 <Text fontSize="sm" color="soft">
                   {placeInWords(course)}
