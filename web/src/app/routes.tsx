@@ -10,6 +10,10 @@ import { Shell } from "./shell.tsx";
 const pages: RouteObject[] = [
   { index: true, lazy: async () => ({ Component: (await import("../features/today/page.tsx")).TodayPage }) },
   {
+    path: "first-level",
+    lazy: async () => ({ Component: (await import("../features/first-level/page.tsx")).FirstLevelPage }),
+  },
+  {
     path: "figures",
     lazy: async () => ({ Component: (await import("../features/figures/list.tsx")).FiguresPage }),
   },

@@ -13,6 +13,7 @@ import {
   Waypoints,
 } from "lucide-react";
 import { Link, NavLink, Outlet } from "react-router";
+import { Walk } from "../features/tour/tour.tsx";
 import { SHORT_SCREEN } from "../kit/page.tsx";
 import { Header } from "./header.tsx";
 
@@ -128,6 +129,7 @@ export function Shell() {
         >
           <Outlet />
         </Box>
+        <Walk />
       </Flex>
     </Flex>
   );

@@ -23,7 +23,7 @@ function DancerCard({ id, name }: { id: string; name: string }) {
   const cells = cellsOf(seen.evidence, "partner", today).filter(({ mark }) => mark !== null);
   const have = cells.filter(({ mark }) => mark === "alone" || mark === "dances-it").length;
   const last = seen.evidence
-    .map(({ seenOn }) => seenOn)
+    .map(({ at }) => at)
     .sort()
     .at(-1);
   return (

@@ -1,4 +1,4 @@
-import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api } from "@map-step/contract";
 import { Check } from "lucide-react";
 import { Link } from "react-router";
@@ -71,6 +71,9 @@ export function FirstSteps() {
                 </Flex>
               ))}
             </Stack>
+            <Button asChild mt="5">
+              <Link to="/first-level">Be led through it, in ten minutes</Link>
+            </Button>
             {allDances.length === 0 && mayBring ? (
               <Text mt="4" pt="3" borderTopWidth="1px" borderColor="rule">
                 Did this studio exist before?{" "}

@@ -13,6 +13,7 @@ import { FigureNames } from "../figures/figure-name.tsx";
 import { SinceYouWereHere } from "../history/since.tsx";
 import { Proposals } from "../proposals/panel.tsx";
 import { useMay, useSession } from "../session/session.tsx";
+import { WalkOffer } from "../tour/offer.tsx";
 import { FirstSteps } from "./first-steps.tsx";
 import { NextClass } from "./next-class.tsx";
 import { More, WaitingForYou } from "./waiting.tsx";
@@ -67,6 +68,7 @@ export function TodayPage() {
           <>
             <PageHead title="Today" about={`${longDay(date)}, for ${person.name}`} />
             <BackupAlert />
+            {first ? <WalkOffer /> : null}
             <SimpleGrid columns={1} gap="5" templateColumns={{ xl: "minmax(0, 7fr) minmax(0, 4fr)" }}>
               <Stack gap="4" minW="0">
                 {first ? (
