@@ -11,7 +11,9 @@ const read = (file: string) => readFileSync(join(root, file), "utf8");
 
 const PAGES = [
   "README.md",
-  ...["architecture", "checks", "glossary", "notation"].map((name) => `docs/${name}.md`),
+  ...["architecture", "checks", "contributing", "deploy", "director", "glossary", "notation"].map(
+    (name) => `docs/${name}.md`,
+  ),
   ...["core", "contract", "server", "web", "demo", "e2e"].map((name) => `${name}/README.md`),
 ];
 

@@ -1,7 +1,8 @@
 import { readingOf } from "@map-step/core/element";
-import { FIGURE_KINDS, figureFacts, variantRanges } from "@map-step/core/figure";
+import { asHouseCounts, FIGURE_KINDS, figureFacts, variantRanges } from "@map-step/core/figure";
 import { compareFigures } from "@map-step/core/likeness";
-import { type Figure, openLibrary } from "@map-step/core/notation";
+import { type Figure, openLibrary, writtenRoles } from "@map-step/core/notation";
+import { islands, transitionGraph } from "@map-step/core/sequence";
 import { findCircle } from "@map-step/core/step-map";
 import { describe, expect, it } from "vitest";
 import { HUSTLE, PROGRAMS, type Program, SHAG, WALTZ } from "./figures/index.ts";
@@ -104,6 +105,19 @@ describe("a case for everything the product computes", () => {
     expect(pair.likeness).toBeGreaterThan(0.7);
     const vines = compareFigures(figureIn(WALTZ, "Vine"), figureIn(WALTZ, "Vine, late behind"));
     expect(vines).toMatchObject({ lookAlike: true, partsAt: "3" });
+  });
+
+  it("one round through every figure of a dance, but for one dead end that is there to be found", () => {
+    for (const program of PROGRAMS) {
+      const figures = program.figures.flatMap(({ name, notation }) => {
+        const figure = notation === "" ? null : asHouseCounts(stepsIn(program, name), program.dance);
+        return figure && !writtenRoles(figure).includes("solo") ? [{ id: name, figure }] : [];
+      });
+      const graph = transitionGraph(figures, program.dance);
+      const dead = islands(graph).islands.filter(({ nothingIn, nothingOut }) => nothingOut && !nothingIn);
+      const holds = dead.flatMap(({ states }) => states.map((state) => graph.states[state]?.hold));
+      expect(holds).toEqual(program === HUSTLE ? ["no hold"] : []);
+    }
   });
 
   it("spots, slots and figures that travel", () => {

@@ -21,6 +21,7 @@ import {
   STUDENTS,
   THURSDAY_STUDENTS,
 } from "./people.ts";
+import { loadPractice } from "./practice.ts";
 import { loadProposals } from "./proposals.ts";
 import { loadSequences } from "./sequences.ts";
 import { type Evening, teach } from "./teach.ts";
@@ -185,7 +186,13 @@ async function loadTerm(db: Database, level: Level, staff: Ids, today: string): 
   return section;
 }
 
-/** A second section of the same level: four lessons taught, and one cancelled, after which its plan was repaired. */
+/** What the routine of the last evening takes. */
+const ROUTINE_MINUTES = 15;
+
+/**
+ * A second section of the same level: four lessons taught, and one cancelled, after which its plan was repaired; it ends
+ * with a routine.
+ */
 async function loadThursday(db: Database, level: Level, staff: Ids, today: string): Promise<void> {
   const next = nextWeekday(today, THURSDAY);
   const sunniva = staff.get("Sunniva Larkfield") ?? "";
@@ -202,12 +209,16 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
   });
   for (const student of THURSDAY_STUDENTS) await services.createStudent(db, section.id, student);
   for (const week of [1, 2]) await teach(db, section, week, sunniva);
+  const closing = await db.Sequence.findOne({ where: { name: "Hustle 1, closing round" } });
   const plan = await services.readPlan(db, section.planId);
   const repair = reflow(await services.computablePlan(db, plan), { kind: "cancelled", week: 3 }, 2);
   const weeks = new Map(repair.placements.map(({ figureId, week }) => [figureId, week]));
   await services.changePlan(db, plan.id, plan.version, {
     ...contentOfPlan(plan),
-    special: [...(repair.level.special ?? [])],
+    special: [
+      ...(repair.level.special ?? []),
+      { week: 8, kind: "routine", minutes: ROUTINE_MINUTES, sequenceId: closing?.id ?? null },
+    ],
     chosen: plan.chosen.map((entry) => ({ ...entry, week: weeks.get(entry.figureId) ?? null })),
   });
   for (const week of [4, 5]) await teach(db, section, week, sunniva);
@@ -305,6 +316,20 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
     },
     ilse,
   );
+  await services.createComment(
+    db,
+    {
+      ...{
+        list: "figures",
+        thingId: figures.get("Underarm turn")?.id ?? "",
+        week: null,
+        counts: [2, 3],
+        replyTo: null,
+      },
+      text: "In both sections the hand comes up a beat late. I say *lift on the &* now, and it is there on 2.",
+    },
+    staff.get("Sunniva Larkfield") ?? "",
+  );
   await asPerson(by("Maro Quillfeather"), () => leaveSomethingToSolve(db, section.planId, figures));
   await loadProposals(db, section, figures, staff);
 }
@@ -336,6 +361,8 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
     if (program !== HUSTLE || !first) continue;
     const section = await loadTerm(db, first, staff, today);
     news = { section, figures };
+    const foundation = figures.get("Foundation step");
+    if (foundation) await loadPractice(db, section, foundation, staff.get("Ilse Tarnbrook") ?? "");
     await loadThursday(db, first, staff, today);
     const earlier = await loadEarlier(db, first, staff, today);
     if (second) await loadTuesday(db, second, earlier, staff, today);

@@ -11,6 +11,7 @@ export { changeLesson } from "./features/lessons/service.ts";
 export { createLevel } from "./features/levels/service.ts";
 export { computablePlan, readPlan } from "./features/plans/read.ts";
 export { changePlan } from "./features/plans/service.ts";
+export { keepPractice } from "./features/practice/service.ts";
 export { createProposal, settleProposal } from "./features/proposals/service.ts";
 export { changeRecap, publishRecap, readRecap } from "./features/recaps/service.ts";
 export { listSections } from "./features/sections/read.ts";

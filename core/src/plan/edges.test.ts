@@ -105,11 +105,12 @@ describe("rhythms that a lesson brings, as the solver has them", () => {
     figure(name, { minutes: 4, pinned, facts: { counts, timed: true } as never });
   /** The bounds of the rows that hold how many new rhythms a week brings. */
   const bounds = (figures: Parameters<typeof levelOf>[0], placed: Parameters<typeof levelOf>[1]) => {
-    const { rows, cost, upper, integer } = exactModel(
+    const { rows, cost, upper, columnOf } = exactModel(
       levelOf(figures, placed, { weeks: 3, mostNewCounts: 1, mostNew: 4 }),
     );
+    const places = new Set(columnOf.flat());
     const fresh = new Set(
-      cost.flatMap((worth, at) => (worth === 0 && upper[at] === 1 && !integer[at] ? [at] : [])),
+      cost.flatMap((worth, at) => (worth === 0 && upper[at] === 1 && !places.has(at) ? [at] : [])),
     );
     return rows.flatMap(({ columns, values, upper: most }) =>
       columns.length > 1 &&

@@ -59,7 +59,7 @@ export const freshIn = ({ problem, at }: Drawing, week: number): Entry[] =>
  * @param worth what it is worth to have figure f new in week w
  */
 export function drawLimits(problem: Problem, worth: (f: number, w: number) => number): Drawing {
-  const { figures, room, most, minutes, allowed, fixed, needs, apart } = problem;
+  const { figures, room, most, minutes, allowed, fixed } = problem;
   const cost: number[] = [];
   const upper: number[] = [];
   const integer: boolean[] = [];
@@ -109,26 +109,77 @@ export function drawLimits(problem: Problem, worth: (f: number, w: number) => nu
     const stays = figures.filter((_, f) => !isFree(f) && fixed[f] === week).length;
     row(NONE, Math.max(most[week] ?? 0, stays), freshIn(drawing, week));
   }
-  for (const { f, need, gap } of needs) {
-    if (!isFree(f)) continue;
-    for (const w of all) {
-      if (at(f, w) < 0) continue;
-      const before = all.filter((v) => at(need, v) >= 0 && w - v >= (gap[v] ?? 1));
-      row(0, Number.POSITIVE_INFINITY, [[at(f, w), -1], ...before.map((v): Entry => [at(need, v), 1])]);
-    }
-  }
-  for (const [a, b] of apart)
-    for (const w of all)
-      if (at(a, w) >= 0 && at(b, w) >= 0 && (isFree(a) || isFree(b)))
-        row(NONE, 1, [
-          [at(a, w), 1],
-          [at(b, w), 1],
-        ]);
+  addNeeds(drawing);
+  addApart(drawing);
   addCounts(drawing);
   return drawing;
 }
 
-/** A way to count is new in the first week of a figure that is counted so. One new figure alone may bring it always. */
+/**
+ * A figure by some week needs the one before it by the last week that leaves room between them. Said of all weeks up to
+ * one instead of each by itself: no other rows come closer to the whole plans that keep it.
+ */
+function addNeeds({ problem, at, isFree, row }: Drawing): void {
+  const all = weekIndexes(problem);
+  for (const { f, need, gap } of problem.needs) {
+    if (!isFree(f)) continue;
+    for (const w of all) {
+      if (at(f, w) < 0) continue;
+      const by = all.filter((v) => v <= w && at(f, v) >= 0);
+      const before = all.filter((v) => at(need, v) >= 0 && w - v >= (gap[v] ?? 1));
+      row(0, Number.POSITIVE_INFINITY, [
+        ...by.map((v): Entry => [at(f, v), -1]),
+        ...before.map((v): Entry => [at(need, v), 1]),
+      ]);
+    }
+  }
+}
+
+/** Figures of which no two may be new in the same lesson, as few groups as cover every pair. */
+function groupsApart({ apart }: Problem): number[][] {
+  const others = new Map<number, Set<number>>();
+  const pairUp = (a: number, b: number) => others.set(a, (others.get(a) ?? new Set()).add(b));
+  for (const [a, b] of apart) {
+    pairUp(a, b);
+    pairUp(b, a);
+  }
+  const isApart = (a: number, b: number) => others.get(a)?.has(b) === true;
+  const covered = new Set<string>();
+  const key = (a: number, b: number) => `${Math.min(a, b)} ${Math.max(a, b)}`;
+  const groups: number[][] = [];
+  for (const [a, b] of apart) {
+    if (covered.has(key(a, b))) continue;
+    const group = [a, b];
+    for (const c of others.get(a) ?? [])
+      if (group.every((one) => one !== c && isApart(one, c))) group.push(c);
+    for (const one of group) for (const two of group) if (one < two) covered.add(key(one, two));
+    groups.push(group);
+  }
+  return groups;
+}
+
+/** Of figures that are apart from each other at most one is new in a week; those that stay there anyway are not asked. */
+function addApart({ problem, at, isFree, row }: Drawing): void {
+  for (const group of groupsApart(problem))
+    for (const w of weekIndexes(problem)) {
+      const here = group.filter((f) => at(f, w) >= 0);
+      const free = here.filter(isFree);
+      const stay = here.filter((f) => !isFree(f));
+      if (stay.length <= 1) {
+        if (here.length > 1 && free.length > 0)
+          row(
+            NONE,
+            1,
+            here.map((f): Entry => [at(f, w), 1]),
+          );
+      } else for (const f of free) row(NONE, 0, [[at(f, w), 1]]);
+    }
+}
+
+/**
+ * A way to count is new in the first week of a figure that is counted so: no figure of its kind is there by a week by
+ * which it is not new yet, and it is not new where none is. One new figure alone may bring it always.
+ */
 function addCounts({ problem, at, isFree, column, row }: Drawing): void {
   const { counts, countKinds, knownCounts, weeks, figures, mostCounts } = problem;
   const newIn: number[][] = [];
@@ -138,18 +189,18 @@ function addCounts({ problem, at, isFree, column, row }: Drawing): void {
     const columns: number[] = [];
     for (let w = 0; w < weeks; w++) {
       const here = own.filter((f) => at(f, w) >= 0);
-      if (here.length === 0) {
-        columns.push(-1);
-        continue;
-      }
-      const fresh = column(0, 1, false);
+      const fresh = here.length === 0 ? -1 : column(0, 1, true);
       columns.push(fresh);
-      const earlier = own.flatMap((g) =>
-        Array.from({ length: w }, (_, v) => v).flatMap((v) =>
-          at(g, v) < 0 ? [] : [[at(g, v), -1] as const],
-        ),
-      );
-      for (const f of here) row(NONE, 0, [[at(f, w), 1], ...earlier, [fresh, -1]]);
+      if (fresh < 0) continue;
+      row(NONE, 0, [[fresh, 1], ...here.map((f): Entry => [at(f, w), -1])]);
+      const sofar = columns.filter((one) => one >= 0);
+      for (const f of here)
+        row(NONE, 0, [
+          ...Array.from({ length: w + 1 }, (_, v) => at(f, v))
+            .filter((one) => one >= 0)
+            .map((one): Entry => [one, 1]),
+          ...sofar.map((one): Entry => [one, -1]),
+        ]);
     }
     newIn.push(columns);
   }

@@ -278,8 +278,11 @@ describe("exactModel", () => {
               0,
               ...bounds.filter(({ by }) => by < 0).map(({ by, slack }) => slack / by),
             );
-            const most = Math.min(1, ...bounds.filter(({ by }) => by > 0).map(({ by, slack }) => slack / by));
-            solution[at] = cost > 0 ? Math.max(0, most) : least;
+            const most = Math.min(
+              model.upper[at] ?? 0,
+              ...bounds.filter(({ by }) => by > 0).map(({ by, slack }) => slack / by),
+            );
+            solution[at] = cost > 0 ? Math.max(0, most) : Math.min(least, most);
           });
         for (const { columns, values, lower, upper } of model.rows) {
           const sum = columns.reduce(

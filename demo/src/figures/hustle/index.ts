@@ -1,5 +1,5 @@
-import { USUAL_HOLDS } from "@map-step/core/hold";
 import type { Program } from "../draft.ts";
+import { IN_AND_OUT } from "../holds.ts";
 import { BASICS } from "./basics.ts";
 import { COMPOSED } from "./composed.ts";
 import { DRILLS } from "./drills.ts";
@@ -22,7 +22,7 @@ export const HUSTLE: Program = {
     swung: false,
     alone: false,
     holds: [
-      ...USUAL_HOLDS,
+      ...IN_AND_OUT,
       {
         name: "wrapped, side by side",
         otherNames: ["wrapped", "cuddle"],

@@ -110,8 +110,8 @@ beats 6`,
     minutes: 10,
     needs: ["Two-hand wrap"],
     notation: `leader
-& L side hold "wrapped, side by side"
-1 R close
+& L side hold "open two-hand" lead "left hand over, right hand low"
+1 R close hold "wrapped, side by side"
 2 L forward lead "right hand opens on 2"
 3 R forward
 3& L back hold "open one-hand"
@@ -119,8 +119,8 @@ beats 6`,
 5 L forward
 6 R close
 follower
-& R side
-1 L close
+& R side turn L 1/4
+1 L close turn L 1/4
 2 R forward
 3 L forward turn R 1/2
 3& R back
@@ -159,8 +159,8 @@ beats 3`,
     minutes: 14,
     needs: ["Wrap, walk out"],
     notation: `leader
-& L side hold "shadow" lead "right hand to the follower's right hip line"
-1 R place
+& L side hold "open one-hand" lead "left hand across, and let the follower roll in"
+1 R place hold "shadow" lead "right hand to the follower's right hip line"
 2 L forward
 3 R forward
 3& L forward
@@ -168,8 +168,8 @@ beats 3`,
 5 L side
 6 R close hold "open one-hand"
 follower
-& R side
-1 L place
+& R side turn L 1/4
+1 L place turn L 1/4
 2 R forward
 3 L forward
 3& R forward

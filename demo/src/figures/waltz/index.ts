@@ -1,5 +1,5 @@
-import { USUAL_HOLDS } from "@map-step/core/hold";
 import type { Program } from "../draft.ts";
+import { IN_AND_OUT } from "../holds.ts";
 import { BASICS } from "./basics.ts";
 import { PATTERNS } from "./patterns.ts";
 import { TURNS } from "./turns.ts";
@@ -18,7 +18,7 @@ export const WALTZ: Program = {
     countFrom: 1,
     swung: false,
     alone: false,
-    holds: [...USUAL_HOLDS],
+    holds: [...IN_AND_OUT],
     ownElements: [],
     music: "A clear, unhurried three; songs that breathe",
   },

@@ -167,17 +167,17 @@ free`,
     minutes: 12,
     needs: ["Shawl", "Sink and rise"],
     notation: `leader
-1 R side long hold "shadow" lead "base first, then the shoulder line"
-2 L touch close
+1 R side long hold "open two-hand" lead "base first, then the shoulder line"
+2 L touch close hold "shadow"
 3 hold
-4 L side
+4 L side hold "open two-hand"
 5 R touch close
 6 hold
 follower
-1 L side
+1 L side turn L 1/2
 2 R point side
 3 hold
-4 R side
+4 R side turn R 1/2
 5 L touch close
 6 hold
 beats 6`,
