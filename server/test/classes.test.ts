@@ -1,6 +1,7 @@
 import { api, choose, contentOfPlan, type Lesson } from "@map-step/contract";
 import { totalMinutes } from "@map-step/core/lesson";
 import { afterAll, beforeEach, describe, expect, it } from "vitest";
+import { seen } from "./seen.ts";
 import {
   type Course,
   levelContent,
@@ -304,5 +305,110 @@ describe("today", () => {
     ]);
     await teach(1, { Pass: "done" });
     expect((await director.call(api.today.read)).body.plans).toEqual([]);
+  });
+});
+
+describe("how the courses run", () => {
+  const courses = async () => (await teacher.call(api.courses.list)).body;
+  const running = async () => (await courses()).find(({ sectionId }) => sectionId === course.section.id);
+
+  it("tells of each level its plan, and of each section its weeks, its dancers and what is late", async () => {
+    const director = await studio.as("director");
+    await teach(1, { Home: "done" });
+    const enrol = (name: string, about = {}) =>
+      director.call(api.students.create, {
+        params: { id: course.section.id },
+        body: { name, role: "leader", from: "2027-02-01", ...about },
+      });
+    await enrol("Anouk");
+    await enrol("Later", { from: "2027-03-30" });
+    const [level, section] = await courses();
+    expect(level).toMatchObject({
+      ...{ sectionId: null, planId: course.level.planId, dancers: 0, waiting: 1 },
+      strands: [{ kind: "basic" }, { kind: "pattern" }],
+    });
+    expect(section).toMatchObject({ sectionId: course.section.id, dancers: 1, strands: [] });
+    expect(section?.weeks).toHaveLength(6);
+    expect(section?.weeks.slice(0, 2)).toMatchObject([
+      { week: 1, date: "2027-02-15", state: "taught", recap: "none", cancelled: false, newFigures: 1 },
+      { week: 2, date: "2027-02-22", state: "planned", recap: "none", newFigures: 1 },
+    ]);
+    for (const { byWork, minutes, room } of section?.weeks ?? []) {
+      expect(byWork.reduce((sum, own) => sum + own, 0)).toBe(minutes);
+      expect(minutes).toBeLessThanOrEqual(room);
+    }
+    // Today draws the same for the sections that it shows.
+    expect((await director.call(api.today.read)).body.courses).toEqual([section]);
+  });
+
+  it("counts what is to be solved ahead at its week, and says the first of it", async () => {
+    const director = await studio.as("director");
+    const plan = (await director.call(api.plans.read, { params: { id: course.section.planId } })).body;
+    const { home, pass } = course.figures;
+    await director.call(api.plans.change, {
+      params: { id: plan.id },
+      body: {
+        ...contentOfPlan(plan),
+        version: plan.version,
+        chosen: [choose(pass.id, 1), choose(home.id, 3)],
+        special: [{ week: 5, kind: "cancelled", minutes: 0 }],
+      },
+    });
+    const found = await running();
+    expect(found).toMatchObject({ must: 1, first: "Pass in week 1 needs Home, which comes in week 3." });
+    expect(found?.weeks[0]).toMatchObject({ must: 1, should: 0 });
+    expect(found?.weeks[4]).toMatchObject({ cancelled: true, room: 0 });
+    await teach(1, { Pass: "done" });
+    expect(await running()).toMatchObject({ must: 0, weeks: [{ must: 0 }, {}, {}, {}, {}, {}] });
+  });
+});
+
+describe("what becomes of a figure", () => {
+  const thread = async (id: string) => (await teacher.call(api.figures.thread, { params: { id } })).body;
+
+  it("is told in the order of the job: planned, taught, danced, and what it opens the way to", async () => {
+    const director = await studio.as("director");
+    const { home, pass, spin } = course.figures;
+    const { id: sectionId } = course.section;
+    expect(await thread(pass.id)).toMatchObject({
+      planned: [{ sectionId, title: "Level one, Monday", week: 2, date: "2027-02-22" }],
+      taught: { times: 0, last: null },
+      danced: { seen: 0, have: 0 },
+      opens: [],
+    });
+    // What waits for a week is planned nowhere.
+    expect((await thread(spin.id)).planned).toEqual([]);
+    await teach(1, { Home: "part" });
+    const ada = await director.call(api.students.create, {
+      params: { id: sectionId },
+      body: { name: "Ada", role: "leader" },
+    });
+    const see = (mark: "alone" | "not-yet", seenOn: string) =>
+      director.call(api.checks.note, {
+        params: { id: sectionId },
+        body: { entries: [seen(ada.body.id, home.id, { mark, seenOn })] },
+      });
+    await see("not-yet", "2027-02-14");
+    expect((await thread(home.id)).danced).toEqual({ seen: 1, have: 0 });
+    await see("alone", "2027-02-15");
+    expect(await thread(home.id)).toMatchObject({
+      // Its lesson was before today, and the level is run by a section.
+      taught: { times: 1, last: { sectionId, week: 1, date: "2027-02-15" } },
+      danced: { seen: 1, have: 1 },
+      opens: [{ name: "Pass" }, { name: "Spin" }],
+    });
+  });
+
+  it("names the level where no section of it is ahead, and nothing of what was removed", async () => {
+    const director = await studio.as("director");
+    const { pass } = course.figures;
+    await director.call(api.sections.remove, { params: { id: course.section.id } });
+    expect((await thread(pass.id)).planned).toMatchObject([
+      { sectionId: null, levelId: course.level.id, title: "Level one", week: 2, date: null },
+    ]);
+    await director.call(api.levels.remove, { params: { id: course.level.id } });
+    expect((await thread(pass.id)).planned).toEqual([]);
+    const unknown = { params: { id: "00000000-0000-4000-8000-000000000000" } };
+    expect((await teacher.call(api.figures.thread, unknown)).status).toBe(404);
   });
 });

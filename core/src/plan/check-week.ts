@@ -70,10 +70,27 @@ function checkAlike({ level, weeks, figures }: Layout): Finding[] {
   });
 }
 
-/** The routine of the last weeks: all patterns, basics and turns that are danced by then, as one loop. */
+/** What a routine leaves over at the end of its last whole phrase. */
+function fitOf(week: number, what: string, beats: number, phrase: number): Finding[] {
+  const over = beats % phrase;
+  if (over === 0) return [];
+  const text = `${what} ${beats} beats, ${over} more than whole phrases of ${phrase}; the routine needs ${phrase - over} beats of a filler to end with the music.`;
+  return [{ code: "routine-does-not-fit", severity: "should", week, size: over, text }];
+}
+
+/**
+ * The routine of the last weeks: the one that its week is for, whose joins its own page looks at; where none was
+ * chosen, all patterns, basics and turns that are danced by then, as one loop.
+ */
 function checkRoutine(layout: Layout): Finding[] {
   const routine = layout.rooms.find(({ special }) => special?.kind === "routine");
   if (!routine) return [];
+  const phrase = layout.level.phraseBeats ?? 8;
+  const chosen = routine.special?.routine;
+  if (chosen) {
+    const beats = chosen.chunks.reduce((sum, chunk) => sum + chunk.beats, 0);
+    return fitOf(routine.week, `${chosen.name} takes`, beats, phrase);
+  }
   const danced = layout.level.figures.filter(({ id, kind, facts }) => {
     const week = layout.weeks.get(id);
     return (
@@ -100,13 +117,8 @@ function checkRoutine(layout: Layout): Finding[] {
     },
   );
   const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
-  const phrase = layout.level.phraseBeats ?? 8;
-  const over = beats % phrase;
-  if (over > 0) {
-    const text = `The ${danced.length} figures danced once each take ${beats} beats, ${over} more than whole phrases of ${phrase}; the routine needs ${phrase - over} beats of a filler to end with the music.`;
-    findings.push({ code: "routine-does-not-fit", severity: "should", week: routine.week, size: over, text });
-  }
-  return findings;
+  const all = `The ${danced.length} figures danced once each take`;
+  return [...findings, ...fitOf(routine.week, all, beats, phrase)];
 }
 
 function checkWeek(layout: Layout, { week, minutes, newFigures }: WeekLoad): Finding[] {

@@ -7,6 +7,8 @@ import { loadsFrom, WORK } from "./loads.ts";
 export interface PlanOverview {
   readonly weeks: readonly {
     readonly week: number;
+    /** Whether its lesson is held. */
+    readonly held: boolean;
     /** Minutes that there are to teach; 0 where no lesson is held. */
     readonly room: number;
     /** Minutes that are planned. */
@@ -38,6 +40,7 @@ export function overviewOf(level: LevelPlan): PlanOverview {
   return {
     weeks: loadsFrom(level, rooms, shares).map(({ week, minutes, byWork, newFigures }) => ({
       week,
+      held: rooms[week - 1]?.held ?? false,
       room: rooms[week - 1]?.minutes ?? 0,
       minutes,
       byWork: WORK.map((work) => byWork[work]),

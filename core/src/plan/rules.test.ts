@@ -104,6 +104,26 @@ describe("what a plan is checked for", () => {
     expect(codes({ ...two({ facts: OPEN }, { facts: OPEN }, [1, 2]), special })).toEqual([]);
   });
 
+  it("of a week with a routine of its own only what that leaves over", () => {
+    const routine = (beats: number) => ({
+      sequenceId: "round",
+      name: "Closing round",
+      chunks: [
+        { title: "phrase 1", figureIds: ["one"], beats: 8 },
+        { title: "phrase 2", figureIds: ["two"], beats },
+      ],
+    });
+    const level = (beats: number) => ({
+      ...two({ facts: OPEN }, { facts: CLOSED }, [1, 2]),
+      special: [{ week: 6, kind: "routine" as const, minutes: 20, routine: routine(beats) }],
+    });
+    expect(codes(level(8))).toEqual([]);
+    expect(codes(level(6))).toEqual(["routine-does-not-fit@6"]);
+    expect(checkPlan(level(6))[0]?.text).toMatch(
+      /^Closing round takes 14 beats, 6 more than .* needs 2 beats/,
+    );
+  });
+
   it("a routine of two closed and two open figures, and of one vine that ends on a touch", () => {
     const special = [{ week: 6, kind: "routine" as const, minutes: 20 }];
     const breaks = (facts: readonly (typeof OPEN)[]) => {

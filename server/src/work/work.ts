@@ -20,7 +20,7 @@ export interface AskedPlan {
 
 /** A level or a section that is looked at, with its lessons where it has any, and how many dance in it. */
 export interface AskedCourse extends Omit<AskedPlan, "title"> {
-  readonly lessons: readonly Pick<LessonSummary, "week" | "date" | "state" | "cancelled" | "recap">[];
+  readonly lessons: readonly Pick<LessonSummary, "week" | "date" | "state" | "recap">[];
   readonly dancers: number;
 }
 

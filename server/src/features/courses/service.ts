@@ -1,49 +1,67 @@
-import type { Course, LessonSummary, Section } from "@map-step/contract";
+import type { Course, Section } from "@map-step/contract";
 import type { Config } from "../../config.ts";
 import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf } from "../../db/query.ts";
 import type { AskedCourse, Workers } from "../../work/work.ts";
-import { listLessons } from "../lessons/read.ts";
-import { listLevels } from "../levels/read.ts";
+import { lessonStates } from "../lessons/read.ts";
 import { listSections } from "../sections/read.ts";
-import { studioToday } from "../session/service.ts";
-import { countDancers } from "../students/read.ts";
 
 /** The last week of some lessons that was taught; 0 when none was. */
-export const lastTaught = (lessons: readonly LessonSummary[]): number =>
+export const lastTaught = (lessons: AskedCourse["lessons"]): number =>
   Math.max(0, ...lessons.flatMap(({ state, week }) => (state === "taught" ? [week] : [])));
+
+interface PlanOfCourse {
+  readonly planId: string;
+  readonly sectionId: string | null;
+  readonly dancers: number;
+}
+
+/**
+ * The plans of the levels, and those of the sections that are there with how many dance in each.
+ * @param today the studio's own day where nothing is given
+ */
+export const coursePlans = (db: Database, today: string | undefined): Promise<PlanOfCourse[]> =>
+  rowsOf<PlanOfCourse>(
+    db,
+    `with day as (
+       select coalesce($today::date, (now() at time zone coalesce((select time_zone from studio), 'UTC'))::date) as today
+     )
+     select p.id as "planId", p.section_id as "sectionId",
+       (select count(*)::int from enrolments e cross join day where e.section_id = p.section_id and e.deleted_at is null
+          and not e.waiting and e.from_date <= today and coalesce(e.until_date, today) >= today) as dancers
+     from plans p join levels l on l.id = p.level_id left join sections s on s.id = p.section_id
+     where l.deleted_at is null and s.deleted_at is null
+     order by l.created_at, l.id, s.created_at nulls first, s.id`,
+    { today: today ?? null },
+  );
 
 /** A section to be looked at. */
 export const askedSection = (
   { id, planId }: Section,
-  lessons: readonly LessonSummary[],
-  dancers: ReadonlyMap<string, number>,
+  lessons: AskedCourse["lessons"],
+  plans: readonly PlanOfCourse[],
 ): AskedCourse => ({
   planId,
   after: lastTaught(lessons),
-  dancers: dancers.get(id) ?? 0,
-  lessons: lessons.map(({ week, date, state, cancelled, recap }) => ({
-    week,
-    date,
-    state,
-    cancelled,
-    recap,
-  })),
+  dancers: plans.find(({ sectionId }) => sectionId === id)?.dancers ?? 0,
+  lessons: lessons.map(({ week, date, state, recap }) => ({ week, date, state, recap })),
 });
 
 /** How every level is planned and every section runs. */
 export async function listCourses(db: Database, config: Config, workers: Workers): Promise<Course[]> {
-  const [today, levels, sections] = await together(
-    () => studioToday(db, config),
-    () => listLevels(db),
+  const [plans, sections] = await together(
+    () => coursePlans(db, config.STUDIO_TODAY),
     () => listSections(db),
   );
-  const [lessonsOf, dancers] = await together(
-    () => listLessons(db, sections),
-    () => countDancers(db, today),
+  const lessonsOf = await lessonStates(db, sections);
+  const sectionOf = new Map(sections.map((section) => [section.id, section]));
+  return workers.run(
+    "lookAtCourses",
+    plans.flatMap(({ planId, sectionId, dancers }): AskedCourse[] => {
+      if (sectionId === null) return [{ planId, after: 0, dancers, lessons: [] }];
+      const section = sectionOf.get(sectionId);
+      return section ? [askedSection(section, lessonsOf.get(sectionId) ?? [], plans)] : [];
+    }),
   );
-  return workers.run("lookAtCourses", [
-    ...levels.map(({ planId }) => ({ planId, after: 0, dancers: 0, lessons: [] })),
-    ...sections.map((section) => askedSection(section, lessonsOf.get(section.id) ?? [], dancers)),
-  ]);
 }

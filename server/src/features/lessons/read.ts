@@ -159,6 +159,41 @@ interface StateRow {
   readonly recap: LessonSummary["recap"];
 }
 
+/** What is kept of the lessons of some sections: whether they were taught, and how far their recaps are. */
+const statesOf = (db: Database, sectionIds: readonly string[]): Promise<StateRow[]> =>
+  rowsOf<StateRow>(
+    db,
+    `select l.section_id as "sectionId", l.week, l.state,
+       case when r.id is null then 'none' when r.secret is null then 'draft' else 'published' end as recap
+     from lessons l left join recaps r on r.lesson_id = l.id where l.section_id = any($sectionIds::uuid[])`,
+    { sectionIds },
+  );
+
+type LessonState = Pick<LessonSummary, "week" | "date" | "state" | "recap">;
+
+const withStates = ({ id, dates }: Section, stateAt: ReadonlyMap<string, StateRow>): readonly LessonState[] =>
+  dates.map((date, index) => {
+    const { state = "planned", recap = "none" } = stateAt.get(`${id} ${index + 1}`) ?? {};
+    return { week: index + 1, date, state, recap };
+  });
+
+const byPlace = (states: readonly StateRow[]) =>
+  new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
+
+/** How far the lessons of some sections are, from first to last, by section. */
+export async function lessonStates(
+  db: Database,
+  sections: readonly Section[],
+): Promise<ReadonlyMap<string, readonly LessonState[]>> {
+  const stateAt = byPlace(
+    await statesOf(
+      db,
+      sections.map(({ id }) => id),
+    ),
+  );
+  return new Map(sections.map((section) => [section.id, withStates(section, stateAt)]));
+}
+
 interface PlannedRow {
   readonly sectionId: string;
   readonly special: readonly { readonly week: number; readonly kind: string }[];
@@ -172,14 +207,7 @@ export async function listLessons(
 ): Promise<ReadonlyMap<string, readonly LessonSummary[]>> {
   const sectionIds = sections.map(({ id }) => id);
   const [states, plans] = await together(
-    () =>
-      rowsOf<StateRow>(
-        db,
-        `select l.section_id as "sectionId", l.week, l.state,
-       case when r.id is null then 'none' when r.secret is null then 'draft' else 'published' end as recap
-     from lessons l left join recaps r on r.lesson_id = l.id where l.section_id = any($sectionIds::uuid[])`,
-        { sectionIds },
-      ),
+    () => statesOf(db, sectionIds),
     () =>
       rowsOf<PlannedRow>(
         db,
@@ -191,27 +219,23 @@ export async function listLessons(
         { sectionIds },
       ),
   );
-  const stateAt = new Map(states.map((row) => [`${row.sectionId} ${row.week}`, row]));
+  const stateAt = byPlace(states);
   const planOf = new Map(plans.map((plan) => [plan.sectionId, plan]));
   return new Map(
-    sections.map(({ id, dates }) => {
+    sections.map((section) => {
+      const { id } = section;
       const { placed = [], special = [] } = planOf.get(id) ?? {};
       const cancelled = new Set(special.flatMap(({ kind, week }) => (kind === "cancelled" ? [week] : [])));
-      const lessons = dates.map((date, index): LessonSummary => {
-        const week = index + 1;
-        const row = stateAt.get(`${id} ${week}`);
-        return {
+      const lessons = withStates(section, stateAt).map(
+        (lesson): LessonSummary => ({
+          ...lesson,
           sectionId: id,
-          week,
-          date,
-          state: row?.state ?? "planned",
-          cancelled: cancelled.has(week),
-          recap: row?.recap ?? "none",
+          cancelled: cancelled.has(lesson.week),
           newFigures: placed
-            .filter((figure) => figure.week === week)
+            .filter(({ week }) => week === lesson.week)
             .map(({ id: figureId, name }) => ({ id: figureId, name })),
-        };
-      });
+        }),
+      );
       return [id, lessons] as const;
     }),
   );

@@ -35,18 +35,13 @@ export async function lookAtCourses(db: Database, asked: readonly AskedCourse[])
     return [
       {
         ...{ planId, levelId, sectionId, must, should, first, dancers },
-        weeks: overview.weeks.map(({ byWork, ...week }) => {
-          const {
-            date = null,
-            state = "planned",
-            cancelled = false,
-            recap = "none",
-          } = lessonIn.get(week.week) ?? {};
+        weeks: overview.weeks.map(({ byWork, held, ...week }) => {
+          const { date = null, state = "planned", recap = "none" } = lessonIn.get(week.week) ?? {};
           const about = open.filter((finding) => finding.week === week.week);
           const musts = about.filter(({ severity }) => severity === "must").length;
           return {
             ...week,
-            ...{ date, state, cancelled, recap },
+            ...{ date, state, cancelled: !held, recap },
             byWork: [...byWork],
             must: musts,
             should: about.length - musts,

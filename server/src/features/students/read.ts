@@ -29,18 +29,6 @@ export async function readEnrolled(db: Database, id: string): Promise<Enrolled> 
   return one;
 }
 
-/** How many dance in each section on a day, by section; one without dancers is missing. */
-export async function countDancers(db: Database, on: string): Promise<ReadonlyMap<string, number>> {
-  const rows = await rowsOf<{ sectionId: string; dancers: number }>(
-    db,
-    `select section_id as "sectionId", count(*)::int as dancers from enrolments
-     where deleted_at is null and not waiting and from_date <= $on and coalesce(until_date, $on) >= $on
-     group by section_id`,
-    { on },
-  );
-  return new Map(rows.map(({ sectionId, dancers }) => [sectionId, dancers]));
-}
-
 const COURSES = `
   select json_agg(json_build_object('enrolmentId', e.id, 'sectionId', e.section_id, 'section', sections.name,
       'level', levels.name, 'levelId', levels.id, 'role', e.role, 'from', to_char(e.from_date, 'YYYY-MM-DD'),

@@ -5,12 +5,11 @@ import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import type { Workers } from "../../work/work.ts";
-import { askedSection, lastTaught } from "../courses/service.ts";
+import { askedSection, coursePlans, lastTaught } from "../courses/service.ts";
 import { listLessons } from "../lessons/read.ts";
 import { listLevels } from "../levels/read.ts";
 import { listSections } from "../sections/read.ts";
 import { studioToday } from "../session/service.ts";
-import { countDancers } from "../students/read.ts";
 
 /** So many entries stand in each list; of the others it is said how many there are. */
 const MOST = 20;
@@ -105,9 +104,9 @@ export async function todayFor(
     () => listLevels(db),
     () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
   );
-  const [lessonsOf, dancers] = await together(
+  const [lessonsOf, coursesNow] = await together(
     () => listLessons(db, sections),
-    () => countDancers(db, today),
+    () => coursePlans(db, config.STUDIO_TODAY),
   );
   const allLessons = ({ id }: Section) => lessonsOf.get(id) ?? [];
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
@@ -171,7 +170,7 @@ export async function todayFor(
   );
   const looks = await workers.run(
     "lookAtCourses",
-    lessons.list.map(({ course: { section } }) => askedSection(section, allLessons(section), dancers)),
+    lessons.list.map(({ course: { section } }) => askedSection(section, allLessons(section), coursesNow)),
   );
   return {
     today,
