@@ -15,7 +15,7 @@ const own = defineConfig({
       fontFamily: "body",
       _print: { bg: "white", color: "black" },
     },
-    "h1, h2, h3": { fontFamily: "heading", letterSpacing: "-0.01em" },
+    "h1, h2, h3": { fontFamily: "heading", letterSpacing: "-0.01em", _print: { breakAfter: "avoid" } },
     "*:focus-visible": { outline: "2px solid", outlineColor: "pine", outlineOffset: "2px" },
     ".numbers": { fontVariantNumeric: "tabular-nums" },
     ".no-print": { _print: { display: "none !important" } },

@@ -23,9 +23,10 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     };
   });
   return [
-    { name: "today", path: "/", shown: /Hustle 1, week 3/ },
+    { name: "today", path: "/", shown: /The term as it runs/ },
     { name: "figures", path: "/figures", shown: /72 of 72/ },
     { name: "figure", path: `/figures/${figure}`, shown: /At a glance/ },
+    { name: "elements", path: "/figures/elements", shown: /in \d+ figures/ },
     { name: "editor", path: `/figures/${figure}/edit`, shown: /How steps are written/ },
     { name: "step-map", path: "/step-map", shown: /Most passes through/ },
     { name: "program", path: "/levels/program", shown: /What each level adds/ },
@@ -43,12 +44,22 @@ async function views(page: Page): Promise<{ name: string; path: string; shown: R
     { name: "recap", path: `/recaps/${section}/1`, shown: /Published/ },
     { name: "board", path: `/checks/${section}`, shown: /Ready to move up/ },
     { name: "roster", path: `/sections/${section}/roster`, shown: /1 more follower/ },
+    { name: "dancers", path: "/dancers", shown: /each once, whatever they take/ },
     { name: "staff", path: "/staff", shown: /Junia Reedwater/ },
+    { name: "bin", path: "/bin", shown: /each ring tells the days/ },
+    { name: "first level", path: "/first-level", shown: /How is it danced/ },
   ];
 }
 
 /** The views with more beside each other than a list or a form. */
 const WIDE = new Set([
+  "today",
+  "levels",
+  "lessons",
+  "sequences",
+  "recaps",
+  "staff",
+  "first level",
   "figures",
   "figure",
   "editor",
@@ -64,7 +75,20 @@ const WIDE = new Set([
   "board",
   "roster",
 ]);
-const DRAWN = new Set(["today", "figure", "step-map", "plan", "lesson", "teaching", "sequence", "board"]);
+const DRAWN = new Set([
+  "today",
+  "levels",
+  "lessons",
+  "sequences",
+  "staff",
+  "figure",
+  "step-map",
+  "plan",
+  "lesson",
+  "teaching",
+  "sequence",
+  "board",
+]);
 
 /* Only contrast depends on the colours; of all views those with drawings are looked at a second time. */
 for (const { colours, rule } of [

@@ -22,6 +22,8 @@ test("a lesson fetches nothing twice, and says what was promised in the one befo
   await page.goto(`${demoStudio()}/lessons`);
   const link = page.getByRole("link", { name: /Week 3\b/ });
   const path = await link.getAttribute("href");
+  // What the list asks for on its way is not the lesson's.
+  await page.waitForLoadState("networkidle");
   asked.length = 0;
   await page.goto(`${demoStudio()}${path}`);
   const before = page.getByRole("region", { name: "From the lessons before" });

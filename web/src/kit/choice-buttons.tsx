@@ -18,7 +18,7 @@ export function ChoiceButtons<T extends string | number>({
   hideLabel = false,
 }: Props<T>) {
   return (
-    <Flex role="group" aria-label={label} gap="1" align="center" wrap="wrap">
+    <Flex role="group" aria-label={label} className="no-print" gap="1" align="center" wrap="wrap">
       {hideLabel ? null : (
         <Box color="soft" fontSize="sm" w="4.5rem" flexShrink="0">
           {label}

@@ -57,7 +57,7 @@ export const Panel = (props: BoxProps) => (
 
 export function PanelTitle({ children, aside }: { children: ReactNode; aside?: ReactNode }) {
   return (
-    <Flex align="baseline" justify="space-between" gap="3" mb="2">
+    <Flex align="baseline" justify="space-between" gap="3" mb="2" _print={{ breakAfter: "avoid" }}>
       <Heading as="h2" size="md">
         {children}
       </Heading>

@@ -49,7 +49,7 @@ export function SectionRow({ section, course, level, teachers, children }: Props
       py="2.5"
       borderTopWidth="1px"
       borderColor="rule"
-      css={{ breakInside: "avoid" }}
+      _print={{ breakInside: "avoid", flexWrap: "nowrap" }}
     >
       <Box flex="1" minW="14rem">
         <Text fontWeight="700" overflowWrap="anywhere">
@@ -79,6 +79,7 @@ export function SectionRow({ section, course, level, teachers, children }: Props
           align="center"
           gap="4"
           w={{ base: "full", lg: "auto" }}
+          _print={{ w: "auto" }}
           justify="space-between"
           opacity={over ? 0.75 : 1}
         >

@@ -46,6 +46,9 @@ function Standing({ lesson }: { lesson: Lesson }) {
   );
 }
 
+/** On paper the ribbon stands beside its words, so that an evening fits on few pages. */
+const BESIDE = { display: "grid", gridTemplateColumns: "17rem 1fr", columnGap: "4" } as const;
+
 /** Tonight's parts, each with what to do, what to say and what to watch for. */
 function Tonight(open: OpenLesson) {
   const { lesson, level, dance, bpm, figureOf, stepsOf } = open;
@@ -60,14 +63,22 @@ function Tonight(open: OpenLesson) {
         // What only comes back needs no words; its cue is one tap away.
         const brief = part.kind === "return";
         return (
-          <Flex as="li" key={part.id} gap="4" py="2.5" borderTopWidth="1px" borderColor="rule">
+          <Flex
+            as="li"
+            key={part.id}
+            gap="4"
+            py="2.5"
+            borderTopWidth="1px"
+            borderColor="rule"
+            _print={{ breakInside: "avoid", py: "1.5" }}
+          >
             <Box className="numbers" w="4.2rem" flexShrink="0">
               <Text fontWeight="700">{from}</Text>
               <Text color="soft" fontSize="sm">
                 {part.minutes} min
               </Text>
             </Box>
-            <Box flex="1" minW="0" fontSize="sm">
+            <Box flex="1" minW="0" fontSize="sm" _print={isNew && steps ? BESIDE : {}}>
               <Box css={{ breakInside: "avoid" }}>
                 <Text fontWeight="700" fontSize="md" lineHeight="1.3">
                   {part.title}
@@ -83,34 +94,36 @@ function Tonight(open: OpenLesson) {
                   </Box>
                 ) : null}
               </Box>
-              {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
-              {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
-              {isNew && steps ? <CallWords figure={steps} dance={dance} /> : null}
-              {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}
-              {tempi.length > 0 ? (
-                <Text className="numbers">
-                  Tempi: {tempi.join(", ")} beats per minute ({barsPerMinute(bpm, dance.meter)} bars at the
-                  end).
-                </Text>
-              ) : null}
-              {cues.length > 0 && !brief ? (
-                <Text>
-                  <b>Say:</b> {cues.join(" ")}
-                </Text>
-              ) : null}
-              {slips.length > 0 && !brief ? (
-                <Text>
-                  <b>Watch for:</b> {slips.join(" ")}
-                </Text>
-              ) : null}
-              {cautions.map((caution) => (
-                <Flex key={caution} gap="1.5" fontWeight="600" align="flex-start">
-                  <Box color="apricot" mt="0.5" flexShrink="0">
-                    <TriangleAlert size={14} role="img" aria-label="Take care" />
-                  </Box>
-                  {caution}
-                </Flex>
-              ))}
+              <Box minW="0">
+                {stages.length > 0 ? <Text>{stages.map(({ text }) => text).join(". ")}.</Text> : null}
+                {others.length > 0 ? <Text>In order: {others.join(", ")}.</Text> : null}
+                {isNew && steps ? <CallWords figure={steps} dance={dance} /> : null}
+                {isNew && steps ? <Text>{sidesInWords(steps)}</Text> : null}
+                {tempi.length > 0 ? (
+                  <Text className="numbers">
+                    Tempi: {tempi.join(", ")} beats per minute ({barsPerMinute(bpm, dance.meter)} bars at the
+                    end).
+                  </Text>
+                ) : null}
+                {cues.length > 0 && !brief ? (
+                  <Text>
+                    <b>Say:</b> {cues.join(" ")}
+                  </Text>
+                ) : null}
+                {slips.length > 0 && !brief ? (
+                  <Text>
+                    <b>Watch for:</b> {slips.join(" ")}
+                  </Text>
+                ) : null}
+                {cautions.map((caution) => (
+                  <Flex key={caution} gap="1.5" fontWeight="600" align="flex-start">
+                    <Box color="apricot" mt="0.5" flexShrink="0">
+                      <TriangleAlert size={14} role="img" aria-label="Take care" />
+                    </Box>
+                    {caution}
+                  </Flex>
+                ))}
+              </Box>
             </Box>
           </Flex>
         );

@@ -66,6 +66,7 @@ export function SinceYouWereHere() {
           <Button
             size="xs"
             variant="outline"
+            className="no-print"
             loading={seen.isPending}
             onClick={() => seen.mutate({ body: { upTo } }, { onError: tellError })}
           >

@@ -111,24 +111,32 @@ export function ProgressCardPage() {
               {text.groups.length === 0 ? (
                 <Text mt="4">Nothing was seen yet. The card fills with the first check.</Text>
               ) : null}
-              {text.groups.map(({ title, figures }) => (
-                <Box key={title} mt="5">
-                  <Heading as="h3" size="md" borderBottomWidth="2px" borderColor="pine2" mb="1">
-                    {title}
-                  </Heading>
-                  {figures.map(({ name, mark, said }) => (
-                    <Flex key={name} gap="3" align="center" py="0.5">
-                      <MarkSign mark={mark} size={16} />
-                      <Text flex="1">{name}</Text>
-                      <Text color="soft" title={MARK_NAMES[mark]}>
-                        {said}
-                      </Text>
-                    </Flex>
-                  ))}
-                </Box>
-              ))}
+              <Box _print={{ columnCount: 2, columnGap: "10" }}>
+                {text.groups.map(({ title, figures }) => (
+                  <Box key={title} mt="5" _print={{ breakInside: "avoid", mt: "0", mb: "5" }}>
+                    <Heading as="h3" size="md" borderBottomWidth="2px" borderColor="pine2" mb="1">
+                      {title}
+                    </Heading>
+                    {figures.map(({ name, mark, said }) => (
+                      <Flex key={name} gap="3" align="center" py="0.5">
+                        <MarkSign mark={mark} size={16} />
+                        <Text flex="1">{name}</Text>
+                        <Text color="soft" title={MARK_NAMES[mark]}>
+                          {said}
+                        </Text>
+                      </Flex>
+                    ))}
+                  </Box>
+                ))}
+              </Box>
               {text.next.length > 0 ? (
-                <Box mt="6" bg="pineWash" borderRadius="md" p="4">
+                <Box
+                  mt="6"
+                  bg="pineWash"
+                  borderRadius="md"
+                  p="4"
+                  _print={{ breakInside: "avoid", borderWidth: "1px" }}
+                >
                   <Heading as="h3" size="md">
                     Next for you
                   </Heading>

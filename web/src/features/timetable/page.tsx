@@ -174,6 +174,7 @@ export function TimetablePage() {
     });
   return (
     <>
+      <style>{"@page { size: landscape; margin: 10mm }"}</style>
       <PageHead
         title="Timetable"
         about={`Week of ${dayAndMonth(monday)} to ${dayAndMonth(days[6] ?? monday)}`}

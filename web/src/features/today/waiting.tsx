@@ -44,7 +44,7 @@ const Line = ({ title, why, to, what, isGrave = false }: LineProps) => (
         {why}
       </Text>
     </Box>
-    <Button asChild size="sm" flexShrink="0" me={isGrave ? "2" : "0"}>
+    <Button asChild size="sm" flexShrink="0" me={isGrave ? "2" : "0"} className="no-print">
       <Link to={to} aria-label={`${what}: ${title}`}>
         {what}
       </Link>

@@ -34,8 +34,8 @@ interface Props {
 const GROUP_HEIGHT = 34;
 /** The skyline, the heads of the weeks and the legend. */
 const HEADS_HEIGHT = 230;
-/** What of a landscape page of A4 is left beside its margins and the title, in pixels. */
-const PAPER = { width: 1020, height: 540 } as const;
+/** What the smaller of A4 and Letter leaves beside its margins and the title when it lies on its side, in pixels. */
+const PAPER = { width: 960, height: 600 } as const;
 
 interface Group {
   readonly key: string;
@@ -157,7 +157,7 @@ export function WeekGrid(props: Props) {
       pb="2"
       css={{ printColorAdjust: "exact", "@media print": { zoom, overflow: "visible" } }}
     >
-      <style>{"@page { size: A4 landscape; margin: 10mm }"}</style>
+      <style>{"@page { size: landscape; margin: 10mm }"}</style>
       <Box style={{ width: width === 0 ? "100%" : LABEL_WIDTH + weeks * column }} position="relative">
         <WeekHeads
           {...{ loads, rooms, findings, taught, column }}
