@@ -106,32 +106,18 @@ const openDancer = async (page: Page) => {
   await page.getByRole("link", { name: "Edda" }).click();
   await page.getByRole("heading", { name: "What was seen" }).waitFor();
 };
-const layGroups = async (page: Page) => {
-  for (const name of ["Osric", "Dunja", "Saffi", "Ludo"]) {
-    await page.getByLabel(name, { exact: true }).check({ force: true });
-    await page.getByLabel(`Where ${name} goes`).waitFor();
-  }
-  await page.getByLabel(/^Hustle 2, Tuesday section/).check({ force: true });
-  await page.getByLabel("Where Dunja goes").selectOption("waits");
-  await page.getByRole("group", { name: "Tuesday section" }).waitFor();
-  await page.evaluate(() => scrollTo(0, 0));
-};
-
-const openHistory = async (page: Page) => {
-  await page.getByRole("button", { name: "History of this plan" }).click();
-  await page.getByRole("list", { name: "History" }).waitFor();
-};
 
 /** One picture of each main view. */
 const SHOTS: readonly Shot[] = [
   { name: "today", path: () => "/" },
   { name: "figures", path: () => "/figures" },
+  { name: "levels", path: () => "/levels" },
+  { name: "lessons", path: ({ section }) => `/lessons/${section}` },
   { name: "figure", path: ({ figure }) => `/figures/${figure}` },
   { name: "figure-editor", path: () => "/figures/new", first: sayIt },
   { name: "practice", path: ({ practised }) => `/practice/figures/${practised}`, first: tapped },
   { name: "step-map", path: () => "/step-map", first: goal("Turn and a half") },
   { name: "week-plan", path: plan, first: select("Two-hand wrap") },
-  { name: "history", path: plan, first: openHistory },
   { name: "proposal", path: plan, first: cancelled },
   { name: "lesson", path: ({ section }) => `/lessons/${section}/3` },
   {
@@ -152,7 +138,6 @@ const SHOTS: readonly Shot[] = [
     size: { width: 820, height: 800 },
   },
   { name: "dancer", path: () => "/dancers", first: openDancer },
-  { name: "groups", path: ({ level }) => `/levels/${level}/groups`, first: layGroups },
 ];
 
 async function signedIn(browser: Browser, address: string, shot: Partial<Shot>): Promise<Page> {

@@ -38,6 +38,8 @@ export const session = z.object({
   /** Sent back in the `x-csrf-token` header of every request that changes something. */
   csrfToken: z.string(),
   today: localDate,
+  /** Whether it is the made-up studio. */
+  isDemo: z.boolean(),
   /** Made-up accounts of the demo studio, to choose from on the sign-in page. */
   demoAccounts: z.array(
     z.object({ name: z.string(), email: z.string(), role: z.enum(STAFF_ROLES), password: z.string() }),

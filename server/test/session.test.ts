@@ -104,7 +104,7 @@ describe("signing in and out", () => {
     const unknown = await visitor.call(api.session.signIn, { body: { ...body, email: "who@test.example" } });
     expect(wrong.status).toBe(401);
     expect(unknown.problem).toEqual(wrong.problem);
-    expect((await visitor.call(api.session.read)).body.demoAccounts).toEqual([]);
+    expect((await visitor.call(api.session.read)).body).toMatchObject({ isDemo: false, demoAccounts: [] });
   });
 
   it("makes those who guess wait longer and longer, and nobody else", async () => {
@@ -188,9 +188,12 @@ describe("signing in and out", () => {
     });
     await studio.db.Staff.update({ demoPassword: PASSWORD }, { where: { id: demo.id } });
     const outside = await studio.visitor();
-    expect((await outside.call(api.session.read)).body.demoAccounts).toHaveLength(1);
+    expect((await outside.call(api.session.read)).body).toMatchObject({
+      isDemo: true,
+      demoAccounts: [{}],
+    });
     const inside = await studio.as("teacher");
-    expect((await inside.call(api.session.read)).body.demoAccounts).toEqual([]);
+    expect((await inside.call(api.session.read)).body).toMatchObject({ isDemo: true, demoAccounts: [] });
   });
 });
 

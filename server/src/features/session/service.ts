@@ -1,5 +1,6 @@
 import type { PasswordChange, Person, Session, Setup, SignIn } from "@map-step/contract";
 import { hash, verify } from "@node-rs/argon2";
+import { Op } from "sequelize";
 import type { Config } from "../../config.ts";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
@@ -47,6 +48,7 @@ export async function describeSession(
   csrfToken: string,
 ): Promise<Session> {
   const studio = await db.Studio.findByPk(1);
+  const isDemo = (await db.Staff.count({ where: { demoPassword: { [Op.ne]: null } } })) > 0;
   const staff = person ? [] : await db.Staff.findAll({ where: { active: true }, order: ["role", "name"] });
   return {
     person,
@@ -56,6 +58,7 @@ export async function describeSession(
     },
     needsSetup: studio === null,
     csrfToken,
+    isDemo,
     today: config.STUDIO_TODAY ?? dateIn(studio?.timeZone ?? "UTC"),
     demoAccounts: staff.flatMap(({ name, email, role, demoPassword }) =>
       demoPassword ? [{ name, email, role, password: demoPassword }] : [],

@@ -21,10 +21,19 @@ const PLACES = {
 /** Lessons nearer than this are said as `in 3 days`. */
 const SOON = 7;
 
+interface Props {
+  readonly course: Course;
+  readonly name: string;
+  readonly mine: boolean;
+  /** The only lesson of it that is the person's, where they stand in for one. */
+  readonly only?: number | undefined;
+}
+
 /** The one thing that a section waits for, as a button; for a reader of other people's classes, in words. */
-export function DueAction({ course, name, mine }: { course: Course; name: string; mine: boolean }) {
+export function DueAction({ course, name, mine, only }: Props) {
   const { today } = useSession();
-  const due = dueIn(course, today);
+  const own = course.weeks.find(({ week }) => week === only);
+  const due = own ? ({ what: "teach", week: own } as const) : dueIn(course, today);
   if (due.what === "over" || course.sectionId === null)
     return (
       <Text color="soft" fontSize="sm">

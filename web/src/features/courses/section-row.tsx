@@ -17,6 +17,8 @@ interface Props {
   /** What stands before its own name where that alone does not tell it, such as its level. */
   readonly level?: string;
   readonly teachers: string;
+  /** The only lesson of it that is the person's, where they stand in for one. */
+  readonly only?: number | undefined;
   /** What else can be done here. */
   readonly children?: ReactNode;
 }
@@ -31,7 +33,7 @@ export const SectionLink = ({ to, label, children }: { to: string; label: string
 );
 
 /** A section as it runs: who and when, its weeks on their thread, and the one thing it waits for. */
-export function SectionRow({ section, course, level, teachers, children }: Props) {
+export function SectionRow({ section, course, level, teachers, only, children }: Props) {
   const { today } = useSession();
   const teaches = useTeaches();
   const { id, levelId, name, dates, startTime, room } = section;
@@ -90,7 +92,7 @@ export function SectionRow({ section, course, level, teachers, children }: Props
             </Text>
           </Box>
           <Flex w="9.5rem" flexShrink="0" justify="flex-end" className="no-print">
-            <DueAction course={course} name={title} mine={teaches(section)} />
+            <DueAction course={course} name={title} mine={teaches(section)} only={only} />
           </Flex>
         </Flex>
       ) : null}

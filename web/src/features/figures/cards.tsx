@@ -2,13 +2,12 @@ import { Box, Heading, Text } from "@chakra-ui/react";
 import { type DanceRecord, type FigureLine, type FigureRecord, houseCues } from "@map-step/contract";
 import { countCall, FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
 import { TIER_NAMES } from "@map-step/core/time";
-import { useWindowVirtualizer } from "@tanstack/react-virtual";
-import { memo, useDeferredValue, useLayoutEffect, useMemo, useRef, useState } from "react";
+import { memo, useDeferredValue, useMemo } from "react";
 import { Link } from "react-router";
 import { KindGlyph } from "../../kit/kind-glyph.tsx";
-import { usePrinting } from "../../kit/printing.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { useWidth } from "../../kit/use-width.ts";
+import { WindowList } from "../../kit/window-list.tsx";
 import look from "./cards.module.css";
 import { timingOf, useFigures, useSteps } from "./library.ts";
 
@@ -79,6 +78,11 @@ function rowsOf(found: readonly FigureLine[], columns: number): Row[] {
   });
 }
 
+const keyOf = ({ kind, lines }: Row): string => lines?.map(({ id }) => id).join() ?? kind;
+const heightOf = ({ lines }: Row): number => (lines ? CARD_HEIGHT : HEADING_HEIGHT);
+/** So many rows are all in the page. */
+const FEW_ROWS = 6;
+
 interface Props {
   readonly found: readonly FigureLine[];
   readonly dances: readonly DanceRecord[];
@@ -86,43 +90,16 @@ interface Props {
 
 /** Figures as cards, by kind. Only those near the window are in the page, so that a library of any size answers. */
 export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
-  const [ref, width] = useWidth<HTMLUListElement>();
+  const [ref, width] = useWidth<HTMLDivElement>();
   const columns = width >= TWO_FROM ? 2 : 1;
   const rows = useMemo(() => rowsOf(found, columns), [found, columns]);
   const danceOf = useMemo(() => new Map(dances.map((dance) => [dance.id, dance])), [dances]);
-  const [top, setTop] = useState(0);
-  const measured = useRef(false);
-  useLayoutEffect(() => {
-    if (!ref.current || measured.current) return;
-    measured.current = true;
-    setTop(ref.current.getBoundingClientRect().top + window.scrollY);
-  });
-  const list = useWindowVirtualizer({
-    count: width === 0 ? 0 : rows.length,
-    estimateSize: (index) => (rows[index]?.lines ? CARD_HEIGHT : HEADING_HEIGHT),
-    getItemKey: (index) => {
-      const row = rows[index];
-      return row?.lines?.map(({ id }) => id).join() ?? row?.kind ?? index;
-    },
-    overscan: 3,
-    scrollMargin: top,
-  });
-  const printing = usePrinting();
-  const shown = printing ? rows.map((_, index) => ({ index, start: 0 })) : list.getVirtualItems();
   return (
-    <Box as="ul" ref={ref} position="relative" style={printing ? {} : { height: list.getTotalSize() }}>
-      {shown.map(({ index, start }) => {
-        const row = rows[index];
-        if (!row) return null;
-        return (
-          <li
-            key={index}
-            ref={printing ? undefined : list.measureElement}
-            data-index={index}
-            className={printing ? look.onPaper : look.row}
-            style={printing ? {} : { transform: `translateY(${start - list.options.scrollMargin}px)` }}
-          >
-            {row.lines ? (
+    <Box ref={ref}>
+      {width === 0 ? null : (
+        <WindowList items={rows} keyOf={keyOf} heightOf={heightOf} few={FEW_ROWS}>
+          {(row, index) =>
+            row.lines ? (
               <div
                 className={look.cards}
                 style={{ gridTemplateColumns: `repeat(${columns}, minmax(0, 1fr))` }}
@@ -138,10 +115,10 @@ export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
                   {KIND_NAMES[row.kind].many}
                 </Heading>
               </div>
-            )}
-          </li>
-        );
-      })}
+            )
+          }
+        </WindowList>
+      )}
     </Box>
   );
 });

@@ -1,16 +1,22 @@
-import { Button, Stack } from "@chakra-ui/react";
+import { Box, Button, Stack } from "@chakra-ui/react";
 import { api, type Section } from "@map-step/contract";
 import { useEffect, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { WindowList } from "../../kit/window-list.tsx";
 import { ThreadLegend } from "../courses/legend.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { SectionDialog } from "../sections/form.tsx";
 import { useMay } from "../session/session.tsx";
 import { LevelDialog } from "./form.tsx";
 import { LevelPanel, type Open } from "./level-panel.tsx";
+
+/** So many levels are all in the page. */
+const FEW = 12;
+/** About how high a level stands with so many sections, in pixels. */
+const heightWith = (sections: number): number => 220 + sections * 100;
 
 /** With more levels than this, those of one dance are shown at a time. */
 const MOST_AT_ONCE = 20;
@@ -65,18 +71,26 @@ export function LevelsPage() {
               ) : null}
             </PageHead>
             <Stack gap="4">
-              {shown.map((level) => (
-                <LevelPanel
-                  key={level.id}
-                  level={level}
-                  dance={allDances.find(({ id }) => id === level.danceId)}
-                  sections={allSections.filter(({ levelId }) => levelId === level.id)}
-                  courses={courses?.filter(({ levelId }) => levelId === level.id)}
-                  teachersOf={teachersOf}
-                  approaches={own}
-                  onOpen={setOpen}
-                />
-              ))}
+              <WindowList
+                items={shown}
+                keyOf={({ id }) => id}
+                heightOf={({ id }) => heightWith(allSections.filter(({ levelId }) => levelId === id).length)}
+                few={FEW}
+              >
+                {(level) => (
+                  <Box pb="4">
+                    <LevelPanel
+                      level={level}
+                      dance={allDances.find(({ id }) => id === level.danceId)}
+                      sections={allSections.filter(({ levelId }) => levelId === level.id)}
+                      courses={courses?.filter(({ levelId }) => levelId === level.id)}
+                      teachersOf={teachersOf}
+                      approaches={own}
+                      onOpen={setOpen}
+                    />
+                  </Box>
+                )}
+              </WindowList>
               {allSections.length > 0 ? <ThreadLegend /> : null}
               {allLevels.length === 0 ? (
                 <Empty

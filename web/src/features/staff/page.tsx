@@ -1,4 +1,4 @@
-import { Badge, Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
+import { Badge, Box, Button, Flex, Text } from "@chakra-ui/react";
 import { api, type Course, type Level, type Section, type StaffMember } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
@@ -8,6 +8,7 @@ import { awayInWords } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
+import { WindowList } from "../../kit/window-list.tsx";
 import { isOver, nextLesson, notClosed, recapsToWrite } from "../courses/due.ts";
 import { useMay, useSession } from "../session/session.tsx";
 import { StaffDialog } from "./form.tsx";
@@ -85,13 +86,7 @@ function MemberRow({ member, taught, mayWrite, busy, onInvite, onEdit }: RowProp
   const { today } = useSession();
   const running = taught.filter(({ course }) => course === undefined || !isOver(course, today));
   return (
-    <Panel
-      as="li"
-      listStyleType="none"
-      py="3"
-      opacity={member.active ? 1 : 0.7}
-      css={{ breakInside: "avoid" }}
-    >
+    <Panel py="3" mb="2" opacity={member.active ? 1 : 0.7} css={{ breakInside: "avoid" }}>
       <Flex gap="4" align="center" justify="space-between" wrap={{ base: "wrap", lg: "nowrap" }}>
         <Box flex="1" minW="15rem">
           <Flex gap="2" align="center" wrap="wrap">
@@ -133,6 +128,9 @@ function MemberRow({ member, taught, mayWrite, busy, onInvite, onEdit }: RowProp
     </Panel>
   );
 }
+
+/** About how high a member stands, in pixels. */
+const ROW = 112;
 
 const taughtBy = (
   { id }: StaffMember,
@@ -183,18 +181,17 @@ export function StaffPage() {
               ) : null}
               {mayWrite ? <Button onClick={() => setOpen("new")}>New on the staff</Button> : null}
             </PageHead>
-            <Stack as="ul" gap="2">
-              {members.map((member) => (
+            <WindowList items={members} keyOf={({ id }) => id} heightOf={() => ROW}>
+              {(member) => (
                 <MemberRow
-                  key={member.id}
                   member={member}
                   taught={taughtBy(member, allSections, allLevels, courses)}
                   onInvite={() => invite(member.id)}
                   onEdit={() => setOpen(member)}
                   {...{ mayWrite, busy }}
                 />
-              ))}
-            </Stack>
+              )}
+            </WindowList>
             {open ? (
               <StaffDialog
                 member={open === "new" ? null : open}

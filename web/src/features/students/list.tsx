@@ -6,6 +6,7 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
+import { WindowList } from "../../kit/window-list.tsx";
 import { useMay } from "../session/session.tsx";
 import { DancerName } from "./dancer-name.tsx";
 import { roleName } from "./words.ts";
@@ -87,8 +88,13 @@ function SamePerson() {
   );
 }
 
-/** So many names are shown at once. */
-const MOST = 200;
+/** About how high a name stands, in pixels. */
+const ROW = 33;
+
+const found = (all: readonly StudioPerson[], find: string): readonly StudioPerson[] => {
+  const asked = find.trim().toLowerCase();
+  return asked === "" ? all : all.filter(({ name }) => name.toLowerCase().includes(asked));
+};
 
 /** Everybody of the studio, each once. */
 export function DancersPage() {
@@ -97,8 +103,7 @@ export function DancersPage() {
   return (
     <Loaded all={[people]}>
       {(all) => {
-        const asked = find.trim().toLowerCase();
-        const shown = all.filter(({ name }) => name.toLowerCase().includes(asked));
+        const shown = found(all, find);
         return (
           <>
             <PageHead
@@ -120,18 +125,10 @@ export function DancersPage() {
                   onChange={({ target }) => setFind(target.value)}
                 />
                 {shown.length === 0 ? <Text color="soft">Nobody is called that.</Text> : null}
-                <Box as="ul" listStyleType="none">
-                  {shown.slice(0, MOST).map((one) => (
-                    <Flex
-                      as="li"
-                      key={one.id}
-                      gap="3"
-                      py="1"
-                      borderTopWidth="1px"
-                      borderColor="rule"
-                      wrap="wrap"
-                    >
-                      <Heading as="h2" size="sm" w="12rem">
+                <WindowList items={shown} keyOf={({ id }) => id} heightOf={() => ROW}>
+                  {(one) => (
+                    <Flex gap="3" py="1" borderTopWidth="1px" borderColor="rule" wrap="wrap">
+                      <Heading as="h2" size="sm" w="12rem" overflowWrap="anywhere">
                         <DancerName id={one.id} name={one.name} />
                       </Heading>
                       <Text w="6rem" color="soft">
@@ -141,13 +138,8 @@ export function DancersPage() {
                         {whereOf(one)}
                       </Text>
                     </Flex>
-                  ))}
-                </Box>
-                {shown.length > MOST ? (
-                  <Text color="soft" mt="2">
-                    and {shown.length - MOST} more; write a part of the name
-                  </Text>
-                ) : null}
+                  )}
+                </WindowList>
               </Panel>
             )}
           </>

@@ -21,6 +21,7 @@ import { More, WaitingForYou } from "./waiting.tsx";
 /** The person's sections as they run, those that meet next first. */
 function TheTerm({ lessons, courses, more }: Pick<Today, "lessons" | "courses"> & { more: number }) {
   const sections = useApi(api.sections.list, {});
+  const { person } = useSession();
   return (
     <Panel as="section" aria-label="The term as it runs">
       <PanelTitle>The term as it runs</PanelTitle>
@@ -34,6 +35,9 @@ function TheTerm({ lessons, courses, more }: Pick<Today, "lessons" | "courses"> 
               level={lesson.levelName}
               course={courses.find(({ sectionId }) => sectionId === section.id)}
               teachers={inWords(lesson.teachers)}
+              only={
+                person.role === "director" || section.teacherIds.includes(person.id) ? undefined : lesson.week
+              }
             >
               <Text fontSize="sm">
                 <Text as="span" color="soft">

@@ -5,9 +5,9 @@ import { beginWalk, useWalk } from "./tour.tsx";
 
 /** In the made-up studio: a walk through its term. */
 export function WalkOffer() {
-  const { demoAccounts } = useSession();
+  const { isDemo } = useSession();
   const walking = useWalk() !== null;
-  if (demoAccounts.length === 0 || walking) return null;
+  if (!isDemo || walking) return null;
   return (
     <Slip className="no-print">
       <Text>A made-up studio, four weeks into its term. See what it is like in two minutes.</Text>
