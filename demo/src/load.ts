@@ -326,7 +326,7 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
         counts: [2, 3],
         replyTo: null,
       },
-      text: "In both sections the hand comes up a beat late. I say *lift on the &* now, and it is there on 2.",
+      text: "In both sections the hand comes up a beat late. I say “lift on the &” now, and it is there on 2.",
     },
     staff.get("Sunniva Larkfield") ?? "",
   );

@@ -28,7 +28,8 @@ const Step = ({ number, title, why, state, children }: StepProps) => (
   <Panel
     as="li"
     listStyleType="none"
-    opacity={state === "later" ? 0.65 : 1}
+    borderStyle={state === "later" ? "dashed" : "solid"}
+    bg={state === "later" ? "transparent" : "panel"}
     borderColor={state === "now" ? "pine" : "rule"}
     aria-current={state === "now" ? "step" : undefined}
   >

@@ -130,43 +130,45 @@ export function LevelPanel(props: LevelPanelProps) {
         </Box>
         <PlanPicture level={level} course={courses?.find(({ sectionId }) => sectionId === null)} />
       </Flex>
-      <ul>
-        {shown.map((section) => (
-          <SectionRow
-            key={section.id}
-            section={section}
-            course={courseOf(section)}
-            teachers={teachersOf(section)}
-          >
-            <SectionLink
-              to={`/levels/${section.levelId}/sections/${section.id}`}
-              label={`Plan of ${section.name}`}
+      {shown.length > 0 ? (
+        <ul>
+          {shown.map((section) => (
+            <SectionRow
+              key={section.id}
+              section={section}
+              course={courseOf(section)}
+              teachers={teachersOf(section)}
             >
-              Plan
-            </SectionLink>
-            <SectionLink to={`/lessons/${section.id}`} label={`Lessons of ${section.name}`}>
-              Lessons
-            </SectionLink>
-            <SectionLink to={`/sections/${section.id}/roster`} label={`Students of ${section.name}`}>
-              Students
-            </SectionLink>
-            {maySections ? (
-              <Button
-                variant="plain"
-                size="xs"
-                px="0"
-                minH="6"
-                color="pine"
-                fontWeight="700"
-                aria-label={`Settings of ${section.name}`}
-                onClick={() => onOpen({ what: "section", levelId: level.id, section })}
+              <SectionLink
+                to={`/levels/${section.levelId}/sections/${section.id}`}
+                label={`Plan of ${section.name}`}
               >
-                Settings
-              </Button>
-            ) : null}
-          </SectionRow>
-        ))}
-      </ul>
+                Plan
+              </SectionLink>
+              <SectionLink to={`/lessons/${section.id}`} label={`Lessons of ${section.name}`}>
+                Lessons
+              </SectionLink>
+              <SectionLink to={`/sections/${section.id}/roster`} label={`Students of ${section.name}`}>
+                Students
+              </SectionLink>
+              {maySections ? (
+                <Button
+                  variant="plain"
+                  size="xs"
+                  px="0"
+                  minH="6"
+                  color="pine"
+                  fontWeight="700"
+                  aria-label={`Settings of ${section.name}`}
+                  onClick={() => onOpen({ what: "section", levelId: level.id, section })}
+                >
+                  Settings
+                </Button>
+              ) : null}
+            </SectionRow>
+          ))}
+        </ul>
+      ) : null}
       {over.length > 0 && running.length > 0 ? (
         <Button
           variant="plain"
