@@ -137,6 +137,14 @@ export const plansApi = {
     params: byId,
     response: z.array(plan),
   }),
+  /** Those of all levels of a dance, and of their sections. */
+  ofDance: endpoint({
+    method: "GET",
+    path: "/dances/:id/plans",
+    access: "read",
+    params: byId,
+    response: z.array(plan),
+  }),
   read: endpoint({ method: "GET", path: "/plans/:id", access: "read", params: byId, response: plan }),
   change: endpoint({
     method: "PUT",

@@ -11,6 +11,15 @@ describe("levels", () => {
   const create = (about = {}) =>
     director.call(api.levels.create, { body: levelContent(course.danceId, about) });
 
+  it("of a dance are read with all their plans at once", async () => {
+    const of = (id: string) => director.call(api.plans.ofDance, { params: { id } });
+    const { body } = await of(course.danceId);
+    const ids = [course.level.planId, course.section.planId];
+    expect(body.map(({ id }) => id).sort()).toEqual(ids.sort());
+    for (const plan of body) expect(plan).toEqual(await planOf(plan.id));
+    expect((await of("00000000-0000-4000-8000-000000000000")).status).toBe(404);
+  });
+
   it("must leave minutes for figures", async () => {
     const { status, problem } = await create({
       name: "Full",

@@ -1,4 +1,4 @@
-import { api } from "@map-step/contract";
+import { api, type Endpoint } from "@map-step/contract";
 import type { QueryClient } from "@tanstack/react-query";
 import { createBrowserRouter, type RouteObject, RouterProvider } from "react-router";
 import { askAhead } from "../kit/api.ts";
@@ -208,9 +208,18 @@ const router = createBrowserRouter([
   },
 ]);
 
-/** Asks for what nearly every page needs, while it is still on its way. */
+/** What a page asks for first, by its address. */
+const FIRST: Readonly<Record<string, readonly Endpoint[]>> = {
+  "/": [api.today.read],
+  "/levels": [api.courses.list],
+  "/dancers": [api.students.all],
+  "/sequences": [api.sequences.list],
+};
+
+/** Asks for what nearly every page needs, and what this one does, while it is still on its way. */
 export function askForStudio(client: QueryClient): void {
-  for (const endpoint of [api.sections.list, api.levels.list, api.dances.list])
+  const first = FIRST[window.location.pathname] ?? [];
+  for (const endpoint of [api.sections.list, api.levels.list, api.dances.list, ...first])
     void askAhead(client, endpoint);
 }
 

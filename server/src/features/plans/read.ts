@@ -149,6 +149,17 @@ export async function plansOfLevel(db: Database, levelId: string): Promise<Taugh
   if (plans.length === 0) throw notFound();
   return plans;
 }
+/** The plans of all levels of a dance, and those of their sections. @throws a not-found problem without the dance */
+export async function plansOfDance(db: Database, danceId: string): Promise<TaughtPlan[]> {
+  const [dance] = await rowsOf<{ levels: string[] }>(
+    db,
+    `select array(select l.id::text from levels l where l.dance_id = d.id and l.deleted_at is null) as levels
+     from dances d where d.id = $danceId`,
+    { danceId },
+  );
+  if (!dance) throw notFound();
+  return dance.levels.length === 0 ? [] : readPlans(db, { allOfLevels: dance.levels });
+}
 export const planOfSection = (db: Database, sectionId: string): Promise<TaughtPlan> =>
   readOne(db, { sectionIds: [sectionId] });
 

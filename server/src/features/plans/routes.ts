@@ -2,12 +2,13 @@ import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { createPlanDraft, listPlanDrafts, removePlanDraft, restorePlanDraft } from "./drafts.ts";
-import { plansOfLevel, readPlan } from "./read.ts";
+import { plansOfDance, plansOfLevel, readPlan } from "./read.ts";
 import { changePlan } from "./service.ts";
 import { takeOver } from "./take-over.ts";
 
 export function servePlans(router: Router, { db }: Context): void {
   serve(router, api.plans.ofLevel, ({ params }) => plansOfLevel(db, params.id));
+  serve(router, api.plans.ofDance, ({ params }) => plansOfDance(db, params.id));
   serve(router, api.plans.read, ({ params }) => readPlan(db, params.id));
   serve(router, api.plans.change, ({ params, body: { version, ...content } }) =>
     changePlan(db, params.id, version, content),

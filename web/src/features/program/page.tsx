@@ -10,7 +10,7 @@ import {
 } from "@map-step/contract";
 import { useMemo } from "react";
 import { Link } from "react-router";
-import { useApi, useApiOfEach } from "../../kit/api.ts";
+import { useApi } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded, Loading } from "../../kit/states.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
@@ -34,7 +34,7 @@ interface Props {
 function DanceProgram({ levels, plans, library, dances, approaches, sections }: Props) {
   const program = useMemo(() => {
     const planned = levels.flatMap((level) => {
-      const plan = plans.find(({ levelId }) => levelId === level.id);
+      const plan = plans.find(({ levelId, sectionId }) => levelId === level.id && sectionId === null);
       return plan ? [{ level, plan }] : [];
     });
     return programOf(planned, library, dances, approaches);
@@ -60,7 +60,7 @@ function DanceProgram({ levels, plans, library, dances, approaches, sections }: 
       {program.levels.map(({ level }) => {
         const own = sections.filter(({ levelId }) => levelId === level.id);
         return own.length > 1 ? (
-          <SectionsBeside key={level.id} level={level} sections={own} nameOf={nameOf} />
+          <SectionsBeside key={level.id} level={level} sections={own} plans={plans} nameOf={nameOf} />
         ) : null;
       })}
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="4" alignItems="start">
@@ -83,9 +83,10 @@ export function ProgramPage() {
     () => (levels.data ?? []).filter(({ danceId }) => danceId === dance?.id),
     [levels.data, dance?.id],
   );
-  const plans = useApiOfEach(
-    api.plans.read,
-    useMemo(() => own.map(({ planId }) => ({ params: { id: planId } })), [own]),
+  const { data: plans } = useApi(
+    api.plans.ofDance,
+    { params: { id: dance?.id ?? "" } },
+    { enabled: dance !== undefined },
   );
   return (
     <Loaded all={[library, dances, levels, approaches, sections]}>

@@ -1,15 +1,14 @@
 import { Badge, Box, Stack, Text } from "@chakra-ui/react";
-import { api, type LessonSummary, type Level, type Plan, type Section } from "@map-step/contract";
+import type { Level, Plan, Section } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
-import { useMemo } from "react";
 import { Link } from "react-router";
-import { useApiOfEach } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import { Loading } from "../../kit/states.tsx";
 
 interface Props {
   readonly level: Level;
   readonly sections: readonly Section[];
+  /** Theirs and those of others. */
+  readonly plans: readonly Plan[];
   readonly nameOf: (figureId: string) => string;
 }
 
@@ -20,30 +19,26 @@ interface SectionProgress {
   readonly done: ReadonlySet<string>;
 }
 
-const coveredBy = (section: Section, lessons: readonly LessonSummary[], plan: Plan): SectionProgress => {
-  const missed = new Set(plan.notReached.map(({ figureId }) => figureId));
-  const taught = lessons.filter(({ state }) => state === "taught");
+const coveredBy = (section: Section, { held, chosen, notReached }: Plan): SectionProgress => {
+  const missed = new Set(notReached.map(({ figureId }) => figureId));
+  const taught = new Set(held.map(({ week }) => week));
   return {
     section,
-    taughtWeeks: taught.length,
+    taughtWeeks: taught.size,
     done: new Set(
-      taught.flatMap(({ newFigures }) => newFigures.map(({ id }) => id)).filter((id) => !missed.has(id)),
+      chosen.flatMap(({ figureId, week }) =>
+        week !== null && taught.has(week) && !missed.has(figureId) ? [figureId] : [],
+      ),
     ),
   };
 };
 
 /** The sections of one level: what each has covered, who is ahead, and what to even out. */
-export function SectionsBeside({ level, sections, nameOf }: Props) {
-  const inputs = useMemo(() => sections.map(({ id }) => ({ params: { id } })), [sections]);
-  const plans = useApiOfEach(
-    api.plans.read,
-    useMemo(() => sections.map(({ planId }) => ({ params: { id: planId } })), [sections]),
-  );
-  const lessons = useApiOfEach(api.lessons.list, inputs);
-  if (!plans || !lessons) return <Loading />;
-  const covered = sections.map((section, index) =>
-    coveredBy(section, lessons[index] ?? [], plans[index] as Plan),
-  );
+export function SectionsBeside({ level, sections, plans, nameOf }: Props) {
+  const covered = sections.flatMap((section) => {
+    const plan = plans.find(({ sectionId }) => sectionId === section.id);
+    return plan ? [coveredBy(section, plan)] : [];
+  });
   const all = [...new Set(covered.flatMap(({ done }) => [...done]))];
   const most = Math.max(0, ...covered.map(({ done }) => done.size));
   return (

@@ -60,15 +60,7 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
         ? `${counted(open, "join")} to mend`
         : "";
   return (
-    <Box
-      as="li"
-      listStyleType="none"
-      py="3"
-      borderTopWidth="1px"
-      borderColor="rule"
-      _first={{ borderTopWidth: "0" }}
-      css={{ breakInside: "avoid" }}
-    >
+    <Box py="3" borderTopWidth="1px" borderColor="rule" css={{ breakInside: "avoid" }}>
       <Flex gap="5" align="flex-start" wrap={{ base: "wrap", md: "nowrap" }}>
         <Box flex="1" minW="0">
           <Flex gap="3" align="center" wrap="wrap">

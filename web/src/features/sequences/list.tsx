@@ -9,6 +9,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { byName, SmallSelect } from "../../kit/select.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
+import { WindowList } from "../../kit/window-list.tsx";
 import { useMay } from "../session/session.tsx";
 import { SequenceLine } from "./line.tsx";
 
@@ -73,6 +74,9 @@ function NewSequence({ dances, onClose }: { dances: readonly DanceRecord[]; onCl
   );
 }
 
+/** About how high a sequence stands, in pixels, and how many of a dance are all in the page. */
+const [ROW, FEW] = [190, 8] as const;
+
 /** Every sequence of the studio, dance by dance. */
 export function SequencesPage() {
   const sequences = useApi(api.sequences.list, {});
@@ -102,17 +106,16 @@ export function SequencesPage() {
                 return own.length === 0 ? null : (
                   <Panel key={dance.id} as="section" aria-label={dance.name}>
                     <PanelTitle>{dance.name}</PanelTitle>
-                    <ul>
-                      {own.map((sequence) => (
+                    <WindowList items={own} keyOf={({ id }) => id} heightOf={() => ROW} few={FEW}>
+                      {(sequence) => (
                         <SequenceLine
-                          key={sequence.id}
                           sequence={sequence}
                           dance={dance}
                           level={allLevels.find(({ id }) => id === sequence.levelId)}
                           mayWrite={mayWrite}
                         />
-                      ))}
-                    </ul>
+                      )}
+                    </WindowList>
                   </Panel>
                 );
               })}
