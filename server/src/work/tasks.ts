@@ -2,7 +2,7 @@ import type { Database } from "../db/connection.ts";
 import { levelSeen } from "../features/checks/level-seen.ts";
 import { previewFile, takeInFile } from "../features/figure-file/service.ts";
 import { compareDance } from "../features/figures/likeness.ts";
-import { lookAtCourses, openFindings } from "../features/plans/findings.ts";
+import { lookAtCourses, lookForToday } from "../features/plans/findings.ts";
 import { lookAtAllPlans } from "../features/plans/looked.ts";
 import { listAlike } from "../features/students/same-person.ts";
 import { takeInStudioFile } from "../features/studio-file/take-in.ts";
@@ -23,7 +23,7 @@ export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   lookAtCourses,
   previewFile,
   takeInFile,
-  openFindings,
+  lookForToday,
   writeStudioFile,
   takeInStudioFile,
 };

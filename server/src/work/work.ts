@@ -40,7 +40,10 @@ export interface Tasks {
   readonly listAlike: (person: Person) => AlikePair[];
   readonly lookAtAllPlans: () => void;
   readonly lookAtCourses: (asked: readonly AskedCourse[]) => Course[];
-  readonly openFindings: (asked: readonly AskedPlan[]) => Today["plans"];
+  readonly lookForToday: (
+    plans: readonly AskedPlan[],
+    courses: readonly AskedCourse[],
+  ) => Pick<Today, "plans" | "courses">;
   readonly previewFile: (file: FigureRows) => JudgedFile;
   readonly takeInFile: (file: FigureRows, basis: string) => JudgedFile;
   readonly writeStudioFile: () => string;

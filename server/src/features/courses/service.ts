@@ -20,8 +20,13 @@ interface PlanOfCourse {
 /**
  * The plans of the levels, and those of the sections that are there with how many dance in each.
  * @param today the studio's own day where nothing is given
+ * @param sectionIds only theirs, where some are given
  */
-export const coursePlans = (db: Database, today: string | undefined): Promise<PlanOfCourse[]> =>
+export const coursePlans = (
+  db: Database,
+  today: string | undefined,
+  sectionIds?: readonly string[],
+): Promise<PlanOfCourse[]> =>
   rowsOf<PlanOfCourse>(
     db,
     `with day as (
@@ -32,19 +37,20 @@ export const coursePlans = (db: Database, today: string | undefined): Promise<Pl
           and not e.waiting and e.from_date <= today and coalesce(e.until_date, today) >= today) as dancers
      from plans p join levels l on l.id = p.level_id left join sections s on s.id = p.section_id
      where l.deleted_at is null and s.deleted_at is null
+       ${sectionIds ? "and p.section_id = any($sectionIds::uuid[])" : ""}
      order by l.created_at, l.id, s.created_at nulls first, s.id`,
-    { today: today ?? null },
+    { today: today ?? null, ...(sectionIds ? { sectionIds } : {}) },
   );
 
 /** A section to be looked at. */
 export const askedSection = (
-  { id, planId }: Section,
+  { planId }: Section,
   lessons: AskedCourse["lessons"],
-  plans: readonly PlanOfCourse[],
+  dancers: number,
 ): AskedCourse => ({
   planId,
   after: lastTaught(lessons),
-  dancers: plans.find(({ sectionId }) => sectionId === id)?.dancers ?? 0,
+  dancers,
   lessons: lessons.map(({ week, date, state, recap }) => ({ week, date, state, recap })),
 });
 
@@ -61,7 +67,7 @@ export async function listCourses(db: Database, config: Config, workers: Workers
     plans.flatMap(({ planId, sectionId, dancers }): AskedCourse[] => {
       if (sectionId === null) return [{ planId, after: 0, dancers, lessons: [] }];
       const section = sectionOf.get(sectionId);
-      return section ? [askedSection(section, lessonsOf.get(sectionId) ?? [], plans)] : [];
+      return section ? [askedSection(section, lessonsOf.get(sectionId) ?? [], dancers)] : [];
     }),
   );
 }

@@ -1,15 +1,15 @@
 import type { Course, Today } from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import type { AskedCourse, AskedPlan } from "../../work/work.ts";
-import { lookAt, openIn } from "./looked.ts";
+import { type LookedAt, lookAt, openIn } from "./looked.ts";
+
+type Looks = ReadonlyMap<string, LookedAt>;
+
+const planIdsOf = (asked: readonly { readonly planId: string }[]) => asked.map(({ planId }) => planId);
 
 /** Plans that have something to solve in weeks to come, those with the most that must be solved first. */
-export async function openFindings(db: Database, asked: readonly AskedPlan[]): Promise<Today["plans"]> {
-  const looked = await lookAt(
-    db,
-    asked.map(({ planId }) => planId),
-  );
-  return asked
+const toSolveIn = (looked: Looks, asked: readonly AskedPlan[]): Today["plans"] =>
+  asked
     .flatMap(({ planId, title, after }) => {
       const found = looked.get(planId);
       if (!found) return [];
@@ -18,15 +18,10 @@ export async function openFindings(db: Database, asked: readonly AskedPlan[]): P
       return first === null ? [] : [{ planId, levelId, sectionId, title, must, should, first }];
     })
     .sort((a, b) => b.must - a.must || b.should - a.should);
-}
 
 /** How some courses run; one whose plan is gone is missing. */
-export async function lookAtCourses(db: Database, asked: readonly AskedCourse[]): Promise<Course[]> {
-  const looked = await lookAt(
-    db,
-    asked.map(({ planId }) => planId),
-  );
-  return asked.flatMap(({ planId, after, dancers, lessons }): Course[] => {
+const coursesIn = (looked: Looks, asked: readonly AskedCourse[]): Course[] =>
+  asked.flatMap(({ planId, after, dancers, lessons }): Course[] => {
     const found = looked.get(planId);
     if (!found) return [];
     const { levelId, sectionId, overview } = found;
@@ -53,4 +48,17 @@ export async function lookAtCourses(db: Database, asked: readonly AskedCourse[])
       },
     ];
   });
+/** How some courses run. */
+export const lookAtCourses = async (db: Database, asked: readonly AskedCourse[]): Promise<Course[]> =>
+  coursesIn(await lookAt(db, planIdsOf(asked)), asked);
+
+/** What Today needs to know of plans, in one look: what is to be solved in some, and how some courses run. */
+export async function lookForToday(
+  db: Database,
+  plans: readonly AskedPlan[],
+  courses: readonly AskedCourse[],
+): Promise<Pick<Today, "plans" | "courses">> {
+  if (plans.length + courses.length === 0) return { plans: [], courses: [] };
+  const looked = await lookAt(db, [...new Set([...planIdsOf(plans), ...planIdsOf(courses)])]);
+  return { plans: toSolveIn(looked, plans), courses: coursesIn(looked, courses) };
 }

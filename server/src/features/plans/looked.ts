@@ -39,9 +39,10 @@ const stampsOf = (db: Database, planIds: readonly string[]): Promise<Stamp[]> =>
        from chain join levels l on l.id = chain.level_id
        join plans p on p.level_id = l.id and p.section_id is null group by chain.root
      ), held as (
-       select l.section_id, string_agg(l.week || '.' || coalesce(e.last, 0), ',' order by l.week) as stamp
-       from lessons l left join (select lesson_id, max(position) as last from class_entries group by lesson_id) e
-         on e.lesson_id = l.id where l.state = 'taught' group by l.section_id
+       select l.section_id, string_agg(l.week || '.' || coalesce(
+           (select max(position) from class_entries where lesson_id = l.id), 0), ',' order by l.week) as stamp
+       from plans p join lessons l on l.section_id = p.section_id and l.state = 'taught'
+       where p.id = any($planIds::uuid[]) group by l.section_id
      ), approach as (
        select string_agg(id || '.' || version, ',' order by id) as stamp from approaches where deleted_at is null
      )

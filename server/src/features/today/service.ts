@@ -104,10 +104,7 @@ export async function todayFor(
     () => listLevels(db),
     () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
   );
-  const [lessonsOf, coursesNow] = await together(
-    () => listLessons(db, sections),
-    () => coursePlans(db, config.STUDIO_TODAY),
-  );
+  const lessonsOf = await listLessons(db, sections);
   const allLessons = ({ id }: Section) => lessonsOf.get(id) ?? [];
   const levelNames = new Map(levels.map(({ id, name }) => [id, name]));
   // Who only stands in has the lessons in which they do.
@@ -134,9 +131,19 @@ export async function todayFor(
     return next ? [{ ...withLine(section, next), course }] : [];
   });
   const lessons = firstOf(upcoming.sort(byDate));
-  const ahead = await aheadOf(
-    db,
-    lessons.list.map(({ course, sectionId, week }) => ({ sectionId, week, before: heldBefore(course) })),
+  const shown = lessons.list.map(({ course }) => course.section);
+  const [ahead, coursesNow] = await together(
+    () =>
+      aheadOf(
+        db,
+        lessons.list.map(({ course, sectionId, week }) => ({ sectionId, week, before: heldBefore(course) })),
+      ),
+    () =>
+      coursePlans(
+        db,
+        config.STUDIO_TODAY,
+        shown.map(({ id }) => id),
+      ),
   );
   const unfinished = firstOf(
     courses
@@ -156,25 +163,25 @@ export async function todayFor(
       )
       .sort(byDate),
   );
-  const plans = firstOf(
+  const dancers = new Map(coursesNow.map(({ sectionId, dancers: all }) => [sectionId, all]));
+  const looks = await workers.run(
+    "lookForToday",
     may(person.role, "plans.write")
-      ? await workers.run("openFindings", [
+      ? [
           ...levels.map(({ planId, name }) => ({ planId, title: name, after: 0 })),
           ...sections.map((section) => ({
             planId: section.planId,
             title: `${levelNames.get(section.levelId) ?? ""}, ${section.name}`,
             after: lastTaught(allLessons(section)),
           })),
-        ])
+        ]
       : [],
+    shown.map((section) => askedSection(section, allLessons(section), dancers.get(section.id) ?? 0)),
   );
-  const looks = await workers.run(
-    "lookAtCourses",
-    lessons.list.map(({ course: { section } }) => askedSection(section, allLessons(section), coursesNow)),
-  );
+  const plans = firstOf(looks.plans);
   return {
     today,
-    courses: looks,
+    courses: looks.courses,
     lessons: lessons.list.map(({ course: _course, ...lesson }) => {
       const { teachers = [], carried = [] } = ahead.get(lesson.sectionId) ?? {};
       return { ...lesson, teachers: [...teachers], carried: [...carried] };
