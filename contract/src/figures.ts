@@ -67,7 +67,7 @@ export function houseCues(cues: readonly Cue[]): string[] {
   return (chosen.length > 0 ? chosen : cues).map(({ text }) => text);
 }
 
-const lessonOfThread = z.object({
+const lessonOfTrail = z.object({
   levelId: z.uuid(),
   /** `null` for the level's own plan, which has no dates. */
   sectionId: z.uuid().nullable(),
@@ -77,18 +77,18 @@ const lessonOfThread = z.object({
   date: localDate.nullable(),
 });
 /** What becomes of a figure, in the order of the job. */
-export const figureThread = z.object({
+export const figureTrail = z.object({
   /** The lessons in which it will be new, soonest first, then levels without a running section; at most 12. */
-  planned: z.array(lessonOfThread),
+  planned: z.array(lessonOfTrail),
   /** In how many lessons it was really danced, and the last of them. */
-  taught: z.object({ times: z.int(), last: lessonOfThread.nullable() }),
+  taught: z.object({ times: z.int(), last: lessonOfTrail.nullable() }),
   /** Of how many dancers a mark stands, and how many of those dance it without help. */
   danced: z.object({ seen: z.int(), have: z.int() }),
   /** Figures that need it. */
   opens: z.array(z.object({ id: z.uuid(), name: z.string() })),
 });
 /** What becomes of a figure. */
-export type FigureThread = z.infer<typeof figureThread>;
+export type FigureTrail = z.infer<typeof figureTrail>;
 
 /** Endpoints of the library. */
 export const figuresApi = {
@@ -103,12 +103,12 @@ export const figuresApi = {
     response: z.array(figure),
   }),
   read: endpoint({ method: "GET", path: "/figures/:id", access: "read", params: byId, response: figure }),
-  thread: endpoint({
+  trail: endpoint({
     method: "GET",
-    path: "/figures/:id/thread",
+    path: "/figures/:id/trail",
     access: "read",
     params: byId,
-    response: figureThread,
+    response: figureTrail,
   }),
   create: endpoint({
     method: "POST",

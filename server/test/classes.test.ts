@@ -364,20 +364,20 @@ describe("how the courses run", () => {
 });
 
 describe("what becomes of a figure", () => {
-  const thread = async (id: string) => (await teacher.call(api.figures.thread, { params: { id } })).body;
+  const trail = async (id: string) => (await teacher.call(api.figures.trail, { params: { id } })).body;
 
   it("is told in the order of the job: planned, taught, danced, and what it opens the way to", async () => {
     const director = await studio.as("director");
     const { home, pass, spin } = course.figures;
     const { id: sectionId } = course.section;
-    expect(await thread(pass.id)).toMatchObject({
+    expect(await trail(pass.id)).toMatchObject({
       planned: [{ sectionId, title: "Level one, Monday", week: 2, date: "2027-02-22" }],
       taught: { times: 0, last: null },
       danced: { seen: 0, have: 0 },
       opens: [],
     });
     // What waits for a week is planned nowhere.
-    expect((await thread(spin.id)).planned).toEqual([]);
+    expect((await trail(spin.id)).planned).toEqual([]);
     await teach(1, { Home: "part" });
     const ada = await director.call(api.students.create, {
       params: { id: sectionId },
@@ -389,9 +389,9 @@ describe("what becomes of a figure", () => {
         body: { entries: [seen(ada.body.id, home.id, { mark, seenOn })] },
       });
     await see("not-yet", "2027-02-14");
-    expect((await thread(home.id)).danced).toEqual({ seen: 1, have: 0 });
+    expect((await trail(home.id)).danced).toEqual({ seen: 1, have: 0 });
     await see("alone", "2027-02-15");
-    expect(await thread(home.id)).toMatchObject({
+    expect(await trail(home.id)).toMatchObject({
       // Its lesson was before today, and the level is run by a section.
       taught: { times: 1, last: { sectionId, week: 1, date: "2027-02-15" } },
       danced: { seen: 1, have: 1 },
@@ -403,12 +403,12 @@ describe("what becomes of a figure", () => {
     const director = await studio.as("director");
     const { pass } = course.figures;
     await director.call(api.sections.remove, { params: { id: course.section.id } });
-    expect((await thread(pass.id)).planned).toMatchObject([
+    expect((await trail(pass.id)).planned).toMatchObject([
       { sectionId: null, levelId: course.level.id, title: "Level one", week: 2, date: null },
     ]);
     await director.call(api.levels.remove, { params: { id: course.level.id } });
-    expect((await thread(pass.id)).planned).toEqual([]);
+    expect((await trail(pass.id)).planned).toEqual([]);
     const unknown = { params: { id: "00000000-0000-4000-8000-000000000000" } };
-    expect((await teacher.call(api.figures.thread, unknown)).status).toBe(404);
+    expect((await teacher.call(api.figures.trail, unknown)).status).toBe(404);
   });
 });

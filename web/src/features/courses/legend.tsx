@@ -15,8 +15,8 @@ const bead = (fill: string) => (
   <circle cx="8" cy="9" r="5" fill={tone(fill)} stroke={tone("pineSolid")} strokeWidth="1.8" />
 );
 
-/** What the signs on a thread stand for. */
-export const ThreadLegend = () => (
+/** What the signs of a course stand for. */
+export const BeadsLegend = () => (
   <Flex gap="4" rowGap="1" wrap="wrap" fontSize="sm" color="soft">
     <Sign words="new work, and what comes back">
       <rect x="3" y="1" width="10" height="9" rx="2" fill={tone("pineSolid")} />

@@ -7,7 +7,7 @@ import { useApi } from "../../kit/api.ts";
 import { awayInWords, shortDay, timeText, weekdays } from "../../kit/dates.ts";
 import { Carded } from "../../kit/hover-card.tsx";
 import { useSession } from "../session/session.tsx";
-import { CourseThread } from "./course-thread.tsx";
+import { CourseBeads } from "./course-beads.tsx";
 import { nextLesson } from "./due.ts";
 import { howFar, toSolve } from "./words.ts";
 
@@ -36,7 +36,7 @@ function SectionCard({ id }: { id: string }) {
         {teachers.length > 0 ? `; ${inWords(teachers)}` : ""}; {counted(course.dancers, "dancer")}
       </Text>
       <Box overflowX="auto">
-        <CourseThread course={course} />
+        <CourseBeads course={course} />
       </Box>
       <Text>
         {howFar(course)}

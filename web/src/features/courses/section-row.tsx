@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { shortDay, timeText, weekdays } from "../../kit/dates.ts";
 import { useTeaches } from "../sections/own-class.tsx";
 import { useSession } from "../session/session.tsx";
-import { CourseThread } from "./course-thread.tsx";
+import { CourseBeads } from "./course-beads.tsx";
 import { isOver } from "./due.ts";
 import { DueAction } from "./due-action.tsx";
 import { howFar, toSolve } from "./words.ts";
@@ -32,7 +32,7 @@ export const SectionLink = ({ to, label, children }: { to: string; label: string
   </Button>
 );
 
-/** A section as it runs: who and when, its weeks on their thread, and the one thing it waits for. */
+/** A section as it runs: who and when, its weeks as beads, and the one thing it waits for. */
 export function SectionRow({ section, course, level, teachers, only, children }: Props) {
   const { today } = useSession();
   const teaches = useTeaches();
@@ -86,7 +86,7 @@ export function SectionRow({ section, course, level, teachers, only, children }:
           opacity={over ? 0.75 : 1}
         >
           <Box>
-            <CourseThread course={course} />
+            <CourseBeads course={course} />
             <Text color="soft" fontSize="xs" textAlign="center">
               {howFar(course)}
             </Text>

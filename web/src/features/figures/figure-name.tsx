@@ -1,5 +1,5 @@
 import { Box, Flex, Skeleton, Stack, Text } from "@chakra-ui/react";
-import { api, type FigureThread, houseCues } from "@map-step/contract";
+import { api, type FigureTrail, houseCues } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
@@ -12,9 +12,9 @@ import { KindGlyph } from "../../kit/kind-glyph.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { timingOf, useDances, useSteps } from "./library.ts";
 
-type Lesson = FigureThread["planned"][number];
+type Lesson = FigureTrail["planned"][number];
 
-/** Where a lesson of a thread is found. */
+/** Where a lesson of a trail is found. */
 export const lessonPlace = ({ levelId, sectionId, week }: Lesson): string =>
   sectionId === null ? `/levels/${levelId}` : `/lessons/${sectionId}/${week}`;
 
@@ -46,8 +46,8 @@ const Stage = ({ name, children }: { name: string; children: ReactNode }) => (
 );
 
 /** What becomes of a figure, in the order of the job. */
-function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?: number }) {
-  const { planned, taught, danced, opens } = thread;
+function TrailStages({ trail, most = 3 }: { trail: FigureTrail; most?: number }) {
+  const { planned, taught, danced, opens } = trail;
   return (
     <Stack gap="0" fontSize="sm">
       <Stage name="Planned">
@@ -91,15 +91,15 @@ function ThreadStages({ thread, most = 3 }: { thread: FigureThread; most?: numbe
 
 /** What becomes of a figure, on its own page. */
 export function FigureStages({ id }: { id: string }) {
-  const { data: thread } = useApi(api.figures.thread, { params: { id } });
-  return thread ? <ThreadStages thread={thread} most={6} /> : <Skeleton height="24" />;
+  const { data: trail } = useApi(api.figures.trail, { params: { id } });
+  return trail ? <TrailStages trail={trail} most={6} /> : <Skeleton height="24" />;
 }
 
 function FigureCard({ id }: { id: string }) {
   const { data: record } = useApi(api.figures.read, { params: { id } });
-  const { data: thread } = useApi(api.figures.thread, { params: { id } });
+  const { data: trail } = useApi(api.figures.trail, { params: { id } });
   const steps = useSteps(record);
-  if (!record || !thread) return <Skeleton height="40" />;
+  if (!record || !trail) return <Skeleton height="40" />;
   const beats = steps ? `, ${counted(steps.length / TICKS_PER_BEAT, "beat")}` : "";
   return (
     <>
@@ -115,7 +115,7 @@ function FigureCard({ id }: { id: string }) {
       </Text>
       <FigureRibbon id={id} />
       <Box mt="2" pt="2" borderTopWidth="1px" borderColor="rule">
-        <ThreadStages thread={thread} />
+        <TrailStages trail={trail} />
       </Box>
     </>
   );

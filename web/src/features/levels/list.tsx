@@ -6,7 +6,7 @@ import { useApi } from "../../kit/api.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { WindowList } from "../../kit/window-list.tsx";
-import { ThreadLegend } from "../courses/legend.tsx";
+import { BeadsLegend } from "../courses/legend.tsx";
 import { DanceSelect, useDanceChoice } from "../dances/choice.tsx";
 import { SectionDialog } from "../sections/form.tsx";
 import { useMay } from "../session/session.tsx";
@@ -91,7 +91,7 @@ export function LevelsPage() {
                   </Box>
                 )}
               </WindowList>
-              {allSections.length > 0 ? <ThreadLegend /> : null}
+              {allSections.length > 0 ? <BeadsLegend /> : null}
               {allLevels.length === 0 ? (
                 <Empty
                   title="No level yet"

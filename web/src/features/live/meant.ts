@@ -5,9 +5,9 @@ const ID = /[\da-f]{8}-[\da-f]{4}-[\da-f]{4}-[\da-f]{4}-[\da-f]{12}/;
 /** What of the studio's answers says something of a sort that changes often; a change of any other sort may be anywhere. */
 const PLACES: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
   plans:
-    /^\/api\/(plans|(levels|dances)\/[^/]+\/plans|sections\/[^/]+\/lessons|courses|figures\/[^/]+\/thread|today|history)/,
+    /^\/api\/(plans|(levels|dances)\/[^/]+\/plans|sections\/[^/]+\/lessons|courses|figures\/[^/]+\/trail|today|history)/,
   lessons:
-    /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|(levels|dances)\/[^/]+\/plans|courses|figures\/[^/]+\/thread|today|history)/,
+    /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|(levels|dances)\/[^/]+\/plans|courses|figures\/[^/]+\/trail|today|history)/,
   recaps: /^\/api\/(sections\/[^/]+\/lessons|courses|today|history)/,
   planDrafts: /^\/api\/(plans|bin|history)/,
   sequences: /^\/api\/(sequences|bin|history)/,

@@ -7,7 +7,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { BackupAlert } from "../backups/state.tsx";
 import { Calls } from "../comments/calls.tsx";
-import { ThreadLegend } from "../courses/legend.tsx";
+import { BeadsLegend } from "../courses/legend.tsx";
 import { SectionRow } from "../courses/section-row.tsx";
 import { FigureNames } from "../figures/figure-name.tsx";
 import { SinceYouWereHere } from "../history/since.tsx";
@@ -54,7 +54,7 @@ function TheTerm({ lessons, courses, more }: Pick<Today, "lessons" | "courses"> 
         })}
       </ul>
       <More count={more} what={more === 1 ? "section, on Levels" : "sections, on Levels"} />
-      <ThreadLegend />
+      <BeadsLegend />
     </Panel>
   );
 }

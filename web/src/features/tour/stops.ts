@@ -45,7 +45,7 @@ export function stopsOf(
     {
       to: "/",
       name: "Today",
-      look: "The next class with its running order, what waits for you, and every class on its thread.",
+      look: "The next class with its running order, what waits for you, and every class with its weeks as beads.",
     },
     ...(solve
       ? [

@@ -6,8 +6,8 @@ import { useSession } from "../session/session.tsx";
 import { nextLesson } from "./due.ts";
 import { courseInWords } from "./words.ts";
 
-/** Pixels: what stands over the bars, the highest bar, the thread, and all of it. */
-const [HEAD, BAR, THREAD, HEIGHT] = [15, 24, 49, 62] as const;
+/** Pixels: what stands over the bars, the highest bar, the string of beads, and all of it. */
+const [HEAD, BAR, STRING, HEIGHT] = [15, 24, 49, 62] as const;
 const BEAD = 5;
 /** A bar grows no higher than this much of a full lesson. */
 const MOST = 1.25;
@@ -47,7 +47,7 @@ function Bead({ week, x, isLate }: { week: CourseWeek; x: number; isLate: boolea
   if (cancelled)
     return (
       <path
-        d={`M${x - 4} ${THREAD - 4}l8 8m0 -8l-8 8`}
+        d={`M${x - 4} ${STRING - 4}l8 8m0 -8l-8 8`}
         stroke={tone("soft")}
         strokeWidth="1.8"
         strokeLinecap="round"
@@ -60,7 +60,7 @@ function Bead({ week, x, isLate }: { week: CourseWeek; x: number; isLate: boolea
       {waits ? (
         <circle
           cx={x}
-          cy={THREAD}
+          cy={STRING}
           r={BEAD + 3.5}
           fill={tone("panel")}
           stroke={tone("apricot")}
@@ -69,7 +69,7 @@ function Bead({ week, x, isLate }: { week: CourseWeek; x: number; isLate: boolea
       ) : null}
       <circle
         cx={x}
-        cy={THREAD}
+        cy={STRING}
         r={BEAD}
         fill={tone(isTaught ? "pineSolid" : "panel")}
         stroke={tone("pineSolid")}
@@ -96,10 +96,10 @@ interface Props {
 }
 
 /**
- * A course on its thread, week by week: the bar is how full the lesson is (dark: taught), the bead whether it was
+ * A course as beads on a string, week by week: the bar is how full the lesson is (dark: taught), the bead whether it was
  * taught, a ring of apricot what is late, the upright line what comes next, a number what is to be solved.
  */
-export const CourseThread = memo(function CourseThread({ course, step = 24 }: Props) {
+export const CourseBeads = memo(function CourseBeads({ course, step = 24 }: Props) {
   const { today } = useSession();
   const { weeks, sectionId } = course;
   const width = weeks.length * step;
@@ -118,8 +118,8 @@ export const CourseThread = memo(function CourseThread({ course, step = 24 }: Pr
       <line
         x1={middle(1)}
         x2={middle(weeks.length)}
-        y1={THREAD}
-        y2={THREAD}
+        y1={STRING}
+        y2={STRING}
         stroke={tone("pine2")}
         strokeWidth="1.5"
       />

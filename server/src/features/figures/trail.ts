@@ -1,4 +1,4 @@
-import type { FigureThread } from "@map-step/contract";
+import type { FigureTrail } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
 import { together } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
@@ -47,8 +47,8 @@ const plansWith = (db: Database, figureId: string): Promise<PlanRow[]> =>
     { figureId },
   );
 
-const marksOf = (db: Database, figureId: string): Promise<FigureThread["danced"][]> =>
-  rowsOf<FigureThread["danced"]>(
+const marksOf = (db: Database, figureId: string): Promise<FigureTrail["danced"][]> =>
+  rowsOf<FigureTrail["danced"]>(
     db,
     `select count(*)::int as seen, count(*) filter (where mark in ('alone', 'dances-it'))::int as have
      from (
@@ -59,8 +59,8 @@ const marksOf = (db: Database, figureId: string): Promise<FigureThread["danced"]
     { figureId },
   );
 
-const opensWith = (db: Database, figureId: string): Promise<FigureThread["opens"]> =>
-  rowsOf<FigureThread["opens"][number]>(
+const opensWith = (db: Database, figureId: string): Promise<FigureTrail["opens"]> =>
+  rowsOf<FigureTrail["opens"][number]>(
     db,
     `select f.id, f.name from figure_needs n join figures f on f.id = n.figure_id
      where n.needs_id = $figureId and f.deleted_at is null order by f.tier, f.name`,
@@ -68,7 +68,7 @@ const opensWith = (db: Database, figureId: string): Promise<FigureThread["opens"
   );
 
 /** What becomes of a figure: where it is planned, when it was taught, how it was danced, what it opens the way to. */
-export async function figureThread(db: Database, figureId: string, today: string): Promise<FigureThread> {
+export async function figureTrail(db: Database, figureId: string, today: string): Promise<FigureTrail> {
   const [, plans, marks, opens] = await together(
     () => readFigure(db, figureId),
     () => plansWith(db, figureId),
