@@ -1,4 +1,4 @@
-import { Box, Flex, Skeleton, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, SimpleGrid, Skeleton, Stack, Text } from "@chakra-ui/react";
 import { api, type FigureTrail, houseCues } from "@map-step/contract";
 import { KIND_NAMES } from "@map-step/core/figure";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
@@ -22,7 +22,7 @@ export const lessonWords = ({ title, week, date }: Lesson): string =>
   `${title}, week ${week}${date === null ? "" : `, ${dayAndMonth(date)}`}`;
 
 /** The ribbon of a figure, wherever it is named; of one without steps what the house says to it. */
-export const FigureRibbon = memo(function FigureRibbon({ id }: { id: string }) {
+const FigureRibbon = memo(function FigureRibbon({ id }: { id: string }) {
   const { data: record } = useApi(api.figures.read, { params: { id } });
   const { data: dances } = useDances();
   const steps = useSteps(record);
@@ -143,3 +143,44 @@ export const FigureNames = ({
     ))}
   </>
 );
+
+/** So many figures are drawn beside each other. */
+const DRAWN = 3;
+
+/** Figures with their ribbons beside each other; of many, the names of those that are not drawn. */
+export function DrawnFigures({
+  figures,
+  before = "",
+}: {
+  figures: readonly { readonly id: string; readonly name: string }[];
+  /** What stands before each name. */
+  before?: string;
+}) {
+  const shown = figures.slice(0, DRAWN);
+  const others = figures.slice(DRAWN);
+  if (shown.length === 0) return null;
+  return (
+    <Box flex="1" minW="0">
+      <SimpleGrid columns={{ base: 1, md: Math.min(2, shown.length), xl: shown.length }} gap="4">
+        {shown.map(({ id, name }) => (
+          <Box key={id} minW="0">
+            <Text fontWeight="700" fontSize="sm">
+              {before === "" ? null : (
+                <Text as="span" color="soft" fontWeight="400">
+                  {before}{" "}
+                </Text>
+              )}
+              <FigureName id={id} name={name} />
+            </Text>
+            <FigureRibbon id={id} />
+          </Box>
+        ))}
+      </SimpleGrid>
+      {others.length > 0 ? (
+        <Text fontSize="sm" mt="1">
+          and <FigureNames figures={others} />
+        </Text>
+      ) : null}
+    </Box>
+  );
+}

@@ -1,4 +1,4 @@
-import { Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type Level, type Section } from "@map-step/contract";
 import { STARTER_SETS } from "@map-step/core/starter";
 import { counted } from "@map-step/core/words";
@@ -9,7 +9,7 @@ import { useApi } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { LevelPicture } from "../courses/level-picture.tsx";
-import { FigureName, FigureRibbon } from "../figures/figure-name.tsx";
+import { DrawnFigures } from "../figures/figure-name.tsx";
 import { LessonStrip } from "../lessons/lesson-strip.tsx";
 import { ClassForm, DanceForm, LevelForm } from "./forms.tsx";
 
@@ -68,16 +68,7 @@ function Basics({ dance }: { dance: DanceRecord }) {
       <Text mb="2">
         <strong>{dance.name}</strong> is there, with {counted(figures?.length ?? 0, "figure")}.
       </Text>
-      <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
-        {basics.slice(0, DRAWN).map(({ id, name }) => (
-          <Box key={id} minW="0">
-            <Text fontWeight="700" fontSize="sm">
-              <FigureName id={id} name={name} />
-            </Text>
-            <FigureRibbon id={id} />
-          </Box>
-        ))}
-      </SimpleGrid>
+      <DrawnFigures figures={basics.slice(0, DRAWN)} />
     </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Badge, Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Badge, Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type CourseWeek, type LessonSummary, type Section } from "@map-step/contract";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -7,13 +7,10 @@ import { PageHead } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { howFar, toSolve } from "../courses/words.ts";
-import { FigureName, FigureNames, FigureRibbon } from "../figures/figure-name.tsx";
+import { DrawnFigures, FigureNames } from "../figures/figure-name.tsx";
 import { useOwnClass } from "../sections/own-class.tsx";
 import { useSession } from "../session/session.tsx";
 import { WorkBar } from "./work-bar.tsx";
-
-/** So many new figures of the next lesson are drawn. */
-const DRAWN = 3;
 
 interface LineProps {
   readonly lesson: LessonSummary;
@@ -122,20 +119,7 @@ function LessonLine(props: LineProps) {
               <Link to={`/teach/${sectionId}/${lesson.week}`}>Teach it</Link>
             </Button>
           </Flex>
-          <SimpleGrid
-            columns={{ base: 1, md: Math.max(1, Math.min(DRAWN, newFigures.length)) }}
-            gap="5"
-            flex="1"
-          >
-            {newFigures.slice(0, DRAWN).map(({ id, name }) => (
-              <Box key={id} minW="0">
-                <Text fontWeight="700" fontSize="sm">
-                  <FigureName id={id} name={name} />
-                </Text>
-                <FigureRibbon id={id} />
-              </Box>
-            ))}
-          </SimpleGrid>
+          <DrawnFigures figures={newFigures} />
         </Flex>
       ) : null}
     </Box>

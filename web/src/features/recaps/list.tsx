@@ -1,4 +1,4 @@
-import { Badge, Box, Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { Badge, Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type LessonSummary, type Section } from "@map-step/contract";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -7,7 +7,7 @@ import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { recapsToWrite } from "../courses/due.ts";
-import { FigureName, FigureNames, FigureRibbon } from "../figures/figure-name.tsx";
+import { DrawnFigures } from "../figures/figure-name.tsx";
 import { ReadingAlong, useOwnClass, useTeaches } from "../sections/own-class.tsx";
 
 const STATES = {
@@ -15,9 +15,6 @@ const STATES = {
   draft: { words: "begun, not published", colour: "orange", action: "Go on writing" },
   published: { words: "published", colour: "pine", action: "Open" },
 } as const;
-
-/** So many of a lesson's new figures are drawn. */
-const DRAWN = 3;
 
 function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
   const { words, colour, action } = STATES[lesson.recap];
@@ -54,21 +51,9 @@ function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
           </Button>
         </Flex>
       </Flex>
-      <SimpleGrid columns={{ base: 1, md: 2, xl: 3 }} gap="4" mt="2">
-        {newFigures.slice(0, DRAWN).map(({ id, name }) => (
-          <Box key={id} minW="0">
-            <Text fontWeight="700" fontSize="sm">
-              <FigureName id={id} name={name} />
-            </Text>
-            <FigureRibbon id={id} />
-          </Box>
-        ))}
-      </SimpleGrid>
-      {newFigures.length > DRAWN ? (
-        <Text fontSize="sm">
-          and <FigureNames figures={newFigures.slice(DRAWN)} />
-        </Text>
-      ) : null}
+      <Box mt="2">
+        <DrawnFigures figures={newFigures} />
+      </Box>
       {newFigures.length === 0 ? (
         <Text color="soft" fontSize="sm">
           Nothing was new; things came back.

@@ -1,16 +1,13 @@
-import { Box, Button, Flex, Heading, SimpleGrid, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api, type Course, type Today } from "@map-step/contract";
 import { counted, inWords } from "@map-step/core/words";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { awayInWords, longDay, timeText } from "../../kit/dates.ts";
-import { FigureName, FigureRibbon } from "../figures/figure-name.tsx";
+import { DrawnFigures } from "../figures/figure-name.tsx";
 import { LessonStrip } from "../lessons/lesson-strip.tsx";
 
 type TodayLesson = Today["lessons"][number];
-
-/** So many new figures are drawn. */
-const DRAWN = 3;
 
 interface Props {
   readonly lesson: TodayLesson;
@@ -26,7 +23,6 @@ export function NextClass({ lesson, course, today }: Props) {
   const open = ["Open the lesson", `/lessons/${sectionId}/${week}`] as const;
   const teach = ["Teach it", `/teach/${sectionId}/${week}`] as const;
   const ways = isTonight ? [teach, open] : [open, teach];
-  const shown = newFigures.slice(0, DRAWN);
   return (
     <Box
       as="article"
@@ -90,24 +86,9 @@ export function NextClass({ lesson, course, today }: Props) {
             Nothing new; bring things back.
           </Text>
         ) : null}
-        <SimpleGrid columns={{ base: 1, md: shown.length > 1 ? 2 : 1 }} gap="4" mt="3">
-          {shown.map(({ id, name }) => (
-            <Box key={id} minW="0">
-              <Text fontWeight="700">
-                <Text as="span" color="soft" fontWeight="400">
-                  New:{" "}
-                </Text>
-                <FigureName id={id} name={name} />
-              </Text>
-              <FigureRibbon id={id} />
-            </Box>
-          ))}
-        </SimpleGrid>
-        {newFigures.length > DRAWN ? (
-          <Text color="soft" fontSize="sm" mt="2">
-            and {newFigures.length - DRAWN} more new figures
-          </Text>
-        ) : null}
+        <Box mt="3">
+          <DrawnFigures figures={newFigures} before="New:" />
+        </Box>
       </Box>
     </Box>
   );
