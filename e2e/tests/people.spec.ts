@@ -92,7 +92,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
 }) => {
   watch.expectStatus(422);
   await signIn(page);
-  await page.getByRole("link", { name: "Staff" }).click();
+  await page.getByRole("link", { name: "Staff", exact: true }).click();
   await page.getByRole("button", { name: "New on the staff" }).click();
   await page.getByLabel("Name").fill("Pella Northwick");
   await page.getByLabel("Email address").fill("ilse@saltglass.example");
