@@ -12,7 +12,7 @@ import {
 
 test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
   await signIn(page);
-  await page.getByRole("link", { name: "Figures" }).click();
+  await page.getByRole("link", { name: "Figures", exact: true }).click();
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
   await page.getByLabel("Kind").selectOption("turn");
   await page.getByLabel("Tier").selectOption("1");
@@ -103,7 +103,7 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
 }) => {
   await signIn(page, TEACHER);
   await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Figures" }).click();
+  await page.getByRole("link", { name: "Figures", exact: true }).click();
   await expect(page.getByText(/of 72 figures/)).toBeVisible();
   await expect(page.getByRole("link", { name: "New figure" })).toHaveCount(0);
   await page.getByRole("link", { name: /Foundation step/ }).click();
@@ -119,12 +119,12 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
     await expect(page.getByRole("heading", { name: title })).toBeVisible();
     await expect(page.getByRole("button", { name: /^Save/ })).toHaveCount(0);
   }
-  await page.getByRole("link", { name: "Levels" }).click();
+  await page.getByRole("link", { name: "Levels", exact: true }).click();
   await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
   await page.getByRole("link", { name: "Week plan" }).first().click();
   await expect(page.getByText("48 min to teach")).toBeVisible();
   await expect(page.getByRole("button", { name: "Draft the plan" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Lessons" }).click();
+  await page.getByRole("link", { name: "Lessons", exact: true }).click();
   await page.getByRole("link", { name: /Week 3/ }).click();
   await expect(page.getByRole("button", { name: "Finish the class" })).toBeVisible();
   watch.expectStatus(403);

@@ -68,7 +68,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
       { name: "Outside turn", kind: "turn", cautions: "" },
       { name: "Side lean", kind: "show", cautions: "Ask first; either partner may decline." },
     ]) {
-      await page.getByRole("link", { name: "Figures" }).click();
+      await page.getByRole("link", { name: "Figures", exact: true }).click();
       await page.getByRole("link", { name: "New figure" }).click();
       await page.getByLabel("Name", { exact: true }).fill(name);
       await page.getByLabel("Kind").selectOption(kind);
@@ -84,7 +84,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   });
 
   await test.step("a level, its figures, and a drafted plan", async () => {
-    await page.getByRole("link", { name: "Levels" }).click();
+    await page.getByRole("link", { name: "Levels", exact: true }).click();
     await page.getByRole("button", { name: "Plan the first level" }).click();
     await page.getByLabel("Name").fill("Hall swing 1");
     await page.getByLabel("Weeks", { exact: true }).fill("4");
@@ -108,7 +108,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   });
 
   await test.step("a change of the level's settings", async () => {
-    await page.getByRole("link", { name: "Levels" }).click();
+    await page.getByRole("link", { name: "Levels", exact: true }).click();
     await page.getByRole("button", { name: "Settings" }).click();
     await page.getByLabel("Closing minutes").fill("50");
     await page.getByRole("button", { name: "Save the level" }).click();
@@ -129,7 +129,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   });
 
   await test.step("the lesson: retime, mark, finish", async () => {
-    await page.getByRole("link", { name: "Today" }).click();
+    await page.getByRole("link", { name: "Today", exact: true }).click();
     await expect(page.getByText("in 2 days").first()).toBeVisible();
     await page.getByRole("link", { name: "Open the lesson", exact: true }).click();
     await expect(page.getByText("50 of 50 minutes")).toBeVisible();
@@ -177,7 +177,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
   });
 
   await test.step("students and a check", async () => {
-    await page.getByRole("link", { name: "Checks" }).click();
+    await page.getByRole("link", { name: "Checks", exact: true }).click();
     await page.getByRole("link", { name: "Write the roster" }).click();
     for (const [name, role] of [
       ["Fern", "leader"],
@@ -188,7 +188,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
       await page.getByRole("button", { name: "Add", exact: true }).click();
       await expect(page.getByLabel(`Name of ${name}`)).toBeVisible();
     }
-    await page.getByRole("link", { name: "Checks" }).first().click();
+    await page.getByRole("link", { name: "Checks", exact: true }).first().click();
     await page.getByRole("button", { name: "Check tonight" }).click();
     await page.getByRole("button", { name: "By figure", exact: true }).click();
     await page.getByRole("button", { name: "Home six", exact: true }).click();

@@ -121,7 +121,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
   await page.getByText("Works here and may sign in").click();
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("no longer here")).toBeVisible();
-  await pella.getByRole("link", { name: "Figures" }).click();
+  await pella.getByRole("link", { name: "Figures", exact: true }).click();
   await expect(pella.getByRole("button", { name: "Sign in" })).toBeVisible();
   await pella.context().close();
 });
@@ -133,7 +133,7 @@ test("a level and a section go and come back", async ({ page }) => {
   await page.getByLabel("Name").fill("Short course");
   await page.getByRole("button", { name: "Save the level" }).click();
   await expect(page.getByRole("heading", { name: "Which figures does this level teach?" })).toBeVisible();
-  await page.getByRole("link", { name: "Levels" }).click();
+  await page.getByRole("link", { name: "Levels", exact: true }).click();
   const level = page.getByRole("region", { name: "Short course" });
   const removeSection = async () => {
     await page.getByRole("button", { name: "Remove …" }).click();
@@ -145,7 +145,7 @@ test("a level and a section go and come back", async ({ page }) => {
   await page.getByLabel("Name").fill("Sundays");
   await page.getByRole("button", { name: "Save the section" }).click();
   await expect(page.getByRole("combobox", { name: "Plan of" })).toBeVisible();
-  await page.getByRole("link", { name: "Levels" }).click();
+  await page.getByRole("link", { name: "Levels", exact: true }).click();
   await expect(level.getByText("Sundays", { exact: true })).toBeVisible();
   await level.getByRole("button", { name: "Settings" }).last().click();
   await removeSection();

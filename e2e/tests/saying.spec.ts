@@ -147,7 +147,7 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
   });
 
   await test.step("a level of them", async () => {
-    await page.getByRole("link", { name: "Levels" }).click();
+    await page.getByRole("link", { name: "Levels", exact: true }).click();
     await page.getByRole("button", { name: "Plan the first level" }).click();
     await page.getByLabel("Name").fill("Corner swing 1");
     await page.getByLabel("Weeks", { exact: true }).fill("6");

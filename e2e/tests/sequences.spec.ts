@@ -217,7 +217,7 @@ test("two people change one routine: what each changed stays, what both changed 
 
 test("an empty studio is told what a sequence needs", async ({ page, emptyStudio }) => {
   await setUp(page, emptyStudio);
-  await page.getByRole("link", { name: "Sequences" }).click();
+  await page.getByRole("link", { name: "Sequences", exact: true }).click();
   await expect(page.getByText("Add a dance and some figures first.")).toBeVisible();
   await expectAccessible(page);
 });

@@ -54,7 +54,7 @@ test("a director before term: from nothing to a first lesson, led, with names of
   await expect(page.getByRole("heading", { name: "Week 1" })).toBeVisible();
 
   // It left something true behind: the class is on Today and on Levels, with its weeks as beads.
-  await page.getByRole("link", { name: "Today" }).click();
+  await page.getByRole("link", { name: "Today", exact: true }).click();
   await expect(page.getByRole("heading", { name: "Corner waltz 1, week 1" })).toBeVisible();
   await page.getByRole("link", { name: "Levels", exact: true }).click();
   const level = page.getByRole("region", { name: "Corner waltz 1" });
