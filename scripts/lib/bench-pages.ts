@@ -8,7 +8,7 @@ import { buildWeb } from "./build.ts";
 import { CHROMIUM_FLAGS, needChromium } from "./packages.ts";
 import { startServer } from "./serve.ts";
 
-const PAGE_BAR_MS = 1_500;
+const PAGE_BAR_MS = 1_000;
 const KEY_BAR_MS = 100;
 const FRAME_BAR_MS = 50;
 const SIGN_IN_BAR_MS = 3_500;
@@ -106,6 +106,10 @@ export async function benchPages(page: Page, address: string, levelId: string): 
     ["a recap", `/recaps/${section?.id}/2`],
     ["Checks", `/checks/${section?.id}`],
     ["Staff", "/staff"],
+    ["Sequences", "/sequences"],
+    ["Timetable", "/timetable"],
+    ["Dancers", "/dancers"],
+    ["Program", "/levels/program"],
   ];
   for (const [name, path] of places) {
     const times: number[] = [];
