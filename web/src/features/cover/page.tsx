@@ -36,6 +36,7 @@ function Standing({ lesson }: { lesson: Lesson }) {
         css={{
           columnWidth: "20rem",
           columnGap: "2rem",
+          "@media print": { columnWidth: "16rem" },
           "& h2": { breakAfter: "avoid" },
           "& li": { breakInside: "avoid" },
         }}
@@ -47,7 +48,7 @@ function Standing({ lesson }: { lesson: Lesson }) {
 }
 
 /** On paper the ribbon stands beside its words, so that an evening fits on few pages. */
-const BESIDE = { display: "grid", gridTemplateColumns: "17rem 1fr", columnGap: "4" } as const;
+const BESIDE = { display: "grid", gridTemplateColumns: "12rem 1fr", columnGap: "4" } as const;
 
 /** Tonight's parts, each with what to do, what to say and what to watch for. */
 function Tonight(open: OpenLesson) {

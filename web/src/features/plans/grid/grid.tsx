@@ -35,7 +35,7 @@ const GROUP_HEIGHT = 34;
 /** The skyline, the heads of the weeks and the legend. */
 const HEADS_HEIGHT = 230;
 /** What the smaller of A4 and Letter leaves beside its margins and the title when it lies on its side, in pixels. */
-const PAPER = { width: 960, height: 600 } as const;
+const PAPER = { width: 960, height: 550 } as const;
 
 interface Group {
   readonly key: string;
