@@ -75,6 +75,7 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
       borderBottomWidth="1px"
       borderColor="rule"
       w="full"
+      minH="6"
       pb="1"
     >
       <button type="button" aria-expanded={!closed} onClick={onToggle}>

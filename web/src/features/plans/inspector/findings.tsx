@@ -89,7 +89,7 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
   return (
     <Box as="li" {...SLIP} {...TONES[finding.severity]}>
       <Text srOnly>{finding.severity === "must" ? "Must change:" : "Worth a look:"}</Text>
-      <Box asChild textAlign="left" cursor="pointer">
+      <Box asChild textAlign="left" cursor="pointer" minH="6">
         <button type="button" onClick={onSelect}>
           {finding.text}
         </button>
