@@ -5,40 +5,23 @@ import type { StarterSet } from "@map-step/core/starter";
 import { addDays } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { type ReactNode, useState } from "react";
-import type { FieldValues, UseFormReturn } from "react-hook-form";
-import { errorText } from "../../kit/api.ts";
 import { weekdays } from "../../kit/dates.ts";
 import { TextField } from "../../kit/fields.tsx";
-import { showFieldErrors, useContractForm } from "../../kit/form.ts";
+import { useContractForm } from "../../kit/form.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
+import { useFormSave } from "../../kit/form-save.tsx";
 import { useSession } from "../session/session.tsx";
 import { RoomNames } from "../timetable/room-form.tsx";
 import { CLASS_STEP, DANCE_STEP, LEVEL_STEP, useSteps } from "./steps.ts";
 
-/** Sends a step and says at its fields what is wrong; nothing typed is lost meanwhile. */
-function useSending<V extends FieldValues, O, R>(
-  form: UseFormReturn<V, unknown, O>,
-  send: (values: O) => Promise<R>,
-  onDone: (made: R) => void,
-) {
-  const [problem, setProblem] = useState("");
-  const submit = form.handleSubmit(async (values) => {
-    setProblem("");
-    try {
-      onDone(await send(values));
-    } catch (error) {
-      if (!showFieldErrors(form, error)) setProblem(errorText(error));
-    }
-  });
-  return { problem, busy: form.formState.isSubmitting, submit: () => void submit() };
-}
-
 interface FrameProps {
-  readonly sending: { readonly problem: string; readonly busy: boolean; readonly submit: () => void };
+  readonly saving: Pick<ReturnType<typeof useFormSave>, "problem" | "submit">;
+  readonly busy: boolean;
   readonly action: string;
   readonly children: ReactNode;
 }
 
-const Frame = ({ sending: { problem, busy, submit }, action, children }: FrameProps) => (
+const Frame = ({ saving: { problem, submit }, busy, action, children }: FrameProps) => (
   <form
     noValidate
     onSubmit={(event) => {
@@ -48,11 +31,7 @@ const Frame = ({ sending: { problem, busy, submit }, action, children }: FramePr
   >
     <Stack gap="4" align="flex-start">
       {children}
-      {problem === "" ? null : (
-        <Text role="alert" color="brick">
-          {problem}
-        </Text>
-      )}
+      <FormProblem problem={problem} />
       <Button type="submit" disabled={busy}>
         {action}
       </Button>
@@ -69,15 +48,17 @@ interface DanceFormProps {
 export function DanceForm({ sets, dances, onDone }: DanceFormProps) {
   const steps = useSteps();
   const [set, setSet] = useState<StarterSet | null>(sets[0] ?? null);
-  const { form, forget } = useContractForm(DANCE_STEP, { name: "" }, "first-level:dance");
-  const sending = useSending(
+  const { form, base, forget } = useContractForm(DANCE_STEP, { name: "" }, "first-level:dance");
+  const saving = useFormSave({
     form,
-    ({ name }) => steps.makeDance(name, set),
-    (dance) => {
+    base,
+    shown: {},
+    save: ({ name }) => steps.makeDance(name, set),
+    onSaved: (dance) => {
       forget();
       onDone(dance);
     },
-  );
+  });
   return (
     <>
       {dances.length > 0 ? (
@@ -91,7 +72,7 @@ export function DanceForm({ sets, dances, onDone }: DanceFormProps) {
           <Text mt="2">Or a new one:</Text>
         </Box>
       ) : null}
-      <Frame sending={sending} action="Begin with this dance">
+      <Frame saving={saving} busy={form.formState.isSubmitting} action="Begin with this dance">
         <Box w="full" maxW="24rem">
           <TextField
             label="What do you call the dance?"
@@ -140,7 +121,7 @@ interface LevelFormProps {
 export function LevelForm({ dance, levels, onDone }: LevelFormProps) {
   const steps = useSteps();
   const own = levels.filter(({ danceId }) => danceId === dance.id).length;
-  const { form, forget } = useContractForm(
+  const { form, base, forget } = useContractForm(
     LEVEL_STEP,
     {
       name: `${dance.name} ${own + 1}`,
@@ -150,16 +131,18 @@ export function LevelForm({ dance, levels, onDone }: LevelFormProps) {
     `first-level:level:${dance.id}`,
   );
   const { errors } = form.formState;
-  const sending = useSending(
+  const saving = useFormSave({
     form,
-    (about) => steps.makeLevel(about, dance),
-    (level) => {
+    base,
+    shown: {},
+    save: (about) => steps.makeLevel(about, dance),
+    onSaved: (level) => {
       forget();
       onDone(level);
     },
-  );
+  });
   return (
-    <Frame sending={sending} action="Draft its plan">
+    <Frame saving={saving} busy={form.formState.isSubmitting} action="Draft its plan">
       <SimpleGrid columns={{ base: 1, md: 3 }} gap="4" w="full">
         <TextField label={LEVEL_FIELDS.name.label} error={errors.name?.message} {...form.register("name")} />
         <TextField
@@ -191,22 +174,24 @@ export function ClassForm({ level, onDone }: ClassFormProps) {
   const steps = useSteps();
   const { today, person } = useSession();
   const firstDate = addDays(today, AHEAD);
-  const { form, forget } = useContractForm(
+  const { form, base, forget } = useContractForm(
     CLASS_STEP,
     { name: weekdays(firstDate), firstDate, startTime: SECTION_FIELDS.startTime.start, room: "" },
     `first-level:class:${level.id}`,
   );
   const { errors } = form.formState;
-  const sending = useSending(
+  const saving = useFormSave({
     form,
-    (about) => steps.makeClass(about, level, person.id),
-    (section) => {
+    base,
+    shown: {},
+    save: (about) => steps.makeClass(about, level, person.id),
+    onSaved: (section) => {
       forget();
       onDone(section);
     },
-  );
+  });
   return (
-    <Frame sending={sending} action="Open the class">
+    <Frame saving={saving} busy={form.formState.isSubmitting} action="Open the class">
       <SimpleGrid columns={{ base: 1, md: 4 }} gap="4" w="full">
         <TextField
           label={SECTION_FIELDS.name.label}
