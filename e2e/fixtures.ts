@@ -1,6 +1,6 @@
 import { AxeBuilder } from "@axe-core/playwright";
 import { type Browser, type BrowserContext, test as base, expect, type Page } from "@playwright/test";
-import { openStudio } from "../scripts/lib/studios.ts";
+import { openStudio, type Studio } from "../scripts/lib/studios.ts";
 
 interface Watch {
   /** Statuses that a test brings about on purpose; the browser logs each as an error. */
@@ -9,20 +9,40 @@ interface Watch {
   readonly expectCuts: () => void;
 }
 
-let demoAddress = "";
+type Cookies = Awaited<ReturnType<BrowserContext["cookies"]>>;
+
+/** The demo studio of the file whose tests run, with the sessions in it: only a person's first test waits for the password. */
+let demo:
+  | { readonly file: string; readonly studio: Studio; readonly sessions: Map<string, Cookies> }
+  | undefined;
+
+async function openDemo(file: string): Promise<void> {
+  if (demo?.file === file) return;
+  await demo?.studio.stop();
+  demo = { file, studio: await openStudio(process.env.DEMO_TEMPLATE ?? ""), sessions: new Map() };
+}
 
 /**
- * A page whose console stays free of errors, also of those of the browser's own security rules. Each worker has
- * studios of its own, so that no test changes what another looks at in the same moment.
+ * A page whose console stays free of errors, also of those of the browser's own security rules. Each file of tests
+ * has a studio of its own: what a test finds never depends on which other files its worker happened to run before.
  */
-export const test = base.extend<{ watch: Watch; emptyStudio: string }, { demo: undefined }>({
-  demo: [
+export const test = base.extend<
+  { watch: Watch; emptyStudio: string; ownDemo: undefined },
+  { end: undefined }
+>({
+  ownDemo: [
     // biome-ignore lint/correctness/noEmptyPattern: the runner reads what a fixture needs from this pattern
-    async ({}, use) => {
-      const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
-      demoAddress = studio.address;
+    async ({}, use, { file }) => {
+      await openDemo(file);
       await use(undefined);
-      await studio.stop();
+    },
+    { auto: true },
+  ],
+  end: [
+    // biome-ignore lint/correctness/noEmptyPattern: as above
+    async ({}, use) => {
+      await use(undefined);
+      await demo?.studio.stop();
     },
     { scope: "worker", auto: true },
   ],
@@ -54,17 +74,19 @@ export const test = base.extend<{ watch: Watch; emptyStudio: string }, { demo: u
 
 export { expect };
 
-export const demoStudio = (): string => demoAddress;
+const theDemo = () => {
+  if (!demo) throw new Error("No test runs yet.");
+  return demo;
+};
+
+export const demoStudio = (): string => theDemo().studio.address;
 
 export const DIRECTOR = "Maro Quillfeather";
 export const TEACHER = "Ilse Tarnbrook";
 
-type Cookies = Awaited<ReturnType<BrowserContext["cookies"]>>;
-/** Sessions of this worker's studio, so that only the first test of a person waits for the password. */
-const sessions = new Map<string, Cookies>();
-
 /** Signs in at the demo studio with one click, as its sign-in page offers; later with the session of before. */
 export async function signIn(page: Page, name = DIRECTOR): Promise<void> {
+  const { sessions } = theDemo();
   const session = sessions.get(name);
   if (session) await page.context().addCookies(session);
   await page.goto(demoStudio());
