@@ -23,6 +23,7 @@ async function stranger(browser: Browser, address: string): Promise<Page> {
 test("a director before term: from nothing to a first lesson, led, with names of their own", async ({
   page,
   emptyStudio,
+  watch,
 }) => {
   await page.setViewportSize(LAPTOP);
   await setUp(page, emptyStudio);
@@ -41,6 +42,13 @@ test("a director before term: from nothing to a first lesson, led, with names of
   await page.reload();
   await expect(page.getByLabel("Weeks", { exact: true })).toHaveValue("6");
   await expect(page.getByLabel("Name")).toHaveValue("Corner waltz 1");
+
+  // The network fails between the level and its draft: the level is kept, and the draft is made at the second press.
+  watch.expectCuts();
+  await page.route("**/api/plans/*", (route) => route.abort());
+  await page.getByRole("button", { name: "Draft its plan" }).click();
+  await expect(page.getByText("is kept; its plan is not drafted yet")).toBeVisible();
+  await page.unroute("**/api/plans/*");
   await page.getByRole("button", { name: "Draft its plan" }).click();
   await expect(page.getByText(/\d+ figures drafted over 6 weeks/)).toBeVisible();
   await expectAccessible(page);
@@ -58,6 +66,7 @@ test("a director before term: from nothing to a first lesson, led, with names of
   await expect(page.getByRole("heading", { name: "Corner waltz 1, week 1" })).toBeVisible();
   await page.getByRole("link", { name: "Levels", exact: true }).click();
   const level = page.getByRole("region", { name: "Corner waltz 1" });
+  await expect(level).toHaveCount(1);
   await expect(level.getByRole("img", { name: /^0 of 6 taught; next/ })).toBeVisible();
   await level.getByRole("link", { name: /^The plan of/ }).click();
   await page.getByRole("button", { name: "Draft the plan" }).click();

@@ -66,5 +66,5 @@ export function beginFrom(
 /** A new figure whose dance, name and steps the address brings along, such as one that was found to be missing. */
 export function begunIn(address: URLSearchParams): FigureValues | null {
   const [danceId, name, notation] = ["dance", "name", "steps"].map((key) => address.get(key));
-  return danceId && notation ? { ...blankFigure(danceId), name: name ?? "", notation } : null;
+  return danceId ? { ...blankFigure(danceId), name: name ?? "", notation: notation ?? "" } : null;
 }

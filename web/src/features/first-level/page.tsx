@@ -2,16 +2,19 @@ import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { api, type DanceRecord, type Level, type Section } from "@map-step/contract";
 import { STARTER_SETS } from "@map-step/core/starter";
 import { counted } from "@map-step/core/words";
+import { useMutation } from "@tanstack/react-query";
 import { Check } from "lucide-react";
 import type { ReactNode } from "react";
 import { Link, useSearchParams } from "react-router";
-import { useApi } from "../../kit/api.ts";
+import { errorText, useApi } from "../../kit/api.ts";
+import { FormProblem } from "../../kit/form-notes.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { LevelPicture } from "../courses/level-picture.tsx";
 import { DrawnFigures } from "../figures/figure-name.tsx";
 import { LessonStrip } from "../lessons/lesson-strip.tsx";
 import { ClassForm, DanceForm, LevelForm } from "./forms.tsx";
+import { useSteps } from "./steps.ts";
 
 /** So many of the dance's basics are drawn. */
 const DRAWN = 2;
@@ -73,12 +76,42 @@ function Basics({ dance }: { dance: DanceRecord }) {
   );
 }
 
+/** The level is kept, but has no figures: its draft failed, or its dance had none. */
+function Undrafted({ level, dance }: { level: Level; dance: DanceRecord }) {
+  const { draftLevel } = useSteps();
+  const draft = useMutation({ mutationFn: () => draftLevel(level, dance) });
+  const { data: figures } = useApi(api.figures.ofDance, { params: { id: dance.id } });
+  if (figures?.length === 0)
+    return (
+      <Stack gap="2" align="flex-start">
+        <Text>
+          <strong>{level.name}</strong> is kept. {dance.name} has no figures yet to draft a plan of.
+        </Text>
+        <Button asChild>
+          <Link to={`/figures/new?dance=${dance.id}`}>Write the first figure</Link>
+        </Button>
+      </Stack>
+    );
+  return (
+    <Stack gap="2" align="flex-start">
+      <Text>
+        <strong>{level.name}</strong> is kept; its plan is not drafted yet.
+      </Text>
+      <FormProblem problem={draft.error ? errorText(draft.error) : null} />
+      <Button disabled={draft.isPending} onClick={() => draft.mutate()}>
+        Draft its plan
+      </Button>
+    </Stack>
+  );
+}
+
 /** The level as it was drafted. */
-function Drafted({ level }: { level: Level }) {
+function Drafted({ level, dance }: { level: Level; dance: DanceRecord }) {
   const { data: courses } = useApi(api.courses.list, {});
   const course = courses?.find(({ planId }) => planId === level.planId);
   if (!course) return null;
   const { strands, waiting } = course;
+  if (strands.length + waiting === 0) return <Undrafted level={level} dance={dance} />;
   return (
     <Flex gap="5" wrap="wrap" align="center">
       <LevelPicture course={course} />
@@ -167,8 +200,8 @@ export function FirstLevelPage() {
                 why="So many weeks of so many minutes. Its plan is drafted at once: every lesson fits, nothing comes before what it needs."
                 state={stateOf(level !== undefined, dance !== undefined)}
               >
-                {level ? (
-                  <Drafted level={level} />
+                {level && dance ? (
+                  <Drafted level={level} dance={dance} />
                 ) : dance ? (
                   <LevelForm dance={dance} levels={allLevels} onDone={({ id }) => go("level", id)} />
                 ) : null}

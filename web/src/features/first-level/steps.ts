@@ -55,7 +55,6 @@ export function useSteps() {
       await again();
       return made;
     },
-    /** The level is kept before its plan is drafted, so that a draft that fails loses nothing. */
     makeLevel: async (
       about: Pick<Level, "name" | "weeks" | "lessonMinutes">,
       dance: DanceRecord,
@@ -63,9 +62,14 @@ export function useSteps() {
       const level = await call(api.levels.create, {
         body: { ...startOf(LEVEL_FIELDS), ...about, danceId: dance.id },
       });
-      await draftOfLevel(level, dance);
+      // The level is there whether its draft succeeds or not; the page then offers the draft once more.
+      await draftOfLevel(level, dance).catch(() => undefined);
       await again();
       return level;
+    },
+    draftLevel: async (level: Level, dance: DanceRecord): Promise<void> => {
+      await draftOfLevel(level, dance);
+      await again();
     },
     makeClass: async (
       about: Pick<Section, "name" | "firstDate" | "startTime" | "room">,
