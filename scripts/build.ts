@@ -1,4 +1,5 @@
-import { buildWeb } from "./lib/build.ts";
+import { buildServer, buildWeb } from "./lib/build.ts";
 
-/** Builds the web application, unless what is built is newer than every source. */
+/** Builds the web application and the server, unless what is built is newer than every source. */
 buildWeb();
+buildServer();

@@ -145,7 +145,7 @@ describe("what keeps it going", () => {
     writeFileSync(
       fault,
       `import { existsSync, writeFileSync } from "node:fs";
-      if (process.argv[1]?.endsWith("main.ts") && !existsSync("${mark}"))
+      if (process.argv[1]?.endsWith("main.js") && !existsSync("${mark}"))
         setInterval(() => {
           if (!existsSync("${go}") || existsSync("${mark}")) return;
           writeFileSync("${mark}", "");
@@ -159,8 +159,6 @@ describe("what keeps it going", () => {
       PORT: "0",
       NODE_OPTIONS: `--import ${fault}`,
     };
-    const here = process.cwd();
-    process.chdir(here.replace(/\/scripts$/, ""));
     const kept = await keepGoing(settings, null);
     const answers = () =>
       fetch(`http://127.0.0.1:${kept.port}/api/session`).then(
@@ -172,7 +170,6 @@ describe("what keeps it going", () => {
     await vi.waitUntil(() => existsSync(mark), { timeout: 120_000 });
     await vi.waitUntil(async () => (await answers()) === 200, { timeout: 120_000, interval: 300 });
     await kept.stop();
-    process.chdir(here);
     expect(await answers()).toBe(0);
   });
 

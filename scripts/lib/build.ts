@@ -1,8 +1,15 @@
 import { execFileSync } from "node:child_process";
 import { existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
+import { fileURLToPath } from "node:url";
 
-const SOURCES = [
+const ROOT = fileURLToPath(new URL("../..", import.meta.url));
+export const WEB_ROOT = join(ROOT, "web/dist");
+/** What a server process runs. */
+export const SERVER_MAIN = join(ROOT, "server/dist/main.js");
+
+const SHARED = ["core/src", "contract/src", "package-lock.json"];
+const WEB_SOURCES = [
   "web/src",
   "web/index.html",
   "web/vite.config.ts",
@@ -10,11 +17,9 @@ const SOURCES = [
   "web/base-sheet.ts",
   "web/studio-ahead.ts",
   "web/public",
-  "core/src",
-  "contract/src",
-  "package-lock.json",
+  ...SHARED,
 ];
-export const WEB_ROOT = join(process.cwd(), "web/dist");
+const SERVER_SOURCES = ["server/src", "server/vite.config.ts", ...SHARED];
 
 function newest(path: string): number {
   if (!existsSync(path)) return 0;
@@ -23,11 +28,16 @@ function newest(path: string): number {
   return Math.max(0, ...readdirSync(path).map((name) => newest(join(path, name))));
 }
 
-/** Builds the web application unless the last build is newer than every source. */
-export function buildWeb(): void {
-  const built = newest(join(WEB_ROOT, "index.html"));
-  if (Math.max(...SOURCES.map(newest)) < built) return;
-  console.log("Building the web application …");
-  const vite = join(process.cwd(), "node_modules/vite/bin/vite.js");
-  execFileSync(process.execPath, [vite, "build", "--logLevel", "error"], { cwd: "web", stdio: "inherit" });
+/** Builds a workspace unless its last build is newer than every source. */
+function build(workspace: string, what: string, built: string, sources: readonly string[]): void {
+  if (Math.max(...sources.map((path) => newest(join(ROOT, path)))) < newest(built)) return;
+  console.log(`Building ${what} …`);
+  const vite = join(ROOT, "node_modules/vite/bin/vite.js");
+  const cwd = join(ROOT, workspace);
+  execFileSync(process.execPath, [vite, "build", "--logLevel", "error"], { cwd, stdio: "inherit" });
 }
+
+export const buildWeb = (): void =>
+  build("web", "the web application", join(WEB_ROOT, "index.html"), WEB_SOURCES);
+
+export const buildServer = (): void => build("server", "the server", SERVER_MAIN, SERVER_SOURCES);

@@ -1,6 +1,6 @@
 import { type ChildProcess, fork } from "node:child_process";
 import { createServer } from "node:net";
-import { WEB_ROOT } from "./build.ts";
+import { buildServer, SERVER_MAIN, WEB_ROOT } from "./build.ts";
 
 const isFree = (port: number): Promise<boolean> =>
   new Promise((resolve) => {
@@ -36,12 +36,13 @@ export interface Server {
   readonly stop: () => Promise<void>;
 }
 
-/** Runs the server as a process of its own and waits until it listens. */
+/** Runs the server as a process of its own, built if it is not, and waits until it listens. */
 export function startServer(settings: NodeJS.ProcessEnv): Promise<Server> {
+  buildServer();
   const env = { ...process.env, WEB_ROOT, ...settings };
   // A group of its own: Ctrl-C reaches only the script that started it, which then stops all in order.
-  const child = fork("server/src/main.ts", {
-    execArgv: [`--max-semi-space-size=${YOUNG_SPACE_MB}`, "--import", "tsx"],
+  const child = fork(SERVER_MAIN, {
+    execArgv: [`--max-semi-space-size=${YOUNG_SPACE_MB}`, "--enable-source-maps"],
     env,
     detached: true,
   });

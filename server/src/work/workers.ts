@@ -8,13 +8,18 @@ import type { Done, Order, TaskName, Tasks, Workers } from "./work.ts";
 /** More than so many tasks in line are sent away rather than kept waiting. */
 const LONGEST_LINE = 40;
 
+/** What a thread runs, as written or as built; the built one needs nothing to be read. */
+const [WORKER, NEEDS] = import.meta.url.endsWith(".ts")
+  ? [new URL("./worker.ts", import.meta.url), ["--import", "tsx"]]
+  : [new URL("./worker.js", import.meta.url), []];
+
 /** The threads of a server; the first one starts with the first task. */
 export function openWorkers(databaseUrl: string): Workers {
   let pool: Piscina<Order, Done> | null = null;
   const open = () => {
     pool ??= new Piscina<Order, Done>({
-      filename: fileURLToPath(new URL("./worker.ts", import.meta.url)),
-      execArgv: ["--import", "tsx"],
+      filename: fileURLToPath(WORKER),
+      execArgv: NEEDS,
       workerData: { databaseUrl },
       minThreads: 1,
       maxThreads: Math.max(1, availableParallelism() - 1),
