@@ -173,3 +173,23 @@ export async function expectNamed(page: Page): Promise<void> {
   });
   expect(nameless).toEqual([]);
 }
+
+/** Whatever is pressed on the page is 24 pixels wide and high at least; what only a reader meets has no size. */
+export async function expectPressable(page: Page): Promise<void> {
+  const small = await page.evaluate(() => {
+    const isShown = (box: DOMRect) => box.width > 1 && box.height > 1;
+    const asPressed = (one: Element) =>
+      one instanceof HTMLInputElement ? (one.closest("label") ?? one) : one;
+    return [
+      ...document.querySelectorAll(
+        "button, [role=button], [role=tab], select, input[type=checkbox], input[type=radio]",
+      ),
+    ]
+      .filter((one) => !one.closest("[aria-hidden=true]") && getComputedStyle(one).visibility !== "hidden")
+      .filter((one) => isShown(one.getBoundingClientRect()))
+      .map((one) => ({ one, box: asPressed(one).getBoundingClientRect() }))
+      .filter(({ box }) => box.width < 24 || box.height < 24)
+      .map(({ one, box }) => `${one.ariaLabel ?? one.textContent}: ${box.width} x ${box.height}`);
+  });
+  expect(small).toEqual([]);
+}
