@@ -186,8 +186,15 @@ export const levelSeen = z.object({
 /** What was seen of a level over all of its sections. */
 export type LevelSeen = z.infer<typeof levelSeen>;
 
+/** A check from afar. */
+export const checkLine = check.pick({ id: true, sectionId: true, heldOn: true, marks: true });
+/** A check from afar. */
+export type CheckLine = z.infer<typeof checkLine>;
+
 /** Endpoints of checks, of what was seen, and of what it is held against. */
 export const checksApi = {
+  /** Those of every section that whoever asks teaches, stands in for or directs; newest first. */
+  mine: endpoint({ method: "GET", path: "/checks", access: "read", response: z.array(checkLine) }),
   /** Newest first. */
   list: endpoint({
     method: "GET",

@@ -1,4 +1,5 @@
 import { FIGURE_KINDS } from "@map-step/core/figure";
+import { SPECIAL_KINDS } from "@map-step/core/plan";
 import { z } from "zod";
 import { localDate } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
@@ -12,6 +13,8 @@ export const courseWeek = z.object({
   state: z.enum(LESSON_STATES),
   /** Not held, and not made up for. */
   cancelled: z.boolean(),
+  /** What it is for, where that is not teaching as usual. */
+  special: z.enum(SPECIAL_KINDS).nullable(),
   recap: z.enum(RECAP_STATES),
   /** Minutes that there are to teach, and that are planned. */
   room: z.int(),

@@ -253,6 +253,18 @@ async function loadEarlier(db: Database, level: Level, staff: Ids, today: string
   return section;
 }
 
+/** What the check of the last evening takes. */
+const CHECK_MINUTES = 20;
+
+/** Keeps a week of a section for a check. */
+async function planCheck(db: Database, { planId }: Section, week: number): Promise<void> {
+  const plan = await services.readPlan(db, planId);
+  await services.changePlan(db, planId, plan.version, {
+    ...contentOfPlan(plan),
+    special: [...plan.special, { week, kind: "check", minutes: CHECK_MINUTES, sequenceId: null }],
+  });
+}
+
 /** The next level, to which most of them went on. */
 async function loadTuesday(
   db: Database,
@@ -282,6 +294,7 @@ async function loadTuesday(
     going.map(({ id, name, role }) => ({ studentId: id, name, role })),
   );
   for (const student of NEW_ON_TUESDAY) await services.createStudent(db, section.id, student);
+  await planCheck(db, section, level.weeks);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   for (const week of [1, 2, 3]) {
     await teach(db, section, week, junia);

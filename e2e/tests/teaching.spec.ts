@@ -10,6 +10,8 @@ const allSent = (page: Page) => expect(page.getByText("Everything is saved")).to
 async function teach(page: Page, week: number, studio = demoStudio()): Promise<void> {
   await page.goto(`${studio}/lessons`);
   await page.getByRole("link", { name: new RegExp(`Week ${week}\\b`) }).click();
+  // The page before has a link of that name too, for another week.
+  await expect(page.getByRole("heading", { name: `Week ${week}`, exact: true })).toBeVisible();
   await page.getByRole("link", { name: "Teach it" }).click();
   await expect(page.getByRole("heading", { name: "Welcome and warm-up", level: 1 })).toBeVisible();
 }

@@ -175,6 +175,28 @@ describe("a check", () => {
     expect((await director.call(api.checks.remove, { params: { id: check.id } })).status).toBe(409);
   });
 
+  it("is listed with those of one's other classes, and with nobody else's", async () => {
+    const one = (await teacher.call(api.session.read)).body.person?.id ?? "";
+    const body = sectionContent(course.level.id, { name: "Their own", teacherIds: [one] });
+    const section = (await director.call(api.sections.create, { body })).body;
+    const { id } = (
+      await teacher.call(api.checks.create, {
+        params: { id: section.id },
+        body: { heldOn: "2027-03-05" },
+      })
+    ).body;
+    const { id: dancer } = await student("Jorun", section.id);
+    await note(teacher, [seen(dancer, home.id, { checkId: id })], { id: section.id });
+    const mine = async (who: typeof director) => (await who.call(api.checks.mine)).body;
+    const line = { id, sectionId: section.id, heldOn: "2027-03-05", marks: 1 };
+    for (const who of [teacher, director]) expect(await mine(who)).toContainEqual(line);
+    expect((await mine(other)).map((check) => check.id)).not.toContain(id);
+    const days = (await mine(director)).map(({ heldOn }) => heldOn);
+    expect(days).toEqual(days.toSorted().reverse());
+    await director.call(api.sections.remove, { params: { id: section.id } });
+    expect((await mine(director)).map((check) => check.id)).not.toContain(id);
+  });
+
   it("keeps notes about figures, and takes them back", async () => {
     const check = await checkOn("2027-04-15");
     const about = {

@@ -13,10 +13,11 @@ describe("a plan from afar", () => {
         expect(weeks.map(({ week, minutes }) => [week, minutes])).toEqual(
           loads.map(({ week, minutes }) => [week, minutes]),
         );
-        for (const [at, { byWork, minutes, room, held, newFigures }] of weeks.entries()) {
+        for (const [at, { byWork, minutes, room, held, special, newFigures }] of weeks.entries()) {
           expect(byWork).toHaveLength(WORK.length);
           expect(byWork.reduce((sum, own) => sum + own, 0)).toBe(minutes);
           expect([room, held]).toEqual([rooms[at]?.minutes, rooms[at]?.held]);
+          expect(special).toBe(rooms[at]?.special?.kind ?? null);
           expect(newFigures).toBe(loads[at]?.newFigures.length);
         }
       }),

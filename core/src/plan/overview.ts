@@ -1,6 +1,6 @@
 import { FIGURE_KINDS, type FigureKind } from "../figure/index.ts";
 import { layOut } from "./layout.ts";
-import type { LevelPlan } from "./level.ts";
+import type { LevelPlan, SpecialKind } from "./level.ts";
 import { loadsFrom, WORK } from "./loads.ts";
 
 /** A plan as small as it can still be drawn. Minutes; weeks are counted from 1. */
@@ -9,6 +9,8 @@ export interface PlanOverview {
     readonly week: number;
     /** Whether its lesson is held. */
     readonly held: boolean;
+    /** What it is for, where that is not teaching as usual. */
+    readonly special: SpecialKind | null;
     /** Minutes that there are to teach; 0 where no lesson is held. */
     readonly room: number;
     /** Minutes that are planned. */
@@ -41,6 +43,7 @@ export function overviewOf(level: LevelPlan): PlanOverview {
     weeks: loadsFrom(level, rooms, shares).map(({ week, minutes, byWork, newFigures }) => ({
       week,
       held: rooms[week - 1]?.held ?? false,
+      special: rooms[week - 1]?.special?.kind ?? null,
       room: rooms[week - 1]?.minutes ?? 0,
       minutes,
       byWork: WORK.map((work) => byWork[work]),

@@ -59,7 +59,8 @@ export const components = defineConfig({
     tokens: { ...tokens, colors: some(tokens.colors ?? {}, HUES) },
     recipes: {
       badge: badgeRecipe,
-      button: buttonRecipe,
+      // Whatever height a place gives it, a finger finds it.
+      button: { ...buttonRecipe, base: { ...buttonRecipe.base, minH: "6" } },
       checkmark: checkmarkRecipe,
       code: codeRecipe,
       heading: headingRecipe,

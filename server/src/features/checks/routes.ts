@@ -4,9 +4,18 @@ import { type Context, serve } from "../../http/route.ts";
 import { holdOwnClass } from "../sections/own-class.ts";
 import { noteSeen, readSeen, readSeenOf } from "./evidence.ts";
 import { levelSeenNow } from "./level-seen.ts";
-import { changeCheck, changeRule, createCheck, listChecks, readRule, removeCheck } from "./service.ts";
+import {
+  changeCheck,
+  changeRule,
+  createCheck,
+  listChecks,
+  listOwnChecks,
+  readRule,
+  removeCheck,
+} from "./service.ts";
 
 export function serveChecks(router: Router, { db, workers }: Context): void {
+  serve(router, api.checks.mine, ({ person }) => listOwnChecks(db, person));
   serve(router, api.checks.list, ({ params }) => listChecks(db, params.id));
   serve(router, api.checks.create, async ({ params, body, person }) => {
     await holdOwnClass(db, person, params.id);

@@ -1,10 +1,10 @@
-import type { Check, CheckContent, LevelRule, Person } from "@map-step/contract";
+import type { Check, CheckContent, CheckLine, LevelRule, Person } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt, changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
 import { inUse, invalid, notFound } from "../../http/problems.ts";
-import { holdOwnClass } from "../sections/own-class.ts";
+import { holdOwnClass, TEACHES } from "../sections/own-class.ts";
 import { readSection } from "../sections/read.ts";
 
 const CHECKS = `
@@ -15,6 +15,17 @@ const CHECKS = `
 /** The checks of a section, newest first. */
 export const listChecks = (db: Database, sectionId: string): Promise<Check[]> =>
   rowsOf<Check>(db, `${CHECKS} where c.section_id = $sectionId order by c.held_on desc`, { sectionId });
+
+/** The checks of every section that is a person's own, or of all where they direct; newest first. */
+export const listOwnChecks = (db: Database, { id, role }: Person): Promise<CheckLine[]> =>
+  rowsOf<CheckLine>(
+    db,
+    `select c.id, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn",
+       (select count(*)::int from evidence where check_id = c.id) as marks
+     from checks c join sections s on s.id = c.section_id
+     where s.deleted_at is null and ($directs or ${TEACHES("s.id")}) order by c.held_on desc, c.id`,
+    { personId: id, directs: role === "director" },
+  );
 
 /** @throws a not-found problem */
 async function readCheck(db: Database, id: string): Promise<Check> {

@@ -8,6 +8,8 @@ import { HeldBadge } from "../../kit/held-badge.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
+import { checkDue, checkInWords } from "../courses/check-due.ts";
+import { Elsewhere, useOtherCourses } from "../courses/elsewhere.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { useMay } from "../session/session.tsx";
 import { BoardAside } from "./aside.tsx";
@@ -68,6 +70,23 @@ function Checks({ board }: { board: Board }) {
   );
 }
 
+/** The checks that other classes of the person's own wait for: what went by before what is next. */
+function OtherChecks({ board: { section, today } }: { board: Board }) {
+  const { data: checks } = useApi(api.checks.mine, {});
+  const courses = useOtherCourses(section.id);
+  if (!checks) return null;
+  const items = courses
+    .flatMap(({ section: { id }, course, title }) => {
+      const own = checks.filter(({ sectionId }) => sectionId === id);
+      const due = checkDue(course, own, today);
+      if (!due) return [];
+      const to = due.checkId === null ? `/checks/${id}` : `/checks/${id}/${due.checkId}`;
+      return [{ key: id, to, title, about: checkInWords(due), due, isLate: due.state === "late" }];
+    })
+    .sort((a, b) => Number(b.isLate) - Number(a.isLate) || a.due.date.localeCompare(b.due.date));
+  return <Elsewhere items={items} />;
+}
+
 function SectionBoard({ board }: { board: Board }) {
   const { section, level, clauses, stated } = board;
   const answer = useBoardAnswer(board);
@@ -124,6 +143,7 @@ function SectionBoard({ board }: { board: Board }) {
           <BoardAside board={board} answer={answer} chosen={shown} />
         </Flex>
       )}
+      <OtherChecks board={board} />
       {ruling ? <RuleDialog board={board} onClose={() => setRuling(false)} /> : null}
     </>
   );

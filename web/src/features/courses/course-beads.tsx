@@ -43,7 +43,7 @@ function Bar({ week, x, width }: { week: CourseWeek; x: number; width: number })
 }
 
 function Bead({ week, x, isLate }: { week: CourseWeek; x: number; isLate: boolean }) {
-  const { cancelled, state, recap } = week;
+  const { cancelled, state, recap, special } = week;
   if (cancelled)
     return (
       <path
@@ -75,6 +75,15 @@ function Bead({ week, x, isLate }: { week: CourseWeek; x: number; isLate: boolea
         stroke={tone("pineSolid")}
         strokeWidth="1.8"
       />
+      {special === "check" ? (
+        <path
+          d={`M${x - 2.6} ${STRING}l2 2l3.4 -4`}
+          fill="none"
+          stroke={tone(isTaught ? "panel" : "ink")}
+          strokeWidth="1.8"
+          strokeLinecap="round"
+        />
+      ) : null}
     </>
   );
 }

@@ -10,6 +10,7 @@ const week = (number: number, about: Partial<CourseWeek> = {}): CourseWeek => ({
   date: `2027-02-${String(number * 7).padStart(2, "0")}`,
   state: "planned",
   cancelled: false,
+  special: null,
   recap: "none",
   room: 48,
   minutes: 40,
@@ -89,11 +90,11 @@ it("says in words what the drawing shows", () => {
     taught(1),
     taught(2, "none"),
     week(3, { cancelled: true }),
-    week(4, { must: 1, minutes: 60 }),
+    week(4, { must: 1, minutes: 60, special: "check" }),
   ]);
   expect(howFar(one)).toBe("2 of 3 taught");
   expect(courseInWords(one, TODAY)).toBe(
-    "2 of 3 taught; next 28 Feb, week 4; week 3 cancelled; week 2 without a recap; week 4 over the minutes; something to solve in week 4",
+    "2 of 3 taught; next 28 Feb, week 4; week 3 cancelled; week 2 without a recap; a check in week 4; week 4 over the minutes; something to solve in week 4",
   );
   expect(courseInWords(course([week(1, { date: null })], { sectionId: null }), TODAY)).toBe("1 week");
   expect([toSolve({ must: 1, should: 2 }), toSolve({ must: 0, should: 0 })]).toEqual(["3 to solve", ""]);

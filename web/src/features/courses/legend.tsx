@@ -27,6 +27,10 @@ export const BeadsLegend = () => (
     <Sign words="to close, or without a recap">
       <circle cx="8" cy="9" r="6.8" fill="none" stroke={tone("apricot")} strokeWidth="2.4" />
     </Sign>
+    <Sign words="a check">
+      {bead("panel")}
+      <path d="M5.4 9l2 2l3.4 -4" fill="none" stroke={tone("ink")} strokeWidth="1.8" strokeLinecap="round" />
+    </Sign>
     <Sign words="next">
       <rect x="6.5" width="3" height="18" rx="1.5" fill={tone("apricot")} />
     </Sign>

@@ -28,6 +28,7 @@ export function courseInWords(course: Course, today: string): string {
   const late = notClosed(course, today);
   const unwritten = recapsToWrite(course);
   const next = sectionId === null ? undefined : nextLesson(course, today);
+  const checks = weeks.filter(({ special, cancelled: off }) => special === "check" && !off);
   const solve = weeks.filter(({ must, should }) => must + should > 0);
   return [
     sectionId === null ? counted(weeks.length, "week") : howFar(course),
@@ -35,6 +36,7 @@ export function courseInWords(course: Course, today: string): string {
     ...(cancelled.length > 0 ? [`${weeksIn(cancelled)} cancelled`] : []),
     ...(late.length > 0 ? [`${weeksIn(late)} to close`] : []),
     ...(unwritten.length > 0 ? [`${weeksIn(unwritten)} without a recap`] : []),
+    ...(checks.length > 0 ? [`a check in ${weeksIn(checks)}`] : []),
     ...(over.length > 0 ? [`${weeksIn(over)} over the minutes`] : []),
     ...(solve.length > 0 ? [`something to solve in ${weeksIn(solve)}`] : []),
   ].join("; ");

@@ -7,13 +7,13 @@ const PLACES: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
   plans:
     /^\/api\/(plans|(levels|dances)\/[^/]+\/plans|sections\/[^/]+\/lessons|courses|figures\/[^/]+\/trail|today|history)/,
   lessons:
-    /^\/api\/(sections\/[^/]+\/(lessons|checks)|plans|(levels|dances)\/[^/]+\/plans|courses|figures\/[^/]+\/trail|today|history)/,
+    /^\/api\/(sections\/[^/]+\/(lessons|checks)|checks|plans|(levels|dances)\/[^/]+\/plans|courses|figures\/[^/]+\/trail|today|history)/,
   recaps: /^\/api\/(sections\/[^/]+\/lessons|courses|today|history)/,
   planDrafts: /^\/api\/(plans|bin|history)/,
   sequences: /^\/api\/(sequences|bin|history)/,
   comments: /^\/api\/(comments|history)/,
   proposals: /^\/api\/proposals/,
-  checks: /^\/api\/(sections\/[^/]+\/checks|history)/,
+  checks: /^\/api\/(sections\/[^/]+\/checks|checks|history)/,
 };
 /** Places that are one thing's own: another thing of its sort is not told there. */
 const OWN: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {

@@ -3,12 +3,13 @@ import { api, type LessonSummary, type Section } from "@map-step/contract";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
-import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
+import { PageHead, Panel } from "../../kit/page.tsx";
 import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { recapsToWrite } from "../courses/due.ts";
+import { Elsewhere, useOtherCourses } from "../courses/elsewhere.tsx";
 import { DrawnFigures } from "../figures/figure-name.tsx";
-import { ReadingAlong, useOwnClass, useTeaches } from "../sections/own-class.tsx";
+import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 
 const STATES = {
   none: { words: "not written yet", colour: "orange", action: "Write it" },
@@ -64,46 +65,17 @@ function RecapLine({ lesson, mine }: { lesson: LessonSummary; mine: boolean }) {
 }
 
 /** Recaps that wait in other classes of the person's own, the oldest first. */
-function Elsewhere({ section }: { section: Section }) {
-  const { data: courses } = useApi(api.courses.list, {});
-  const { data: sections } = useApi(api.sections.list, {});
-  const { data: levels } = useApi(api.levels.list, {});
-  const teaches = useTeaches();
-  const waiting = (courses ?? [])
-    .flatMap((course) => {
-      const own = sections?.find(({ id }) => id === course.sectionId);
-      if (!own || own.id === section.id || !teaches(own)) return [];
-      const level = levels?.find(({ id }) => id === own.levelId)?.name ?? "";
-      return recapsToWrite(course).map(({ week, date }) => ({ own, level, week, date: date ?? "" }));
-    })
+function OtherRecaps({ section }: { section: Section }) {
+  const items = useOtherCourses(section.id)
+    .flatMap(({ section: { id }, course, title }) =>
+      recapsToWrite(course).map(({ week, date }) => ({
+        ...{ key: `${id} ${week}`, to: `/recaps/${id}/${week}`, title, date: date ?? "" },
+        about: `week ${week}, ${shortDay(date ?? "")}`,
+      })),
+    )
     .sort((a, b) => a.date.localeCompare(b.date));
-  if (waiting.length === 0) return null;
-  return (
-    <Panel as="section" aria-label="In your other classes" mt="5">
-      <PanelTitle>In your other classes</PanelTitle>
-      <ul>
-        {waiting.slice(0, MOST_ELSEWHERE).map(({ own, level, week, date }) => (
-          <Text as="li" key={`${own.id} ${week}`} py="0.5" listStyleType="none">
-            <Text asChild color="pine" fontWeight="700">
-              <Link to={`/recaps/${own.id}/${week}`}>
-                {level}, {own.name}, week {week}
-              </Link>
-            </Text>
-            , {shortDay(date)}
-          </Text>
-        ))}
-      </ul>
-      {waiting.length > MOST_ELSEWHERE ? (
-        <Text color="soft" fontSize="sm">
-          and {waiting.length - MOST_ELSEWHERE} more
-        </Text>
-      ) : null}
-    </Panel>
-  );
+  return <Elsewhere items={items} />;
 }
-
-/** So many recaps of other classes are told. */
-const MOST_ELSEWHERE = 8;
 
 function SectionRecaps({ section }: { section: Section }) {
   const lessons = useApi(api.lessons.list, { params: { id: section.id } });
@@ -134,7 +106,7 @@ function SectionRecaps({ section }: { section: Section }) {
                 ))}
               </Stack>
             )}
-            <Elsewhere section={section} />
+            <OtherRecaps section={section} />
           </>
         );
       }}
