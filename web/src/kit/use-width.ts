@@ -1,8 +1,8 @@
-import { type RefObject, useLayoutEffect, useRef, useState } from "react";
+import { createContext, type RefObject, useContext, useLayoutEffect, useRef, useState } from "react";
 import { usePrinting } from "./printing.ts";
 
-/** What a panel leaves of the narrower of A4 and Letter, in pixels. */
-const PAPER_WIDTH = 640;
+/** How wide a drawing gets on paper at most, in pixels: what a panel leaves of the narrower of A4 and Letter. */
+export const PaperWidth = createContext(640);
 
 function innerWidth(element: HTMLElement): number {
   const { paddingLeft, paddingRight } = getComputedStyle(element);
@@ -26,5 +26,6 @@ export function useWidth<T extends HTMLElement>(): [RefObject<T | null>, number]
     observer.observe(element);
     return () => observer.disconnect();
   }, []);
-  return [ref, usePrinting() ? Math.min(width, PAPER_WIDTH) : width];
+  const paper = useContext(PaperWidth);
+  return [ref, usePrinting() ? Math.min(width, paper) : width];
 }

@@ -186,11 +186,15 @@ export function RecapEditor({ document, figures, onChange, readOnly = false }: P
       editor.commands.setContent(document as object, { emitUpdate: false });
   }, [editor, document]);
   return (
-    <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg">
+    <Box bg="panel" borderWidth="1px" borderColor="rule" borderRadius="lg" _print={{ borderWidth: "0" }}>
       {readOnly ? null : <Tools editor={editor} figures={figures} />}
       <Box
         css={{
-          "& .tiptap": { ...PAPER, px: "6", py: "5", minH: "24rem" },
+          "& .tiptap": {
+            ...PAPER,
+            ...{ px: "6", py: "5", minH: "24rem" },
+            _print: { ...PAPER._print, p: "0", minH: "0" },
+          },
           "& .tiptap:focus-visible": { outlineOffset: "-2px", borderRadius: "md" },
         }}
       >

@@ -14,6 +14,7 @@ import {
   useTransport,
 } from "../../kit/play/index.ts";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { PaperWidth } from "../../kit/use-width.ts";
 import { PracticeButton } from "../practice/practice-button.tsx";
 
 interface Props {
@@ -30,6 +31,9 @@ function partOf(figure: Figure, role: Role): Figure {
   if (!writtenRoles(figure).includes(role)) return figure;
   return { length: figure.length, steps: { [role]: stepsOf(figure, role) } };
 }
+
+/** What one of two columns leaves on paper, in pixels. */
+const COLUMN = 310;
 
 /** A figure in a text: its ribbon or its floor, played with clicks at a chosen speed over chosen counts. */
 export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
@@ -49,6 +53,7 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
       as="figure"
       my="3"
       p="3"
+      _print={{ my: "1.5", p: "2" }}
       borderWidth="1px"
       borderColor="rule"
       borderRadius="md"
@@ -61,9 +66,11 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
         {show === "floor" ? ", from above" : ""}
       </Text>
       {show === "ribbon" ? (
-        <CountRibbon figure={shown} name={name} timing={dance} at={playing ? position : undefined} />
+        <PaperWidth value={COLUMN}>
+          <CountRibbon figure={shown} name={name} timing={dance} at={playing ? position : undefined} />
+        </PaperWidth>
       ) : (
-        <Box maxW="26rem">
+        <Box maxW="26rem" _print={{ maxW: "7rem" }}>
           <FloorView
             figure={figure}
             name={name}

@@ -178,8 +178,14 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
           What you changed since is not public yet: students read the text as it was published.
         </Text>
       ) : null}
-      <Box maxW="52rem">
-        <Box mb="3">
+      <Box maxW="52rem" _print={{ maxW: "none" }}>
+        <Box
+          mb="3"
+          css={{
+            "& label": { _print: { display: "none" } },
+            "& input": { _print: { fontSize: "lg", fontWeight: "700" } },
+          }}
+        >
           <TextField
             label="Title"
             value={content.title}

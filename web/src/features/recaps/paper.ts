@@ -10,4 +10,12 @@ export const PAPER = {
   "& strong": { fontWeight: "700" },
   "& em": { fontStyle: "italic" },
   "& > *:first-child": { mt: "0" },
+  // On paper in two columns: most recaps are one page then.
+  _print: {
+    columnCount: 2,
+    columnGap: "8",
+    fontSize: "sm",
+    "& h2": { fontSize: "md", fontWeight: "700", mt: "2", mb: "0.5" },
+    "& li": { breakInside: "avoid", my: "0.5" },
+  },
 } as const;
