@@ -1,4 +1,4 @@
-import { Box } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import type { Figure, Role } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
@@ -37,6 +37,9 @@ interface Props {
 
 const NO_MARKS: readonly Stretch[] = [];
 const NO_PIECES: NamedPieces = {};
+/** What the names of the roles take where there is little room and they stand upright, and how far they reach over their line. */
+const [UPRIGHT, OVER] = [20, 8] as const;
+
 const FEET_AND_COUNTS: Layers = { feet: true, rhythm: false, counts: true };
 
 /** Where in a line a moment lies; null when it lies in another. */
@@ -60,7 +63,8 @@ export function CountRibbon({
   onPick,
 }: Props) {
   const [ref, width] = useWidth<HTMLDivElement>();
-  const gutter = small || width < 420 ? 0 : 76;
+  const isNarrow = width < 420;
+  const gutter = small ? 0 : isNarrow ? UPRIGHT : 76;
   const rows = useMemo(
     () =>
       width === 0
@@ -93,19 +97,23 @@ export function CountRibbon({
         // biome-ignore lint/suspicious/noArrayIndexKey: a line has no other name than its place
         <Box key={index} position="relative" pl={`${gutter}px`} mt={index === 0 ? "0" : "4"}>
           {gutter > 0 ? (
-            <Box position="absolute" left="0" top="0" fontSize="sm" aria-hidden="true">
+            <Box position="absolute" left="0" top="0" fontSize={isNarrow ? "xs" : "sm"} aria-hidden="true">
               {row.roles.map(({ role }, line) => (
-                <Box
+                <Flex
                   key={role}
                   position="absolute"
-                  top={`${top + line * (height + gap) + height / 2 - 10}px`}
+                  top={`${top + line * (height + gap) - OVER}px`}
+                  height={`${height + 2 * OVER}px`}
+                  align="center"
+                  justify="center"
                   fontWeight="700"
                   color={ROLE_LOOK[role].text}
+                  {...(isNarrow ? { writingMode: "vertical-rl", transform: "rotate(180deg)" } : {})}
                 >
                   {ROLE_LOOK[role].name}
-                </Box>
+                </Flex>
               ))}
-              {showHolds ? (
+              {showHolds && !isNarrow ? (
                 <Box position="absolute" top={`${top + row.roles.length * (height + gap)}px`} color="soft">
                   Hold
                 </Box>
