@@ -39,7 +39,15 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     checks: ["figure-seen.tsx", "from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
     "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     comments: ["calls.tsx", "comments-button.tsx"],
-    courses: ["due.ts", "legend.tsx", "level-picture.tsx", "section-name.tsx", "section-row.tsx", "words.ts"],
+    courses: [
+      "due.ts",
+      "elsewhere.tsx",
+      "legend.tsx",
+      "level-picture.tsx",
+      "section-name.tsx",
+      "section-row.tsx",
+      "words.ts",
+    ],
     dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: [
       "figure-form.ts",

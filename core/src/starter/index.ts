@@ -1,5 +1,6 @@
 import { LINE_32, SOLO } from "./alone.ts";
-import { CROSS_BODY, SIDE_FOUR, SIX_BEAT, SLOT } from "./partner.ts";
+import { CROSS_BODY, SIDE_FOUR } from "./eight-counts.ts";
+import { SIX_BEAT, SLOT } from "./six-beats.ts";
 import { FREE_WALKING, WALK_AND_TURN, WALTZ_BOX } from "./travelling.ts";
 import type { StarterSet } from "./types.ts";
 

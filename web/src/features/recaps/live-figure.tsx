@@ -2,7 +2,7 @@ import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { type Figure, type Role, stepsOf, writtenRoles } from "@map-step/core/notation";
 import { type Dance, TICKS_PER_BEAT } from "@map-step/core/time";
 import { Pause, Play } from "lucide-react";
-import { useMemo, useState } from "react";
+import { type ReactNode, useMemo, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import {
   CountLine,
@@ -21,6 +21,8 @@ interface Props {
   readonly show: "ribbon" | "floor";
   readonly figure: Figure;
   readonly name: string;
+  /** Its name as a way to more, for whoever may go it. */
+  readonly title?: ReactNode;
   readonly dance: Dance;
   /** Only this role; both where nobody is named. */
   readonly role?: Role | null;
@@ -36,7 +38,7 @@ function partOf(figure: Figure, role: Role): Figure {
 const COLUMN = 310;
 
 /** A figure in a text: its ribbon or its floor, played with clicks at a chosen speed over chosen counts. */
-export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
+export function LiveFigure({ show, figure, name, title, dance, role = null }: Props) {
   const beats = figure.length / TICKS_PER_BEAT;
   const [speed, setSpeed] = useState(0.75);
   const [loop, setLoop] = useState<readonly [number, number]>([1, beats]);
@@ -62,7 +64,7 @@ export function LiveFigure({ show, figure, name, dance, role = null }: Props) {
       css={{ breakInside: "avoid" }}
     >
       <Text as="figcaption" fontWeight="700" fontSize="sm">
-        {name}
+        {title ?? name}
         {show === "floor" ? ", from above" : ""}
       </Text>
       {show === "ribbon" ? (

@@ -2,6 +2,7 @@ import { api } from "@map-step/contract";
 import type { RecapBlock } from "@map-step/core/recap";
 import { Extension, Node, type NodeViewProps, NodeViewWrapper, ReactNodeViewRenderer } from "@tiptap/react";
 import { useApi } from "../../kit/api.ts";
+import { FigureName } from "../figures/figure-name.tsx";
 import { useDances, useFigureLines, useFigures, useSteps } from "../figures/library.ts";
 import { DrawnSequence } from "../sequences/drawn-sequence.tsx";
 import { CountsOnly, LiveFigure } from "./live-figure.tsx";
@@ -20,11 +21,12 @@ function LiveNode({ node }: NodeViewProps) {
   const dance = dances?.find(({ id }) => id === record?.danceId);
   return (
     <NodeViewWrapper>
-      {steps && dance ? (
+      {steps && record && dance ? (
         <LiveFigure
           show={node.type.name as Live["type"]}
           figure={steps}
-          name={record?.name ?? name}
+          name={record.name}
+          title={<FigureName id={record.id} name={record.name} />}
           dance={dance}
         />
       ) : (

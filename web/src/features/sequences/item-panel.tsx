@@ -11,8 +11,8 @@ import {
 import { ticksToBeats } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
-import { Link } from "react-router";
 import { byName, SmallSelect } from "../../kit/select.tsx";
+import { FigureName } from "../figures/figure-name.tsx";
 import type { Builder } from "./use-builder.ts";
 import { itemName, itemsInWords, PRIORITY_NAMES } from "./words.ts";
 
@@ -100,7 +100,7 @@ export function ItemPanel({ item, builder }: { item: FigureItem; builder: Builde
       borderColor="rule"
     >
       <Heading as="h2" size="md" mb="2">
-        {itemName(item, library.nameOf)}
+        <FigureName id={item.figureId} name={itemName(item, library.nameOf)} />
       </Heading>
       <Stack gap="3">
         <Flex gap="2" align="center" wrap="wrap">
@@ -172,9 +172,6 @@ export function ItemPanel({ item, builder }: { item: FigureItem; builder: Builde
           </Button>
           <Button size="sm" variant="outline" onClick={() => actions.remove(item.id)}>
             Take it out
-          </Button>
-          <Button asChild size="sm" variant="ghost">
-            <Link to={`/figures/${item.figureId}`}>Open the figure</Link>
           </Button>
         </Flex>
       </Stack>

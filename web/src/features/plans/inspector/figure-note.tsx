@@ -5,8 +5,8 @@ import { whyHere } from "@map-step/core/plan";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo } from "react";
-import { Link } from "react-router";
 import { CountRibbon } from "../../../kit/ribbon/index.ts";
+import { FigureName } from "../../figures/figure-name.tsx";
 import { timingOf, useSteps } from "../../figures/library.ts";
 import { withEntry } from "../use-plan.ts";
 import type { InspectorProps } from "./props.ts";
@@ -96,7 +96,7 @@ export function FigureNote(props: InspectorProps & { figure: FigureRecord }) {
   return (
     <Box mb="5">
       <Heading as="h2" size="lg">
-        <Link to={`/figures/${figure.id}`}>{figure.name}</Link>
+        <FigureName id={figure.id} name={figure.name} />
       </Heading>
       <Text color="soft" fontSize="sm" mb="2">
         {KIND_NAMES[figure.kind].one}
