@@ -2,6 +2,7 @@ import { execFile, spawnSync } from "node:child_process";
 import { existsSync, mkdirSync, readFileSync, rmSync } from "node:fs";
 import { availableParallelism } from "node:os";
 import { join } from "node:path";
+import { buildServer } from "./lib/build.ts";
 import { layerFaults } from "./lib/layers.ts";
 import { needChromium, needPostgres } from "./lib/packages.ts";
 import { DATA } from "./lib/studio.ts";
@@ -94,6 +95,7 @@ const projects = UNITS.filter((name) => parts.has(name)).flatMap((name) => ["--p
 mkdirSync(DATA, { recursive: true });
 needPostgres();
 if (parts.has("e2e")) needChromium();
+buildServer();
 if (watch) process.exit(run(bin("vitest"), ["watch", ...projects]) ? 0 : 1);
 
 const statics = () =>

@@ -1,9 +1,8 @@
 import { execFileSync } from "node:child_process";
 import { existsSync, readdirSync, statSync } from "node:fs";
 import { join } from "node:path";
-import { fileURLToPath } from "node:url";
 
-const ROOT = fileURLToPath(new URL("../..", import.meta.url));
+const ROOT = join(import.meta.dirname, "../..");
 export const WEB_ROOT = join(ROOT, "web/dist");
 /** What a server process runs. */
 export const SERVER_MAIN = join(ROOT, "server/dist/main.js");

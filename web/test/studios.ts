@@ -1,4 +1,5 @@
 import type { TestProject } from "vitest/node";
+import { buildServer } from "../../scripts/lib/build.ts";
 import { layTemplates } from "../../scripts/lib/studios.ts";
 
 declare module "vitest" {
@@ -10,6 +11,8 @@ declare module "vitest" {
 
 /** Lays the demo studio once, for the tests that speak to a server of their own. */
 export default async function (project: TestProject): Promise<() => Promise<void>> {
+  // Once, before several tests open studios in the same moment.
+  buildServer();
   const templates = await layTemplates();
   project.provide("demoTemplate", templates.demo);
   return templates.stop;

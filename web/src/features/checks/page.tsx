@@ -8,6 +8,7 @@ import { HeldBadge } from "../../kit/held-badge.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
+import { isOver } from "../courses/due.ts";
 import { Elsewhere, useOtherCourses } from "../courses/elsewhere.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { useMay } from "../session/session.tsx";
@@ -70,12 +71,13 @@ function Checks({ board }: { board: Board }) {
   );
 }
 
-/** The checks that other classes of the person's own wait for: what went by before what is next. */
+/** The checks that other running classes of the person's own wait for: what went by before what is next. */
 function OtherChecks({ board: { section, today } }: { board: Board }) {
   const { data: checks } = useApi(api.checks.mine, {});
   const courses = useOtherCourses(section.id);
   if (!checks) return null;
   const items = courses
+    .filter(({ course }) => !isOver(course, today))
     .flatMap(({ section: { id }, course, title }) => {
       const own = checks.filter(({ sectionId }) => sectionId === id);
       const due = checkDue(course, own, today);

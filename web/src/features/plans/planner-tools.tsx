@@ -12,12 +12,13 @@ import type { PlanEdit } from "./use-plan.ts";
 import type { PlannerActions } from "./use-planner.ts";
 
 /** Which copy of the plan is on screen: the level's or one of its sections'. */
-function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "section" | "sections">) {
+export function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "section" | "sections">) {
   const navigate = useNavigate();
   if (sections.length === 0) return null;
   return (
     <Select
       label="Plan of"
+      size="sm"
       value={section?.id ?? ""}
       onChange={(id) => navigate(id === "" ? `/levels/${level.id}` : `/levels/${level.id}/sections/${id}`)}
       choices={[["", "Level plan"], ...byName(sections)]}
@@ -54,12 +55,11 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
   ];
   return (
     <>
-      <PlanPicker {...input} />
       {mayEdit ? <SaveBadge state={edit.saving.state} retry={edit.saving.flush} /> : null}
       {canEdit ? (
         <>
           <UndoRedo edit={edit} />
-          <Button variant="outline" bg="panel" onClick={() => actions.open("choose")}>
+          <Button px="3" variant="outline" bg="panel" onClick={() => actions.open("choose")}>
             Choose figures
           </Button>
         </>
@@ -67,6 +67,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
       {tools.map(([tool, name]) => (
         <Button
           key={tool}
+          px="3"
           variant="outline"
           bg="panel"
           disabled={edit.chosen.length === 0 || (tool === "take" && !canEdit)}
@@ -84,7 +85,7 @@ export const PlannerTools = memo(function PlannerTools(props: Props) {
             onChange={(depth) => input.onDepth(Number(depth))}
             choices={DEPTHS.map(([depth, name]) => [String(depth), name])}
           />
-          <Button disabled={edit.chosen.length === 0} onClick={actions.draft}>
+          <Button px="3" disabled={edit.chosen.length === 0} onClick={actions.draft}>
             Draft the plan
           </Button>
         </>

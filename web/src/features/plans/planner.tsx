@@ -15,7 +15,7 @@ import { InspectorSoon } from "./inspector/inspector.tsx";
 import { LevelChanged } from "./level-changed.tsx";
 import { planDifferences } from "./merge.ts";
 import type { PlannerInput } from "./planner-input.ts";
-import { PlannerTools } from "./planner-tools.tsx";
+import { PlannerTools, PlanPicker } from "./planner-tools.tsx";
 import { ProposalPanel } from "./proposal-panel.tsx";
 import { ToolDialogs } from "./tool-dialogs.tsx";
 import type { Chosen } from "./use-plan.ts";
@@ -23,7 +23,6 @@ import { usePlanner } from "./use-planner.ts";
 
 const about = (
   level: Level,
-  section: PlannerInput["section"],
   approach: string,
   chosen: Chosen,
   refresher: number,
@@ -31,7 +30,6 @@ const about = (
   const placed = chosen.filter(({ week }) => week !== null).length;
   const waiting = chosen.length - placed;
   return [
-    section?.name ?? "Level plan",
     `${counted(level.weeks, "week")} of ${counted(level.lessonMinutes, "minute")}`,
     `${approach.toLowerCase()} approach`,
     `${counted(placed, "figure")} placed${waiting > 0 ? `, ${waiting} waiting` : ""}`,
@@ -59,7 +57,12 @@ export function Planner(input: PlannerInput) {
       <PageHead
         title={level.name}
         tab={`${level.name}${section ? `, ${section.name}` : ""}: ${input.proposal ? "proposal" : "plan"}`}
-        about={about(level, section, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
+        about={
+          <Flex gap="3" align="center" wrap="wrap">
+            <PlanPicker {...input} />
+            {about(level, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
+          </Flex>
+        }
       >
         <PlannerTools {...{ input, edit, canEdit, mayEdit, actions }} />
         <CommentsButton
