@@ -12,7 +12,11 @@ import type { PlanEdit } from "./use-plan.ts";
 import type { PlannerActions } from "./use-planner.ts";
 
 /** Which copy of the plan is on screen: the level's or one of its sections'. */
-export function PlanPicker({ level, section, sections }: Pick<PlannerInput, "level" | "section" | "sections">) {
+export function PlanPicker({
+  level,
+  section,
+  sections,
+}: Pick<PlannerInput, "level" | "section" | "sections">) {
   const navigate = useNavigate();
   if (sections.length === 0) return null;
   return (

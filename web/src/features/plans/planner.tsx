@@ -21,12 +21,7 @@ import { ToolDialogs } from "./tool-dialogs.tsx";
 import type { Chosen } from "./use-plan.ts";
 import { usePlanner } from "./use-planner.ts";
 
-const about = (
-  level: Level,
-  approach: string,
-  chosen: Chosen,
-  refresher: number,
-): string => {
+const about = (level: Level, approach: string, chosen: Chosen, refresher: number): string => {
   const placed = chosen.filter(({ week }) => week !== null).length;
   const waiting = chosen.length - placed;
   return [

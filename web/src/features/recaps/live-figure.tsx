@@ -63,7 +63,12 @@ export function LiveFigure({ show, figure, name, title, dance, role = null }: Pr
       contentEditable={false}
       css={{ breakInside: "avoid" }}
     >
-      <Text as="figcaption" fontWeight="700" fontSize="sm">
+      <Text
+        as="figcaption"
+        fontWeight="700"
+        fontSize="sm"
+        css={{ "& a": { display: "inline-block", lineHeight: "1.5rem" } }}
+      >
         {title ?? name}
         {show === "floor" ? ", from above" : ""}
       </Text>

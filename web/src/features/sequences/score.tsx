@@ -108,7 +108,7 @@ function JoinKnot({ knot, join, view, height, mayEdit }: KnotProps) {
         aria-label={isBroken ? `Does not fit ${where}` : `Put a figure ${where}`}
         tabIndex={isBroken ? 0 : -1}
         onClick={() => select(isOpen ? null : { gap })}
-        style={{ left: x - 11, top: BAR.top + BAR.height / 2 - 11 }}
+        style={{ left: x - 12, top: BAR.top + BAR.height / 2 - 12 }}
       >
         <span aria-hidden>{isBroken ? "!" : ""}</span>
       </button>
