@@ -10,6 +10,9 @@ export type ElementSort = (typeof ELEMENT_SORTS)[number];
 /** What figures are made of, each by a name that is the same wherever it occurs. */
 export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
 
+/** What figures were found to be made of, for as long as they and their dance live. */
+const found = new WeakMap<NotatedDance, WeakMap<Figure, Elements>>();
+
 /**
  * What a figure is made of, whichever role dances it and on whichever foot: its elements by their names, a step that
  * belongs to none by its action, its holds, and its count.
@@ -17,6 +20,16 @@ export type Elements = Readonly<Record<ElementSort, ReadonlySet<string>>>;
  * elementsOf(BASIC, DANCE).elements // new Set(["side basic"])
  */
 export function elementsOf(figure: Figure, dance: NotatedDance): Elements {
+  const ofDance = found.get(dance) ?? new WeakMap<Figure, Elements>();
+  found.set(dance, ofDance);
+  const known = ofDance.get(figure);
+  if (known) return known;
+  const made = readElements(figure, dance);
+  ofDance.set(figure, made);
+  return made;
+}
+
+function readElements(figure: Figure, dance: NotatedDance): Elements {
   const call = callOf(figure, elementSet(dance));
   const pieces = writtenRoles(figure).flatMap((role) => call[role] ?? []);
   const holds = writtenRoles(figure).flatMap((role) =>

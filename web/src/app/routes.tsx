@@ -212,6 +212,7 @@ const router = createBrowserRouter([
 const FIRST: Readonly<Record<string, readonly Endpoint[]>> = {
   "/": [api.today.read],
   "/levels": [api.courses.list],
+  "/levels/program": [api.approaches.list],
   "/dancers": [api.students.all],
   "/sequences": [api.sequences.list],
 };

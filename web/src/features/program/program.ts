@@ -59,9 +59,16 @@ export function programOf(
   approaches: readonly ApproachRecord[] = [],
 ): Program {
   const levels = planned.map(({ level }) => level);
+  const recordOf = new Map(library.map((record) => [record.id, record]));
+  const read = new Map<string, RepertoireFigure | null>();
   const figure = (id: string): RepertoireFigure | null => {
-    const record = library.find((one) => one.id === id);
-    return record ? { id, kind: record.kind, steps: stepsIn(library, dances, record) } : null;
+    // Every level knows what those before it taught: each figure is read once for all of them.
+    const known = read.get(id);
+    if (known !== undefined) return known;
+    const record = recordOf.get(id);
+    const made = record ? { id, kind: record.kind, steps: stepsIn(library, dances, record) } : null;
+    read.set(id, made);
+    return made;
   };
   const ordered = inOrder(levels).flatMap((level) => planned.find((one) => one.level.id === level.id) ?? []);
   const counted = ordered.flatMap(({ level, plan }): CountedLevel[] => {

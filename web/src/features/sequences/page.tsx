@@ -98,15 +98,10 @@ function Sequence({ record, dance, records, levels }: Props) {
         <Button asChild size="sm" px="3" variant="outline" bg="panel">
           <Link to={`/practice/sequences/${record.id}`}>Practise</Link>
         </Button>
-        {mayEdit ? (
-          <Button size="sm" px="3" onClick={() => setTool("make")}>
-            Make it for me
-          </Button>
-        ) : null}
       </PageHead>
       <Flex gap="4" direction={{ base: "column", lg: "row" }} align={{ lg: "flex-start" }}>
         <Box flex="1" minW="0">
-          {mayEdit ? <TypeFigures builder={builder} /> : null}
+          {mayEdit ? <TypeFigures builder={builder} onMake={() => setTool("make")} /> : null}
           {content.note === "" ? null : (
             <Text mb="3" color="soft">
               {content.note}

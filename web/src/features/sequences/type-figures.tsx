@@ -4,8 +4,14 @@ import { inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { type Builder, newItemId } from "./use-builder.ts";
 
-/** Figures put in by writing their names, at the place that is open or at the end. */
-export function TypeFigures({ builder }: { builder: Builder }) {
+interface Props {
+  readonly builder: Builder;
+  /** Has the shortest routine found instead. */
+  readonly onMake: () => void;
+}
+
+/** Figures put in by writing their names, at the place that is open or at the end, or found. */
+export function TypeFigures({ builder, onMake }: Props) {
   const { library, actions, selected } = builder;
   const [text, setText] = useState("");
   const [unknown, setUnknown] = useState<readonly string[]>([]);
@@ -25,8 +31,10 @@ export function TypeFigures({ builder }: { builder: Builder }) {
           put();
         }}
       >
-        <Flex gap="2">
+        <Flex gap="2" wrap="wrap">
           <Input
+            flex="1"
+            minW="14rem"
             bg="panel"
             aria-label="Write figures"
             list="figure-names"
@@ -44,6 +52,7 @@ export function TypeFigures({ builder }: { builder: Builder }) {
           <Button type="submit" variant="outline" bg="panel" disabled={text.trim() === ""}>
             {gap?.after ? `Put before ${library.nameOf(gap.after.figureId)}` : "Put at the end"}
           </Button>
+          <Button onClick={onMake}>Make it for me</Button>
         </Flex>
       </form>
       <datalist id="figure-names">
