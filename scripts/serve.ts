@@ -11,4 +11,6 @@ for (const built of [join(process.env.WEB_ROOT, "index.html"), SERVER_MAIN])
     console.error(`There is no ${built}. Build it before: npm ci, npm run build`);
     process.exit(1);
   }
+// What goes wrong is told by the lines as they were written.
+process.setSourceMapsEnabled(true);
 await import(SERVER_MAIN);
