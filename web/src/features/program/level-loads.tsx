@@ -8,7 +8,10 @@ import type { CountedLevel } from "./program.ts";
 
 const SKY = 90;
 
-/** The minutes of every week of every level beside each other, against what each lesson has room for. */
+/**
+ * The minutes of every week of every level beside each other, against what each lesson has room for. Heights are no
+ * style properties of the theme: each would be a rule of its own, for which the whole page is styled anew.
+ */
 export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
   const told = levels.map(({ level, levelPlan }) => ({
     level,
@@ -27,7 +30,7 @@ export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
           const full = loads.reduce((sum, { minutes }) => sum + minutes, 0);
           const room = rooms.reduce((sum, { minutes }) => sum + minutes, 0);
           return (
-            <Box key={level.id} flex={loads.length} minW={`${loads.length * 20}px`}>
+            <Box key={level.id} style={{ flex: loads.length, minWidth: loads.length * 20 }}>
               <Flex h={`${SKY + 4}px`} align="flex-end" gap="3px" borderBottomWidth="1.5px" borderColor="ink">
                 {loads.map(({ week, byWork, minutes }, index) => (
                   <Box
@@ -41,18 +44,17 @@ export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
                       position="absolute"
                       left="0"
                       right="0"
-                      bottom={`${((rooms[index]?.minutes ?? 0) / most) * SKY}px`}
                       borderTopWidth="1.5px"
                       borderStyle="dashed"
                       borderColor="brick"
+                      style={{ bottom: ((rooms[index]?.minutes ?? 0) / most) * SKY }}
                     />
                     <Box borderWidth={minutes > 0 ? "1px" : "0"} borderBottomWidth="0" borderColor="pine2">
                       {WORK.filter((work) => byWork[work] > 0).map((work) => (
-                        <Box
+                        <div
                           key={work}
-                          h={`${(byWork[work] / most) * SKY}px`}
                           title={WORK_NAMES[work]}
-                          style={{ background: WORK_FILL[work] }}
+                          style={{ height: (byWork[work] / most) * SKY, background: WORK_FILL[work] }}
                         />
                       ))}
                     </Box>

@@ -46,7 +46,8 @@ function DanceProgram({ levels, plans, library, dances, approaches, sections }: 
       ),
     [program],
   );
-  const nameOf = (id: string) => library.find((figure) => figure.id === id)?.name ?? "";
+  const names = useMemo(() => new Map(library.map(({ id, name }) => [id, name])), [library]);
+  const nameOf = (id: string) => names.get(id) ?? "";
   return (
     <Stack gap="4">
       <Panel>
