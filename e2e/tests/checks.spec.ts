@@ -185,12 +185,12 @@ test("the board says who is ready and from what, and the room stops when everybo
   await page.getByRole("link", { name: "Checks", exact: true }).click();
   const others = page.getByRole("region", { name: "In your other classes" });
   const tuesday = others.getByRole("listitem").filter({ hasText: "Tuesday" });
-  await expect(tuesday).toHaveText(/^Hustle 2, Tuesday section: week 8, .*, not designed yet$/);
+  await expect(tuesday).toHaveText(/^Hustle 2, Tuesday section: week 8, .*, not begun yet$/);
   await tuesday.getByRole("link").click();
   await page.getByRole("button", { name: /^Week 8, .*: design the check$/ }).click();
   await expect(page).toHaveURL(/\/checks\/[^/]+\/[^/]+$/);
   await page.goto(`${demoStudio()}/checks/${id}`);
-  await expect(tuesday).toHaveText(/: week 8, .*, designed$/);
+  await expect(tuesday).toHaveText(/: week 8, .*, begun$/);
 });
 
 test("a check is laid out as the shortest routine that shows what was taught", async ({ page }) => {

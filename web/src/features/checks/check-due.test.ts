@@ -20,12 +20,12 @@ it("asks first for a check that went by without a mark, then for the next", () =
   };
   expect(said([])).toBe("week 4, 9 Feb, went by and nobody was marked");
   expect(said([check("a", "2027-02-09")])).toBe("week 4, 9 Feb, went by and nobody was marked");
-  expect(said([check("a", "2027-02-09", 12)])).toBe("week 8, 9 Mar, not designed yet");
+  expect(said([check("a", "2027-02-09", 12)])).toBe("week 8, 9 Mar, not begun yet");
   // It was held later than planned.
-  expect(said([check("a", "2027-02-12", 3)])).toBe("week 8, 9 Mar, not designed yet");
-  expect(said([check("a", "2027-02-09", 12), check("b", "2027-03-09")])).toBe("week 8, 9 Mar, designed");
+  expect(said([check("a", "2027-02-12", 3)])).toBe("week 8, 9 Mar, not begun yet");
+  expect(said([check("a", "2027-02-09", 12), check("b", "2027-03-09")])).toBe("week 8, 9 Mar, begun");
   // One was begun on a day of its own.
-  expect(said([check("a", "2027-02-09", 12), check("b", "2027-02-20")])).toBe("20 Feb, designed");
+  expect(said([check("a", "2027-02-09", 12), check("b", "2027-02-20")])).toBe("20 Feb, begun");
 });
 
 it("asks for nothing where no check is planned, or its lesson is cancelled or without a date", () => {

@@ -38,9 +38,9 @@ export function checkDue(
   return next === undefined ? null : due("next", next);
 }
 
-/** `week 8, 12 March, not designed yet` */
+/** `week 8, 12 March, not begun yet` */
 export function checkInWords({ state, date, week, checkId }: CheckDue): string {
   const when = week === null ? dayAndMonth(date) : `week ${week}, ${dayAndMonth(date)}`;
   if (state === "late") return `${when}, went by and nobody was marked`;
-  return checkId === null ? `${when}, not designed yet` : `${when}, designed`;
+  return checkId === null ? `${when}, not begun yet` : `${when}, begun`;
 }
