@@ -43,6 +43,7 @@ export default defineConfig({
           name: "web",
           root: "web",
           include: ["{src,test}/**/*.test.{ts,tsx}"],
+          isolate: false,
           globalSetup: [STUDIOS],
           ...timeouts,
         },

@@ -16,9 +16,13 @@ let demo:
   | { readonly file: string; readonly studio: Studio; readonly sessions: Map<string, Cookies> }
   | undefined;
 
+/** Studios that end, each in a second or so, while the next tests run already. */
+const parting: Promise<void>[] = [];
+const part = (studio: Studio | undefined): unknown => studio && parting.push(studio.stop());
+
 async function openDemo(file: string): Promise<void> {
   if (demo?.file === file) return;
-  await demo?.studio.stop();
+  part(demo?.studio);
   demo = { file, studio: await openStudio(process.env.DEMO_TEMPLATE ?? ""), sessions: new Map() };
 }
 
@@ -42,7 +46,8 @@ export const test = base.extend<
     // biome-ignore lint/correctness/noEmptyPattern: as above
     async ({}, use) => {
       await use(undefined);
-      await demo?.studio.stop();
+      part(demo?.studio);
+      await Promise.all(parting);
     },
     { scope: "worker", auto: true },
   ],
@@ -51,7 +56,7 @@ export const test = base.extend<
     await use(studio.address);
     // An open page would go on asking a studio that is not there any more.
     await page.goto("about:blank");
-    await studio.stop();
+    part(studio);
   },
   watch: [
     async ({ page }, use) => {
@@ -152,26 +157,6 @@ export async function expectAccessible(page: Page, rule?: string): Promise<void>
   expect(violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html).join(" | ")}`)).toEqual(
     [],
   );
-}
-
-const ACTS = "button|link|radio|checkbox|switch|combobox|textbox|searchbox|spinbutton|slider";
-const SAYS_NOTHING = [
-  new RegExp(`^\\s*- '?(${ACTS}) "[^A-Za-z]*"`),
-  new RegExp(`^\\s*- (${ACTS}|table|radiogroup|toolbar|dialog)(:| \\[|$)`),
-  /^\s*- list$/,
-];
-const depthOf = (line: string): number => line.search(/\S/);
-
-/** Read aloud, everything on the page says what it is: no bare number, no picture without a word, no empty list. */
-export async function expectNamed(page: Page): Promise<void> {
-  const lines = (await page.locator("body").ariaSnapshot()).split("\n");
-  const nameless = lines.filter((line, at) => {
-    if (SAYS_NOTHING.some((pattern) => pattern.test(line))) return true;
-    // Within something that has a name a picture only adorns.
-    const around = lines.slice(0, at).findLast((other) => depthOf(other) < depthOf(line)) ?? "";
-    return /^\s*- img$/.test(line) && !new RegExp(`- '?(${ACTS}|option) "`).test(around);
-  });
-  expect(nameless).toEqual([]);
 }
 
 /** Whatever is pressed on the page is 24 pixels wide and high at least; what only a reader meets has no size. */

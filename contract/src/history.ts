@@ -23,9 +23,13 @@ export const HISTORY_LISTS = [
   "absences",
   "proposals",
   "staff",
+  "settings",
 ] as const;
 /** One of `HISTORY_LISTS`. */
 export type HistoryList = (typeof HISTORY_LISTS)[number];
+
+/** The id by which the studio's settings, of which there is one set, go in the history. */
+export const SETTINGS_THING = "00000000-0000-4000-8000-000000000001";
 
 const list = z.enum(HISTORY_LISTS);
 /** What became of a thing: it was there before anything was kept, was made, changed, removed or brought back. */

@@ -71,6 +71,7 @@ export * from "./staff.ts";
 export * from "./students.ts";
 export * from "./studio-file.ts";
 export * from "./studio-file-rules.ts";
+export * from "./studio-file-ties.ts";
 export * from "./studio-file-upgrade.ts";
 export * from "./timetable.ts";
 export * from "./today.ts";

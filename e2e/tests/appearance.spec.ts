@@ -3,15 +3,8 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import type { Page } from "@playwright/test";
 import { WEB_ROOT } from "../../scripts/lib/build.ts";
-import {
-  demoStudio,
-  expect,
-  expectAccessible,
-  expectNamed,
-  expectPressable,
-  signIn,
-  test,
-} from "../fixtures.ts";
+import { demoStudio, expect, expectAccessible, expectPressable, signIn, test } from "../fixtures.ts";
+import { expectNamed } from "../named.ts";
 
 /** The main views, by the names of their links and what shows that they are there. */
 async function views(page: Page): Promise<{ name: string; path: string; shown: RegExp }[]> {

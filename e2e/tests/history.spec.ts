@@ -48,6 +48,28 @@ test("a plan moves before the eyes of whoever looks, its history says how, and i
   await other.context().close();
 });
 
+test("how the studio writes dates changes before everybody's eyes, and its history takes it back", async ({
+  page,
+  browser,
+}) => {
+  await signIn(page);
+  const other = await another(browser, TEACHER);
+  await other.goto(`${demoStudio()}/dancers`);
+  await expect(other.getByText(/^since \d+ [A-Z]/).first()).toBeVisible();
+  await page.goto(`${demoStudio()}/staff/settings`);
+  await page.getByRole("combobox", { name: "Dates" }).selectOption("month-first");
+  await page.getByRole("button", { name: "Save the settings" }).click();
+  await expect(page.getByText("The settings are saved")).toBeVisible();
+  await expect(other.getByText(/^since [A-Z][a-z]+ \d+/).first()).toBeVisible();
+  await page.getByRole("button", { name: "History of the settings" }).click();
+  const history = page.getByRole("list", { name: "History" });
+  await expect(history.getByRole("listitem").first()).toContainText(/Maro Quillfeather changed it.*Dates:/);
+  await history.getByRole("button", { name: "Go back to this" }).click();
+  await page.getByRole("button", { name: "Save the settings" }).click();
+  await expect(other.getByText(/^since \d+ [A-Z]/).first()).toBeVisible();
+  await other.context().close();
+});
+
 test("a line that is cut says so, and what was missed is there once it is back", async ({
   page,
   browser,

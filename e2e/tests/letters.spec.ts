@@ -1,4 +1,5 @@
-import { demoStudio, expect, expectAccessible, expectNamed, signIn, test } from "../fixtures.ts";
+import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { expectNamed } from "../named.ts";
 
 test("somebody new is invited, chooses a password by the link, and later another one that was forgotten", async ({
   page,

@@ -1,5 +1,6 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, expectAccessible, expectNamed, signIn, test } from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { expectNamed } from "../named.ts";
 
 const PROPOSER = "Bento Haverlock";
 const DIRECTOR = "Maro Quillfeather";

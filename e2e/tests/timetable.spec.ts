@@ -1,14 +1,5 @@
-import {
-  another,
-  demoStudio,
-  expect,
-  expectAccessible,
-  expectNamed,
-  setUp,
-  signIn,
-  TEACHER,
-  test,
-} from "../fixtures.ts";
+import { another, demoStudio, expect, expectAccessible, setUp, signIn, TEACHER, test } from "../fixtures.ts";
+import { expectNamed } from "../named.ts";
 
 const WEEK = "/timetable?week=2027-02-22";
 

@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { api, type ChangeTold, type HistoryList } from "@map-step/contract";
+import { api, type ChangeTold, type HistoryList, SETTINGS_THING } from "@map-step/contract";
 import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
 import {
@@ -70,6 +70,25 @@ describe("the history of a thing", () => {
     const { entries } = await historyOf("plans", planId);
     expect(entries.filter(({ what }) => what === "changed")).toHaveLength(1);
     expect(entries[0]?.state.chosen).toEqual(expect.any(Array));
+  });
+
+  it("is that of the studio's settings, too: as they were before, who changed what, and back", async () => {
+    const { version, ...was } = (await director.call(api.settings.read)).body;
+    const changed = await director.call(api.settings.change, {
+      body: { ...was, version, dates: "month-first", lost: "Walk the basic." },
+    });
+    expect(changed.status).toBe(200);
+    const { entries } = await historyOf("settings", SETTINGS_THING);
+    expect(entries.map(({ what, by }) => [what, by])).toEqual([
+      ["changed", "director 1"],
+      ["made", ""],
+    ]);
+    expect(entries[0]?.state).toEqual({ ...was, dates: "month-first", lost: "Walk the basic." });
+    expect((await news()).things[0]).toMatchObject({ list: "settings", by: ["director 1"], of: was.name });
+    const back = await director.call(api.settings.change, {
+      body: { ...(entries[1]?.state as typeof was), version: version + 1 },
+    });
+    expect(back.body).toMatchObject(was);
   });
 
   it("keeps nothing of a change that failed, and what is kept is never changed", async () => {

@@ -10,6 +10,7 @@ import {
   insertSegment,
   lessonLength,
   NOTHING_PLANNED,
+  partNames,
   segment as plain,
   removeSegment,
   retime,
@@ -133,6 +134,23 @@ describe("buildLesson", () => {
     expect(parts.map(({ minutes }) => minutes)).toEqual([24, 24]);
     expect(totalMinutes(parts)).toBe(teachingMinutes(plan.rules));
   });
+});
+
+test("no two parts are called alike, and whoever is alone keeps the title", () => {
+  const kinds = fc.constantFrom(...SEGMENT_KINDS);
+  // Titles that look like what tells others apart are among them.
+  const title = fc.constantFrom("Window", "Window, new", "Window, new (2)", "Side pass");
+  fc.assert(
+    fc.property(fc.array(fc.record({ title, kind: kinds }), { maxLength: 9 }), (parts) => {
+      const names = partNames(parts);
+      expect(new Set(names).size).toBe(parts.length);
+      parts.forEach((part, at) => {
+        const [name = "", others] = [names[at], parts.filter((one) => one.title === part.title)];
+        expect(name.startsWith(part.title)).toBe(true);
+        if (others.length === 1 && name !== part.title) expect(names.slice(0, at)).toContain(part.title);
+      });
+    }),
+  );
 });
 
 describe("changing the running order", () => {

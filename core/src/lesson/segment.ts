@@ -63,6 +63,24 @@ export const COVERED_NAMES: Readonly<Record<Covered, string>> = {
 };
 
 /**
+ * What each part is called where nothing else tells them apart, no two alike: parts of one title also by what is done
+ * in them, and if need be by their number.
+ * @example
+ * partNames([{ title: "Window", kind: "carry-over" }, { title: "Window", kind: "deepen" }]) // ["Window, carried over", "Window, go deeper"]
+ */
+export function partNames(parts: readonly Pick<Segment, "title" | "kind">[]): string[] {
+  const titled = (title: string) => parts.filter((part) => part.title === title).length;
+  const taken = new Set<string>();
+  return parts.map(({ title, kind }) => {
+    const plain = titled(title) === 1 ? title : `${title}, ${SEGMENT_NAMES[kind].toLowerCase()}`;
+    let name = plain;
+    for (let number = 2; taken.has(name); number++) name = `${plain} (${number})`;
+    taken.add(name);
+    return name;
+  });
+}
+
+/**
  * The minutes of all parts together.
  * @example
  * totalMinutes([{ minutes: 5 }, { minutes: 7 }]) // 12

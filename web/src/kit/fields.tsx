@@ -7,8 +7,9 @@ import {
   type NativeSelectFieldProps,
   Textarea,
   type TextareaProps,
+  VisuallyHidden,
 } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
+import { type ReactNode, useId, useState } from "react";
 
 interface Frame {
   readonly label: string;
@@ -42,24 +43,33 @@ export const AreaField = ({ label, help, error, ...area }: Frame & TextareaProps
 /** A yes or no, with a word on what yes means. */
 export function TickField({
   label,
+  of = "",
   checked,
   disabled = false,
   onChange,
 }: {
   label: string;
+  /** What it is about, for those who hear the page, where several stand on it. */
+  of?: string;
   checked: boolean;
   disabled?: boolean;
   onChange: (checked: boolean) => void;
 }) {
+  const id = useId();
   return (
     <Checkbox.Root
+      // Of its own: within one field several stand, and each would take the field's.
+      ids={{ hiddenInput: `${id}-tick`, label: `${id}-label` }}
       disabled={disabled}
       checked={checked}
       onCheckedChange={(event) => onChange(event.checked === true)}
     >
       <Checkbox.HiddenInput />
       <Checkbox.Control />
-      <Checkbox.Label>{label}</Checkbox.Label>
+      <Checkbox.Label>
+        {label}
+        {of === "" ? null : <VisuallyHidden>: {of}</VisuallyHidden>}
+      </Checkbox.Label>
     </Checkbox.Root>
   );
 }

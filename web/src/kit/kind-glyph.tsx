@@ -10,8 +10,16 @@ const GLYPHS: Readonly<Record<FigureKind, LucideIcon>> = {
   show: Sparkles,
 };
 
+interface Props {
+  readonly kind: FigureKind;
+  readonly size?: number;
+  /** The kind is said beside it. */
+  readonly adorns?: boolean;
+}
+
 /** The small sign of a figure's kind. */
-export function KindGlyph({ kind, size = 15 }: { kind: FigureKind; size?: number }) {
+export function KindGlyph({ kind, size = 15, adorns = false }: Props) {
   const Glyph = GLYPHS[kind];
-  return <Glyph size={size} strokeWidth={1.9} aria-label={KIND_NAMES[kind].one} role="img" />;
+  const said = adorns ? { "aria-hidden": true } : { role: "img", "aria-label": KIND_NAMES[kind].one };
+  return <Glyph size={size} strokeWidth={1.9} {...said} />;
 }

@@ -1,4 +1,4 @@
-import type { HistoryList } from "@map-step/contract";
+import { type HistoryList, SETTINGS_THING } from "@map-step/contract";
 
 const NOWHERE = "null::uuid, null::uuid, null::int";
 const OF_SECTION = "join levels l on l.id = s.level_id";
@@ -51,6 +51,7 @@ const PLACES: Readonly<Record<HistoryList, string>> = {
     from proposals r left join dances d on r.list = 'figures' and d.id::text = r.content ->> 'danceId'
     left join plans on r.list = 'plans' and plans.id = r.thing_id
     left join levels l on l.id = plans.level_id left join sections s on s.id = plans.section_id`,
+  settings: `select '${SETTINGS_THING}'::uuid, '', name, ${NOWHERE}, false from studio`,
   staff: `select id, name, '', ${NOWHERE}, not active from staff`,
   checks: `select r.id, to_char(r.held_on, 'YYYY-MM-DD'), l.name || ', ' || s.name, l.id, s.id, null::int,
       s.deleted_at is not null or l.deleted_at is not null

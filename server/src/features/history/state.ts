@@ -1,7 +1,7 @@
-import { HISTORY_LISTS, type HistoryList } from "@map-step/contract";
+import { HISTORY_LISTS, type HistoryList, SETTINGS_THING } from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { LIST_TABLES } from "../studio-file/tables.ts";
+import { LIST_TABLES, type ListTable, SETTINGS_TABLE } from "../studio-file/tables.ts";
 import { thingAsJson } from "../studio-file/write.ts";
 
 /** What belongs to a thing's keeping rather than to what it says, and what nobody else is to read. */
@@ -23,9 +23,17 @@ const OWN_HISTORY = new Set(["versions", "log", "notes", "evidence", "practice"]
 const without = <V>(record: Readonly<Record<string, V>>, names: ReadonlySet<string>): Record<string, V> =>
   Object.fromEntries(Object.entries(record).filter(([name]) => !names.has(name)));
 
+/** Where a sort of things is kept, and SQL: the id of one of them, called `t`. */
+const keptIn = (list: HistoryList): { readonly kept: ListTable; readonly id: string } =>
+  list === "settings"
+    ? { kept: SETTINGS_TABLE, id: `'${SETTINGS_THING}'::uuid` }
+    : { kept: LIST_TABLES[list], id: "t.id" };
+
 function stateOf(list: HistoryList): string {
-  const { table, columns, inner } = LIST_TABLES[list];
-  return thingAsJson({ table, columns: without(columns, LEFT_OUT), inner: without(inner, OWN_HISTORY) });
+  const { kept, id } = keptIn(list);
+  const { table, columns, inner } = kept;
+  const told = { table, columns: without(columns, LEFT_OUT), inner: without(inner, OWN_HISTORY) };
+  return `select ${thingAsJson(told)}::jsonb from ${table} t where ${id} = thing`;
 }
 
 /** The function that puts together what a thing of a sort now is, from where each sort is kept. */
@@ -33,18 +41,16 @@ const LAID = `
   create or replace function history_state(list text, thing uuid) returns jsonb language plpgsql stable as $$
   begin
     case list
-      ${HISTORY_LISTS.map(
-        (list) =>
-          `when '${list}' then return (select ${stateOf(list)}::jsonb from ${LIST_TABLES[list].table} t where t.id = thing);`,
-      ).join("\n")}
+      ${HISTORY_LISTS.map((list) => `when '${list}' then return (${stateOf(list)});`).join("\n")}
     end case;
   end $$`;
 
 /** Everything that is there and of which nothing is kept yet, as it was before. */
-const BASELINE = HISTORY_LISTS.map(
-  (list) => `select '${list}' as list, t.id from ${LIST_TABLES[list].table} t
-    where not exists (select from history where list = '${list}' and thing_id = t.id)`,
-).join(" union all ");
+const BASELINE = HISTORY_LISTS.map((list) => {
+  const { kept, id } = keptIn(list);
+  return `select '${list}' as list, ${id} as id from ${kept.table} t
+    where not exists (select from history where list = '${list}' and thing_id = ${id})`;
+}).join(" union all ");
 
 /**
  * Lays the function by which changes are kept, as things are kept now.

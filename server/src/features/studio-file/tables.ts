@@ -1,4 +1,11 @@
-import { chosenFigure, logEntry, STUDIO_LISTS, type StudioList, segment } from "@map-step/contract";
+import {
+  chosenFigure,
+  logEntry,
+  SETTINGS_FIELDS,
+  STUDIO_LISTS,
+  type StudioList,
+  segment,
+} from "@map-step/contract";
 
 /** A list within a thing that has a table of its own. */
 export interface InnerTable {
@@ -146,3 +153,10 @@ export const LIST_TABLES: Readonly<Record<StudioList, ListTable>> = Object.fromE
     },
   ]),
 ) as unknown as Record<StudioList, ListTable>;
+
+/** The one row of the studio's settings. */
+export const SETTINGS_TABLE: ListTable = {
+  table: "studio",
+  columns: columnsOf(Object.keys(SETTINGS_FIELDS)),
+  inner: {},
+};

@@ -11,6 +11,7 @@ import { download } from "../../kit/download.ts";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
+import { namesOfParts } from "../lessons/part-names.ts";
 import { useSectionWeek } from "../lessons/use-section.ts";
 import { RecapText } from "../recaps/document.tsx";
 import { CountsOnly } from "../recaps/live-figure.tsx";
@@ -29,8 +30,9 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
   const { mine } = useOwnClass(section);
   const about = useHandover(lesson);
   const students = useApi(api.students.list, { params: { id: section.id } }).data ?? [];
+  const parts = namesOfParts(segments);
   const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
-    segments.find(({ id }) => id === target)?.title ??
+    parts.get(target) ??
     students.find(({ id }) => id === target)?.name ??
     (kind === "remark" ? "Note" : kind === "ended" ? "Class" : "Something no longer here");
   const name = `${section.name}-week-${week}-log`.toLowerCase().replace(/\W+/g, "-");
@@ -64,7 +66,15 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
         <Box flex="1" minW="0">
           <Stack as="ol" listStyleType="none" gap="1.5" aria-label="Parts of the class">
             {log.ready
-              ? segments.map((part) => <PartRow key={part.id} part={part} log={log} mine={mine} />)
+              ? segments.map((part) => (
+                  <PartRow
+                    key={part.id}
+                    part={part}
+                    name={parts.get(part.id) ?? part.title}
+                    log={log}
+                    mine={mine}
+                  />
+                ))
               : null}
           </Stack>
           <Panel mt="4">

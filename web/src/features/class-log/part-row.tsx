@@ -9,13 +9,15 @@ import type { ClassLogEdit } from "./use-class-log.ts";
 
 interface Props {
   readonly part: LessonSegment;
+  /** What it is called where nothing else tells it from the others. */
+  readonly name: string;
   readonly log: ClassLogEdit;
   /** Whether the person may correct it. */
   readonly mine: boolean;
 }
 
 /** Minutes really spent on a part, corrected by typing. */
-function Spent({ part, log, mine }: Props) {
+function Spent({ part, name, log, mine }: Props) {
   const seconds = notedAt(log.log, "spent", part.id)?.seconds;
   const [typed, setTyped] = useState<string | null>(null);
   const shown = seconds === undefined ? "" : String(Math.round(seconds / 60));
@@ -40,7 +42,7 @@ function Spent({ part, log, mine }: Props) {
         px="1"
         textAlign="center"
         inputMode="numeric"
-        aria-label={`Minutes spent on ${part.title}`}
+        aria-label={`Minutes spent on ${name}`}
         value={typed ?? shown}
         onChange={({ target }) => setTyped(target.value)}
         onBlur={take}
@@ -52,7 +54,7 @@ function Spent({ part, log, mine }: Props) {
 }
 
 /** One part of a class as it was: minutes, what became of it, how far it got. Everything can be corrected. */
-export function PartRow({ part, log, mine }: Props) {
+export function PartRow({ part, name, log, mine }: Props) {
   const mark = notedAt(log.log, "mark", part.id);
   const layers = part.layers.flatMap(({ layer }) => (layer === "return" ? [] : [layer as Layer]));
   return (
@@ -76,11 +78,11 @@ export function PartRow({ part, log, mine }: Props) {
           {SEGMENT_NAMES[part.kind]}
         </Text>
       </Box>
-      <Spent part={part} log={log} mine={mine} />
+      <Spent part={part} name={name} log={log} mine={mine} />
       {part.figureId ? (
         <>
           <Marks
-            title={part.title}
+            title={name}
             covered={mark?.covered ?? null}
             onMark={
               mine
@@ -94,7 +96,7 @@ export function PartRow({ part, log, mine }: Props) {
           ) : null}
           {mark?.covered === "part" && mine ? (
             <Select
-              label={`How far ${part.title} got`}
+              label={`How far ${name} got`}
               value={mark?.reached ?? ""}
               onChange={(layer) =>
                 void log.note("mark", part.id, {

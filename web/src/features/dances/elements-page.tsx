@@ -104,14 +104,14 @@ function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
       <SimpleGrid columns={{ base: 1, md: 2, xl: 3 }} gap="3">
         {shipped.map((element) => (
           <Panel key={element.name} p="3">
-            <Text fontWeight="700" fontFamily="heading">
+            <Heading as="h2" fontSize="md" fontWeight="700" lineHeight="inherit">
               {element.name}{" "}
               <Text as="span" color="soft" fontWeight="400" fontSize="sm">
                 {spokenFraction(element.ways[0]?.length ?? 0, TICKS_PER_BEAT)}{" "}
                 {element.ways[0]?.length === TICKS_PER_BEAT ? "beat" : "beats"},{" "}
                 {usedIn(figuresOf(element.name))}
               </Text>
-            </Text>
+            </Heading>
             <ElementRibbon element={element} dance={dance} />
             <InFigures names={figuresOf(element.name)} figures={figures} />
             {element.otherNames.length > 0 ? (

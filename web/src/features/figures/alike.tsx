@@ -81,7 +81,12 @@ export function Alike({ record, figure, library }: Props) {
           <Box key={comparison.id}>
             <Flex gap="2" align="baseline" wrap="wrap">
               <Text fontWeight="700" color="pine" asChild>
-                <Link to={`/figures/${record.id}/beside/${comparison.id}`}>{nameOf(comparison.id)}</Link>
+                <Link
+                  to={`/figures/${record.id}/beside/${comparison.id}`}
+                  aria-label={`${nameOf(comparison.id)}, beside ${record.name}`}
+                >
+                  {nameOf(comparison.id)}
+                </Link>
               </Text>
               <Text color="soft" fontSize="sm" className="numbers">
                 {Math.round(comparison.likeness * 100)} % alike

@@ -27,7 +27,7 @@ interface CardProps {
 function CardBody({ record, dance }: { record: FigureRecord; dance: DanceRecord | undefined }) {
   const steps = useSteps(record);
   return steps ? (
-    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small />
+    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small adorns />
   ) : (
     <Text fontSize="sm">{houseCues(record.cues)[0] ?? ""}</Text>
   );
@@ -110,7 +110,7 @@ export const FigureCards = memo(function FigureCards({ found, dances }: Props) {
               </div>
             ) : (
               <div className={look.kind} style={index === 0 ? { paddingTop: 0 } : {}}>
-                <KindGlyph kind={row.kind} />
+                <KindGlyph kind={row.kind} adorns />
                 <Heading as="h2" size="sm">
                   {KIND_NAMES[row.kind].many}
                 </Heading>

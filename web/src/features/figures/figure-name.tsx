@@ -29,7 +29,7 @@ const FigureRibbon = memo(function FigureRibbon({ id }: { id: string }) {
   const dance = dances?.find((one) => one.id === record?.danceId);
   if (!record) return null;
   return steps ? (
-    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small />
+    <CountRibbon figure={steps} name={record.name} timing={timingOf(dance)} small adorns />
   ) : (
     <Text fontSize="sm">{houseCues(record.cues)[0] ?? ""}</Text>
   );
@@ -104,7 +104,7 @@ function FigureCard({ id }: { id: string }) {
   return (
     <>
       <Flex align="center" gap="2" mb="1">
-        <KindGlyph kind={record.kind} />
+        <KindGlyph kind={record.kind} adorns />
         <Text fontFamily="heading" fontWeight="700" fontSize="md">
           {record.name}
         </Text>

@@ -71,7 +71,7 @@ export const CuesField = ({ value, onChange, error }: Props<Cue>) => (
           value={row.school}
           onChange={({ target }) => change({ school: target.value })}
         />
-        <TickField label="ours" checked={row.house} onChange={(house) => change({ house })} />
+        <TickField label="ours" of={label} checked={row.house} onChange={(house) => change({ house })} />
       </>
     )}
   </RowsField>

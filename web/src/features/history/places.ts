@@ -48,6 +48,8 @@ export function whatAndWhere(
       return { name: `${name} is away`, to: "/timetable" };
     case "staff":
       return { name: `${name}, staff`, to: "/staff" };
+    case "settings":
+      return { name: "Settings", to: "/staff/settings" };
     case "proposals":
       return { name: "Proposal", to: `/proposals/${thingId}` };
     case "checks":

@@ -29,6 +29,7 @@ import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
 import { LessonHistory } from "./lesson-history.tsx";
 import { OwnTitle } from "./own-title.tsx";
 import { Part } from "./part.tsx";
+import { namesOfParts } from "./part-names.ts";
 import { PartNote } from "./part-note.tsx";
 import { LessonTools } from "./tools.tsx";
 import { useLessonSheet } from "./use-lesson-sheet.ts";
@@ -41,6 +42,7 @@ function LessonSheet(open: OpenLesson) {
   const [finishing, setFinishing] = useState(false);
   const [givingUp, setGivingUp] = useState(false);
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
+  const names = namesOfParts(segments);
   const own = segments.flatMap(({ kind, title }) => (kind === "own" ? [title] : []));
   const drop = ({ active, over }: DragEndEvent) => {
     const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
@@ -93,10 +95,7 @@ function LessonSheet(open: OpenLesson) {
         onOrder={edit.edit}
         onLength={edit.setLength}
       />
-      <LogSettling
-        edit={log}
-        nameOf={({ target }) => segments.find(({ id }) => id === target)?.title ?? "this class"}
-      />
+      <LogSettling edit={log} nameOf={({ target }) => names.get(target) ?? "this class"} />
       <FromLastLesson lesson={lesson} />
       {lesson.toCarry.length > 0 ? (
         <Slip calls>
@@ -125,6 +124,7 @@ function LessonSheet(open: OpenLesson) {
                   <Part
                     key={part.id}
                     part={part}
+                    name={names.get(part.id) ?? part.title}
                     written={parts[index] as WrittenPart}
                     selected={part.id === selected?.id}
                     fixed={fixed}

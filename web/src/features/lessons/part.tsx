@@ -108,6 +108,8 @@ function Minutes({ title, minutes, disabled, locked, onLock, onChange }: Minutes
 
 interface Props {
   readonly part: LessonSegment;
+  /** What it is called where nothing else tells it from the others. */
+  readonly name: string;
   /** The part as it is written down, with its hour, for the screen and for paper. */
   readonly written: WrittenPart;
   readonly selected: boolean;
@@ -143,7 +145,7 @@ const OnPaper = ({ stages, others, cues, slips }: WrittenPart) => (
 );
 
 /** One timed part of the running order. */
-export function Part({ part, written, selected, fixed, onSelect, ...props }: Props) {
+export function Part({ part, name, written, selected, fixed, onSelect, ...props }: Props) {
   const { setNodeRef, attributes, listeners, transform, transition } = useSortable({
     id: part.id,
     disabled: fixed,
@@ -174,7 +176,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
               placeItems="center"
               boxSize="6"
               cursor="grab"
-              aria-label={`Drag ${part.title}`}
+              aria-label={`Drag ${name}`}
               touchAction="none"
             >
               <GripVertical size={18} aria-hidden />
@@ -185,7 +187,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
                 boxSize="6"
                 minW="6"
                 variant="ghost"
-                aria-label={`${part.title} earlier`}
+                aria-label={`${name} earlier`}
                 disabled={props.first}
                 onClick={() => props.onShift(-1)}
               >
@@ -196,7 +198,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
                 boxSize="6"
                 minW="6"
                 variant="ghost"
-                aria-label={`${part.title} later`}
+                aria-label={`${name} later`}
                 disabled={props.last}
                 onClick={() => props.onShift(1)}
               >
@@ -228,7 +230,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
           </button>
         </Box>
         <Minutes
-          title={part.title}
+          title={name}
           minutes={part.minutes}
           disabled={fixed}
           locked={part.locked}
@@ -237,7 +239,7 @@ export function Part({ part, written, selected, fixed, onSelect, ...props }: Pro
         />
         {part.figureId ? (
           <Box className="no-print">
-            <Marks title={part.title} covered={part.covered} onMark={props.onMark} />
+            <Marks title={name} covered={part.covered} onMark={props.onMark} />
           </Box>
         ) : null}
         <OnPaper {...written} />

@@ -26,9 +26,10 @@ describe("what is read again after a change", () => {
     expect(differsAfter(place, [change(list)], "me")).toBe(expected);
   });
 
-  it("is never who is signed in, nor what is worked out in the page itself", () => {
+  it("is who is signed in after a change of the settings only, and never what is worked out in the page", () => {
     for (const list of HISTORY_LISTS) {
-      expect(differsAfter("/api/session", [change(list)], "me")).toBe(false);
+      expect(differsAfter("/api/session", [change(list)], "me")).toBe(list === "settings");
+      expect(differsAfter("/api/studio/file", [change(list)], "me")).toBe(false);
       expect(differsAfter("likeness", [change(list)], "me")).toBe(false);
       // What is proposed is no news of its own.
       expect(differsAfter("/api/history/since", [change(list)], "me")).toBe(list !== "proposals");

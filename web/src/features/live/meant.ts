@@ -20,8 +20,9 @@ const OWN: Readonly<Partial<Record<ChangeTold["list"], RegExp>>> = {
   plans: /^\/api\/plans\//,
   sequences: /^\/api\/sequences\//,
 };
-/** Who is signed in and the file of a whole studio are nobody's news. */
+/** Who is signed in and the file of a whole studio are nobody's news; how the studio writes dates comes with the former. */
 const NEVER = /^\/api\/(session|public|studio|changes)/;
+const SESSION = /^\/api\/session$/;
 
 /** A change as far as it matters to what is read again. */
 type Change = Pick<ChangeTold, "list" | "thingId" | "what" | "byId">;
@@ -37,7 +38,8 @@ function mayDiffer(place: string, { list, thingId }: Change): boolean {
  * @param own whose page it is: what they took away themselves is not asked for once more
  */
 export function differsAfter(place: unknown, changes: readonly Change[], own: string): boolean {
-  if (typeof place !== "string" || !place.startsWith("/api/") || NEVER.test(place)) return false;
+  if (typeof place !== "string" || !place.startsWith("/api/")) return false;
+  if (NEVER.test(place)) return SESSION.test(place) && changes.some(({ list }) => list === "settings");
   const isGone = changes.some(
     ({ what, byId, thingId }) => what === "removed" && byId === own && place.includes(thingId),
   );

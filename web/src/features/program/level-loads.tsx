@@ -1,6 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { planLoads, roomsOf, strandsOf, WORK } from "@map-step/core/plan";
-import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../kit/strand-look.ts";
@@ -31,15 +30,17 @@ export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
           const room = rooms.reduce((sum, { minutes }) => sum + minutes, 0);
           return (
             <Box key={level.id} style={{ flex: loads.length, minWidth: loads.length * 20 }}>
-              <Flex h={`${SKY + 4}px`} align="flex-end" gap="3px" borderBottomWidth="1.5px" borderColor="ink">
+              <Flex
+                h={`${SKY + 4}px`}
+                align="flex-end"
+                gap="3px"
+                borderBottomWidth="1.5px"
+                borderColor="ink"
+                role="img"
+                aria-label={`${level.name}: ${loads.map(({ week, minutes }, at) => `week ${week} ${minutes} of ${rooms[at]?.minutes ?? 0}`).join(", ")} minutes`}
+              >
                 {loads.map(({ week, byWork, minutes }, index) => (
-                  <Box
-                    key={week}
-                    flex="1"
-                    position="relative"
-                    role="img"
-                    aria-label={`Week ${week}: ${minutes} of ${counted(rooms[index]?.minutes ?? 0, "minute")}`}
-                  >
+                  <Box key={week} flex="1" position="relative">
                     <Box
                       position="absolute"
                       left="0"

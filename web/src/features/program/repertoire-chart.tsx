@@ -1,5 +1,6 @@
 import { FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
 import type { RepertoireWeek } from "@map-step/core/repertoire";
+import { counted } from "@map-step/core/words";
 import { useCallback } from "react";
 import { Chart, DECALS, type Ink } from "../../kit/chart.tsx";
 
@@ -69,5 +70,10 @@ export function RepertoireChart({ weeks }: { weeks: readonly ChartWeek[] }) {
     },
     [weeks],
   );
-  return <Chart draw={draw} height={330} label="Figures by kind and distinct elements after each week" />;
+  const held = ({ figures, elements, week, levelName }: ChartWeek) =>
+    `${counted(figures, "figure")} and ${counted(elements.elements, "distinct element")} after week ${week} of ${levelName}`;
+  const ends = weeks.filter(({ levelName }, at) => weeks[at + 1]?.levelName !== levelName);
+  return (
+    <Chart draw={draw} height={330} label={`Figures by kind, week by week: ${ends.map(held).join("; ")}`} />
+  );
 }

@@ -53,6 +53,7 @@ export function LiveFigure({ show, figure, name, title, dance, role = null }: Pr
   return (
     <Box
       as="figure"
+      aria-label={show === "floor" ? `${name}, from above` : name}
       my="3"
       p="3"
       _print={{ my: "1.5", p: "2" }}

@@ -44,6 +44,7 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
   const { remove, busy } = useRemoval(api.sequences.remove, api.sequences.restore);
   const read = useRead(sequence, dance);
   const open = read?.facts.joins.filter(({ fits }) => !fits).length ?? 0;
+  const toOpen = open > 0 ? "Mend it" : "Open";
   const gone = read?.facts.missing.length ?? 0;
   const lasts = read ? lastsInWords(read.facts.least, read.facts.most) : "";
   const about = [
@@ -94,16 +95,21 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
           )}
           <Flex gap="3" mt="2" align="center" wrap="wrap" className="no-print">
             <Button asChild size="xs" variant="outline">
-              <Link to={`/sequences/${id}`}>{open > 0 ? "Mend it" : "Open"}</Link>
+              <Link to={`/sequences/${id}`} aria-label={`${toOpen} ${name}`}>
+                {toOpen}
+              </Link>
             </Button>
             <Button asChild size="xs" variant="outline">
-              <Link to={`/practice/sequences/${id}`}>Practise</Link>
+              <Link to={`/practice/sequences/${id}`} aria-label={`Practise ${name}`}>
+                Practise
+              </Link>
             </Button>
             {mayWrite ? (
               <Button
                 size="xs"
                 variant="ghost"
                 disabled={busy}
+                aria-label={`Remove ${name}`}
                 onClick={() => remove(id, `${name} is taken away`)}
               >
                 Remove

@@ -1,5 +1,13 @@
 import { Button, Flex, SimpleGrid, Stack, Text } from "@chakra-ui/react";
-import { api, namesOf, SETTINGS_FIELDS, type Settings, settings } from "@map-step/contract";
+import {
+  api,
+  namesOf,
+  SETTINGS_FIELDS,
+  SETTINGS_THING,
+  type Settings,
+  settings,
+  settingsContent,
+} from "@map-step/contract";
 import { MARK_NAMES } from "@map-step/core/check";
 import { HOUSE } from "@map-step/core/recap";
 import { useQueryClient } from "@tanstack/react-query";
@@ -13,6 +21,7 @@ import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
+import { FormHistory } from "../history/form-history.tsx";
 import { SESSION_KEY } from "../session/session.tsx";
 import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
 
@@ -25,6 +34,17 @@ const WEEKDAYS = Array.from({ length: 7 }, (_, at) => ({
   ),
 }));
 
+const SHOWN = shownBy(SETTINGS_FIELDS, {
+  timeZone: String,
+  firstWeekday: (day: number) => WEEKDAYS[day - 1]?.label ?? "",
+  dates: (order: Settings["dates"]) => DATES[order],
+  clock: (clock: Settings["clock"]) => TIMES[clock],
+  lengths: String,
+  ruleShare: String,
+  ruleMark: (mark: Settings["ruleMark"]) => MARK_NAMES[mark],
+  checkMark: (mark: Settings["checkMark"]) => MARK_NAMES[mark],
+});
+
 function SettingsForm({ now }: { now: Settings }) {
   const change = useChange(api.settings.change);
   const client = useQueryClient();
@@ -33,16 +53,7 @@ function SettingsForm({ now }: { now: Settings }) {
   const { submit, problem, conflict } = useFormSave({
     form,
     base,
-    shown: shownBy(SETTINGS_FIELDS, {
-      timeZone: String,
-      firstWeekday: (day: number) => WEEKDAYS[day - 1]?.label ?? "",
-      dates: (order: Settings["dates"]) => DATES[order],
-      clock: (clock: Settings["clock"]) => TIMES[clock],
-      lengths: String,
-      ruleShare: String,
-      ruleMark: (mark: Settings["ruleMark"]) => MARK_NAMES[mark],
-      checkMark: (mark: Settings["checkMark"]) => MARK_NAMES[mark],
-    }),
+    shown: SHOWN,
     save: (body) => change.mutateAsync({ body }),
     onSaved: (saved) => {
       forget();
@@ -115,7 +126,15 @@ function SettingsForm({ now }: { now: Settings }) {
           </Panel>
         </Stack>
       </SimpleGrid>
-      <Flex justify="flex-end" maxW="72rem" mt="4">
+      <Flex justify="flex-end" gap="3" maxW="72rem" mt="4">
+        <FormHistory
+          list="settings"
+          id={SETTINGS_THING}
+          what="the settings"
+          shape={settingsContent}
+          shown={SHOWN}
+          form={form}
+        />
         <Button disabled={isSubmitting} onClick={submit}>
           Save the settings
         </Button>

@@ -17,8 +17,16 @@ export function WeekStrip({ name, classes }: Props) {
   const { studio } = useSession();
   const first = studio?.firstWeekday ?? 1;
   const dayOf = ({ firstDate }: Section) => new Date(`${firstDate}T12:00:00Z`).getUTCDay();
+  // Evenings without a class are there for the eye only.
+  const isFree = classes.length === 0;
   return (
-    <Flex as="ul" aria-label={`The week of ${name}`} gap="1" flexShrink="0" maxW="full" overflowX="auto">
+    <Flex
+      {...(isFree ? { "aria-hidden": true } : { as: "ul" as const, "aria-label": `The week of ${name}` })}
+      gap="1"
+      flexShrink="0"
+      maxW="full"
+      overflowX="auto"
+    >
       {DAYS.map((_, at) => {
         const day = (first + at) % 7;
         const own = classes
@@ -26,7 +34,7 @@ export function WeekStrip({ name, classes }: Props) {
           .sort((a, b) => a.section.startTime.localeCompare(b.section.startTime));
         return (
           <Box
-            as="li"
+            {...(isFree ? {} : { as: "li" as const, "aria-hidden": own.length === 0 || undefined })}
             key={day}
             listStyleType="none"
             w="3.6rem"

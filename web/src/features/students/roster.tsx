@@ -243,9 +243,15 @@ function Roster({ section, students }: { section: Section; students: readonly En
               <Heading as="h2" size="md" mb="2">
                 {title}
               </Heading>
-              {own.map((student) => (
-                <StudentLine key={student.enrolmentId} student={student} mayWrite={mayWrite} />
-              ))}
+              {own.length > 0 ? (
+                <Box as="ul" listStyleType="none" aria-label={title}>
+                  {own.map((student) => (
+                    <li key={student.enrolmentId}>
+                      <StudentLine student={student} mayWrite={mayWrite} />
+                    </li>
+                  ))}
+                </Box>
+              ) : null}
             </Panel>
           ))}
         </SimpleGrid>

@@ -1,7 +1,8 @@
-import { Box, Button, Heading, Text } from "@chakra-ui/react";
+import { Box, Button, Heading, Text, VisuallyHidden } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
 import { COVERED_NAMES, type NotedValues } from "@map-step/core/lesson";
 import { MARK_SIGNS } from "../lessons/marks.tsx";
+import { namesOfParts } from "../lessons/part-names.ts";
 
 interface Props {
   readonly segments: readonly LessonSegment[];
@@ -12,6 +13,7 @@ interface Props {
 
 /** The running order in small, the present part marked; a tap goes there. */
 export function Order({ segments, index, markOf, onGo }: Props) {
+  const names = namesOfParts(segments);
   return (
     <Box>
       <Heading as="h2" size="md" mb="2">
@@ -33,9 +35,10 @@ export function Order({ segments, index, markOf, onGo }: Props) {
               >
                 <Text as="span" className="numbers" w="2.2rem" textAlign="right" fontWeight="400">
                   {part.minutes}
+                  <VisuallyHidden> minutes,</VisuallyHidden>
                 </Text>
                 <Text as="span" flex="1" minW="0" truncate textAlign="left">
-                  {part.title}
+                  {names.get(part.id)}
                 </Text>
                 {Sign && mark ? <Sign role="img" aria-label={COVERED_NAMES[mark.covered]} /> : null}
               </Button>

@@ -12,6 +12,7 @@ import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
 import { LessonGate, type OpenLesson } from "../lessons/lesson-gate.tsx";
+import { namesOfParts } from "../lessons/part-names.ts";
 import { Listening } from "../live/live.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { AfterClass } from "./after-class.tsx";
@@ -51,7 +52,7 @@ function ClassRoom(open: OpenLesson) {
     if (time.began && !ended && seconds >= 5) void log.note("spent", part.id, { seconds: before + seconds });
   };
   const nameOf = ({ kind, target }: { kind: Noted; target: string }): string =>
-    segments.find(({ id }) => id === target)?.title ??
+    namesOfParts(segments).get(target) ??
     students.find(({ id }) => id === target)?.name ??
     (kind === "remark" ? "a note" : "this class");
   const last = time.index === segments.length - 1;

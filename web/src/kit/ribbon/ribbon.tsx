@@ -23,6 +23,8 @@ interface Props {
   readonly timing: RibbonTiming;
   /** Small: without the names of roles and holds. */
   readonly small?: boolean;
+  /** Only for the eye: where many stand beneath each other, who hears the page gets to the next name at once. */
+  readonly adorns?: boolean;
   /** Stretches to set off, in beats from count 1. */
   readonly marked?: readonly Stretch[];
   readonly layers?: Layers;
@@ -55,6 +57,7 @@ export function CountRibbon({
   name,
   timing: { phraseBeats, meter, slowBeats },
   small = false,
+  adorns = false,
   marked = NO_MARKS,
   layers = FEET_AND_COUNTS,
   pieces = NO_PIECES,
@@ -88,11 +91,12 @@ export function CountRibbon({
   return (
     <Box
       ref={ref}
+      aria-hidden={adorns || undefined}
       position="relative"
       width="100%"
       css={{ printColorAdjust: "exact", contain: "inline-size" }}
     >
-      <RibbonTable figure={figure} name={name} />
+      {adorns ? null : <RibbonTable figure={figure} name={name} />}
       {rows.map((row, index) => (
         // biome-ignore lint/suspicious/noArrayIndexKey: a line has no other name than its place
         <Box key={index} position="relative" pl={`${gutter}px`} mt={index === 0 ? "0" : "4"}>

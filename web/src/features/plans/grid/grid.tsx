@@ -130,7 +130,7 @@ export function WeekGrid(props: Props) {
     ...FIGURE_KINDS.map((kind) => ({
       key: kind,
       title: KIND_NAMES[kind].many,
-      glyph: <KindGlyph kind={kind} size={14} />,
+      glyph: <KindGlyph kind={kind} size={14} adorns />,
       rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
     })),
     {

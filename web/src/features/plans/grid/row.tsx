@@ -55,6 +55,11 @@ export const GridRow = memo(function GridRow(props: RowProps) {
     if (to !== week) onMove(figure.id, to);
   };
   const handleWidth = Math.max(24, Math.min(column, figure.minutes * minuteWidth(column, longest)));
+  const standing = [
+    ...(locked ? ["taught already"] : []),
+    ...(pinned ? ["pinned"] : []),
+    ...(found ? ["has something to solve"] : []),
+  ];
   const where = week === 0 ? "waiting for a week" : `new in week ${week}`;
   const grip = ghost === null ? "" : look.pulled;
   return (
@@ -63,13 +68,14 @@ export const GridRow = memo(function GridRow(props: RowProps) {
       className={`${look.row} ${selected ? look.selected : ""}`}
       onClick={(event: MouseEvent) => onSelect(figure.id, event.shiftKey || event.ctrlKey || event.metaKey)}
     >
-      <div className={look.label} style={{ width: LABEL_WIDTH }}>
+      {/* All of it is in the name of the button. */}
+      <div className={look.label} style={{ width: LABEL_WIDTH }} aria-hidden>
         <span className={look.name}>{figure.name}</span>
-        {locked ? <Lock size={12} aria-label="taught already" role="img" /> : null}
-        {pinned ? <Pin size={12} aria-label="pinned" role="img" /> : null}
+        {locked ? <Lock size={12} /> : null}
+        {pinned ? <Pin size={12} /> : null}
         {found ? (
           <span className={look.found}>
-            <TriangleAlert size={15} aria-label="has something to solve" role="img" />
+            <TriangleAlert size={15} />
           </span>
         ) : null}
       </div>
@@ -85,7 +91,7 @@ export const GridRow = memo(function GridRow(props: RowProps) {
           onKeyDown={onKeyDown}
           type="button"
           aria-pressed={selected}
-          aria-label={`${figure.name}, ${where}, ${counted(figure.minutes, "minute")}${locked ? ", taught already" : pinned ? ", pinned" : still ? "" : "; arrow keys move it"}`}
+          aria-label={`${[figure.name, where, counted(figure.minutes, "minute"), ...standing].join(", ")}${held ? "" : "; arrow keys move it"}`}
           className={`${look.handle} ${week === 0 ? look.waiting : ""} ${held ? look.held : grip}`}
           style={{
             width: handleWidth,

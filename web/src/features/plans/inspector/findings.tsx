@@ -51,12 +51,17 @@ const LINK = {
 } as const;
 
 /** Why somebody accepts a finding; the reason is kept with the plan. */
-function Mute({ onMute }: { readonly onMute: (reason: string) => void }) {
+function Mute({ about, onMute }: { readonly about: string; readonly onMute: (reason: string) => void }) {
   const [open, setOpen] = useState(false);
   const [reason, setReason] = useState("");
   if (!open)
     return (
-      <Button {...LINK} fontWeight="400" onClick={() => setOpen(true)}>
+      <Button
+        {...LINK}
+        fontWeight="400"
+        aria-label={`Accept, with a reason …: ${about}`}
+        onClick={() => setOpen(true)}
+      >
         Accept, with a reason …
       </Button>
     );
@@ -105,7 +110,7 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
           {name}
         </Button>
       ))}
-      {onMute ? <Mute onMute={onMute} /> : null}
+      {onMute ? <Mute about={finding.text} onMute={onMute} /> : null}
     </Box>
   );
 }
