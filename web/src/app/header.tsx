@@ -8,6 +8,7 @@ import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
 import { rememberSection } from "../kit/here.ts";
+import { AWAY_IN_THE_ROOM } from "../kit/in-the-room.ts";
 import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";
 
@@ -127,6 +128,7 @@ export function Header() {
       minH="12"
       borderBottomWidth="1px"
       borderColor="rule"
+      css={AWAY_IN_THE_ROOM}
     >
       {bySection && sections.data ? (
         <SectionAndWeek sections={sections.data} place={place} />

@@ -14,6 +14,7 @@ import {
 } from "lucide-react";
 import { Link, NavLink, Outlet } from "react-router";
 import { Walk } from "../features/tour/tour.tsx";
+import { AWAY_IN_THE_ROOM } from "../kit/in-the-room.ts";
 import { SHORT_SCREEN } from "../kit/page.tsx";
 import { Header } from "./header.tsx";
 
@@ -47,7 +48,7 @@ function Rail() {
       h={{ md: "100dvh" }}
       zIndex="docked"
       overflowX="auto"
-      css={{ [SHORT_SCREEN]: { position: { base: "static", md: "sticky" } } }}
+      css={{ [SHORT_SCREEN]: { position: { base: "static", md: "sticky" } }, ...AWAY_IN_THE_ROOM }}
     >
       <Text
         asChild

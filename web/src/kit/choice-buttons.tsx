@@ -28,8 +28,8 @@ export function ChoiceButtons<T extends string | number>({
         <Button
           key={choice.value}
           size="xs"
-          minW="7"
-          px="2"
+          minW={{ base: "6", md: "7" }}
+          px={{ base: "1.5", md: "2" }}
           variant={isChosen(choice.value) ? "solid" : "outline"}
           aria-label={choice.said}
           aria-pressed={isChosen(choice.value)}

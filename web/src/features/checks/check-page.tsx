@@ -1,8 +1,9 @@
-import { Button } from "@chakra-ui/react";
+import { Button, Flex } from "@chakra-ui/react";
 import { api, type Check } from "@map-step/contract";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
+import { useInTheRoom } from "../../kit/in-the-room.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { tellDone, tellError } from "../../kit/toasts.ts";
@@ -26,6 +27,9 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
   const { section, level } = board;
   // Before the night it is laid out, on the night it is marked, unless somebody chooses.
   const inRoom = (search.get("view") ?? (check.heldOn <= board.today ? "room" : "design")) === "room";
+  useInTheRoom(inRoom);
+  // On a phone in the room only the ways out stay.
+  const aside = inRoom ? { base: "none", md: "inline-flex" } : undefined;
   const takeAway = () =>
     remove.mutate(
       { params: { id: check.id } },
@@ -43,8 +47,10 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
         title={`Check, ${shortDay(check.heldOn)}`}
         about={`${level.name}, ${section.name}; begun by ${check.by}`}
       >
-        <CommentsButton list="checks" thingId={check.id} what="this check" />
-        <CheckHistory check={check} board={board} />
+        <Flex gap="2" display={aside}>
+          <CommentsButton list="checks" thingId={check.id} what="this check" />
+          <CheckHistory check={check} board={board} />
+        </Flex>
         <Button
           variant={inRoom ? "solid" : "outline"}
           bg={inRoom ? undefined : "panel"}
@@ -62,7 +68,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
           Design
         </Button>
         {board.mayMark && check.marks === 0 ? (
-          <Button variant="ghost" loading={remove.isPending} onClick={takeAway}>
+          <Button variant="ghost" display={aside} loading={remove.isPending} onClick={takeAway}>
             Take away
           </Button>
         ) : null}

@@ -3,6 +3,7 @@ import type { Figure } from "@map-step/core/notation";
 import { counted } from "@map-step/core/words";
 import { Pause, Play } from "lucide-react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
+import { SHORT_SCREEN } from "../../kit/page.tsx";
 import { CountLine } from "../../kit/play/index.ts";
 import { type PracticeState, SPOKEN } from "./use-practice.ts";
 
@@ -18,7 +19,19 @@ export function PlayRow({ practice, name, figure }: Props) {
   const { playing, countingIn, musicCount, position, beganAt, toggle } = transport;
   return (
     <>
-      <Flex gap="4" mt="3" align="center" wrap="wrap">
+      {/* On a phone it stays under the thumb, above the rail. */}
+      <Flex
+        gap={{ base: "2", md: "4" }}
+        mt="3"
+        py={{ base: "2", md: "0" }}
+        align="center"
+        wrap="wrap"
+        bg="panel"
+        position={{ base: "sticky", md: "static" }}
+        bottom="16"
+        zIndex="1"
+        css={{ [SHORT_SCREEN]: { position: "static" } }}
+      >
         <Button size="lg" onClick={toggle} aria-label={`${playing ? "Stop" : "Start"} ${name}`}>
           {playing ? <Pause aria-hidden /> : <Play aria-hidden />}
           {playing ? "Stop" : "Start"}
