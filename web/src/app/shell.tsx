@@ -115,7 +115,7 @@ export function Shell() {
         <a href="#page">Skip to the page</a>
       </Box>
       <Rail />
-      <Flex direction="column" flex="1" minW="0" pb={{ base: "16", md: "0" }}>
+      <Flex direction="column" flex="1" minW="0" pb={{ base: "16", md: "0" }} _print={{ pb: "0" }}>
         <Header />
         <Box
           as="main"
@@ -127,6 +127,7 @@ export function Shell() {
           px={{ base: "4", md: "6" }}
           pt="4"
           pb="8"
+          _print={{ pb: "0" }}
         >
           <Outlet />
         </Box>
