@@ -14,7 +14,7 @@ function useTabTitle(title: string): void {
 
 /**
  * The head of a page: its name, a line about it, and what can be done here.
- * @param props.tab the name of the browser's tab, where that has to say more than the title beside its page
+ * @param props.tab the name of the browser's tab and of the sheet of paper, which have to say more than the title on its page
  */
 export function PageHead({
   title,
@@ -32,7 +32,19 @@ export function PageHead({
     <Flex as="header" align="flex-end" justify="space-between" gap="4" wrap="wrap" mb="4">
       <Box minW="0">
         <Heading as="h1" size="2xl" lineHeight="1.15">
-          {title}
+          {title === tab ? (
+            title
+          ) : (
+            <>
+              <Box as="span" className="no-print">
+                {title}
+              </Box>
+              {/* On paper nothing beside it says what it belongs to. */}
+              <Box as="span" display="none" _print={{ display: "inline" }}>
+                {tab}
+              </Box>
+            </>
+          )}
         </Heading>
         {about ? (
           <Text as="div" color="soft" fontSize="sm" mt="0.5">

@@ -45,6 +45,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
     <>
       <PageHead
         title={`Check, ${shortDay(check.heldOn)}`}
+        tab={`${level.name}, ${section.name}: check of ${longDay(check.heldOn)}`}
         about={`${level.name}, ${section.name}; begun by ${check.by}`}
       >
         <Flex gap="2" display={aside}>
@@ -94,11 +95,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
           </Loaded>
         )}
       </div>
-      <PaperSheet
-        board={board}
-        figureIds={thingsOf(board, check).map(({ figureId }) => figureId)}
-        title={`${level.name}, ${section.name}, ${longDay(check.heldOn)}`}
-      />
+      <PaperSheet board={board} figureIds={thingsOf(board, check).map(({ figureId }) => figureId)} />
     </>
   );
 }

@@ -2,23 +2,16 @@ import { Box, chakra, Text } from "@chakra-ui/react";
 import { MARK_NAMES, MARKS } from "@map-step/core/check";
 import type { Board } from "./board-data.ts";
 
-const cell = { border: "1px solid #777", padding: "2px 4px", fontSize: "11px" } as const;
+const cell = { border: "1px solid #777", padding: "2px 4px", fontSize: "12px" } as const;
+/** A figure is written by hand into each box. */
+const BOX_HEIGHT = "8mm";
 
 /** A sheet for a room without a device: a box for each dancer and figure, marked by the number of the mark. */
-export function PaperSheet({
-  board,
-  figureIds,
-  title,
-}: {
-  board: Board;
-  figureIds: readonly string[];
-  title: string;
-}) {
+export function PaperSheet({ board, figureIds }: { board: Board; figureIds: readonly string[] }) {
   return (
     <Box display="none" _print={{ display: "block" }} aria-hidden>
-      <Text fontWeight="700">{title}</Text>
       <Text fontSize="sm" mb="2">
-        {MARKS.map((mark, at) => `${at + 1} ${MARK_NAMES[mark]}`).join("   ")}
+        {MARKS.map((mark, at) => `${at + 1} ${MARK_NAMES[mark]}`).join(", ")}
       </Text>
       <chakra.table borderCollapse="collapse" w="full">
         <thead>
@@ -38,7 +31,7 @@ export function PaperSheet({
                 {name} {role === "both" ? "(both)" : `(${role[0]})`}
               </td>
               {figureIds.map((figureId) => (
-                <td key={figureId} style={{ ...cell, height: "24px" }} />
+                <td key={figureId} style={{ ...cell, height: BOX_HEIGHT }} />
               ))}
             </tr>
           ))}

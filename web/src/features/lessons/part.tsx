@@ -158,7 +158,7 @@ export function Part({ part, name, written, selected, fixed, onSelect, ...props 
       style={{ transform: CSS.Translate.toString(transform), transition }}
       as="li"
       bg={selected ? "pineWash" : "panel"}
-      _print={{ bg: "white", breakInside: "avoid" }}
+      _print={{ bg: "white", borderColor: "rule", breakInside: "avoid" }}
       borderWidth="1px"
       borderColor={selected ? "pine" : "rule"}
       borderRadius="lg"

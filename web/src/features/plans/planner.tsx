@@ -54,7 +54,9 @@ export function Planner(input: PlannerInput) {
         tab={`${level.name}${section ? `, ${section.name}` : ""}: ${input.proposal ? "proposal" : "plan"}`}
         about={
           <Flex gap="3" align="center" wrap="wrap">
-            <PlanPicker {...input} />
+            <Box className="no-print">
+              <PlanPicker {...input} />
+            </Box>
             {about(level, approach, content.chosen, refresherOf(view.levelPlan).minutes)}
           </Flex>
         }

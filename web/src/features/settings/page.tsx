@@ -126,7 +126,11 @@ function SettingsForm({ now }: { now: Settings }) {
           </Panel>
         </Stack>
       </SimpleGrid>
-      <Flex justify="flex-end" gap="3" maxW="72rem" mt="4">
+      {/* On the left: a message comes up on the right. */}
+      <Flex gap="3" mt="4">
+        <Button disabled={isSubmitting} onClick={submit}>
+          Save the settings
+        </Button>
         <FormHistory
           list="settings"
           id={SETTINGS_THING}
@@ -135,9 +139,6 @@ function SettingsForm({ now }: { now: Settings }) {
           shown={SHOWN}
           form={form}
         />
-        <Button disabled={isSubmitting} onClick={submit}>
-          Save the settings
-        </Button>
       </Flex>
       {conflict}
     </>

@@ -96,12 +96,32 @@ export function WeekGrid(props: Props) {
   const { figures, levelPlan, sharesAt, loads, rooms, findings } = view;
   const { level, section, taught } = input;
   const [ref, measured] = useWidth<HTMLDivElement>();
-  const width = usePrinting() ? PAPER.width : measured;
+  const onPaper = usePrinting();
   const [closed, setClosed] = useState<ReadonlySet<string>>(new Set());
   const weeks = loads.length;
-  const column = columnWidth(width, weeks);
   const entries = new Map(chosen.map((entry) => [entry.figureId, entry]));
   const weekOf = (id: string): number => entries.get(id)?.week ?? 0;
+  const groups: Group[] = [
+    ...FIGURE_KINDS.map((kind) => ({
+      key: kind,
+      title: KIND_NAMES[kind].many,
+      glyph: <KindGlyph kind={kind} size={14} adorns />,
+      rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
+    })),
+    {
+      key: "waiting",
+      title: "Waiting for a week",
+      glyph: null,
+      rows: figures.filter(({ id }) => weekOf(id) === 0),
+    },
+  ].filter(({ rows }) => rows.length > 0);
+  const rowCount = groups.reduce((sum, { key, rows }) => sum + (closed.has(key) ? 0 : rows.length), 0);
+  const height = HEADS_HEIGHT + groups.length * GROUP_HEIGHT + rowCount * ROW_HEIGHT;
+  // However long the list and the term are, the grid is printed on one page, and as wide as that.
+  const low = Math.min(1, PAPER.height / height);
+  const width = onPaper ? PAPER.width / low : measured;
+  const column = columnWidth(width, weeks);
+  const zoom = Math.min(low, PAPER.width / (LABEL_WIDTH + weeks * column));
   const beforeOf = new Map(before?.map(({ figureId, week }) => [figureId, week ?? 0]));
   const longest = Math.max(0, ...figures.map(({ minutes }) => minutes));
   const found = new Set(findings.map(({ figureId }) => figureId));
@@ -126,30 +146,12 @@ export function WeekGrid(props: Props) {
     },
     onCancel: actions.endDrag,
   }));
-  const groups: Group[] = [
-    ...FIGURE_KINDS.map((kind) => ({
-      key: kind,
-      title: KIND_NAMES[kind].many,
-      glyph: <KindGlyph kind={kind} size={14} adorns />,
-      rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
-    })),
-    {
-      key: "waiting",
-      title: "Waiting for a week",
-      glyph: null,
-      rows: figures.filter(({ id }) => weekOf(id) === 0),
-    },
-  ].filter(({ rows }) => rows.length > 0);
   const toggle = (key: string) => {
     const next = new Set(closed);
     if (!next.delete(key)) next.add(key);
     setClosed(next);
   };
   const [one] = selected;
-  const rowCount = groups.reduce((sum, { key, rows }) => sum + (closed.has(key) ? 0 : rows.length), 0);
-  const height = HEADS_HEIGHT + groups.length * GROUP_HEIGHT + rowCount * ROW_HEIGHT;
-  // However long the list and the term are, the grid is printed on one page.
-  const zoom = Math.min(1, PAPER.width / (LABEL_WIDTH + weeks * column), PAPER.height / height);
   return (
     <Box
       ref={ref}
