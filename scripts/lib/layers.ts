@@ -65,6 +65,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "lesson-gate.tsx",
       "lesson-strip.tsx",
       "marks.tsx",
+      "part-names.ts",
       "use-last-taught.ts",
       "use-section.ts",
       "use-walk-through.ts",
