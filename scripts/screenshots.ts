@@ -51,7 +51,7 @@ const cancelled = async (page: Page) => {
   await press("Cancelled: repair the plan")(page);
 };
 const openSequence = async (page: Page) => {
-  await page.getByRole("link", { name: "Harbour round" }).click();
+  await page.getByRole("link", { name: "Harbour round", exact: true }).click();
   await page.getByText("does not fit").waitFor();
 };
 const joinToMend = async (page: Page) => {

@@ -15,7 +15,7 @@ test("a routine is written, a join breaks and is mended, choices and repeats are
 }) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/sequences`);
-  await expect(page.getByRole("link", { name: "Harbour round" })).toBeVisible();
+  await expect(page.getByRole("link", { name: "Harbour round", exact: true })).toBeVisible();
   await expectAccessible(page);
   await page.getByRole("button", { name: "New sequence" }).click();
   await page.getByLabel("Name", { exact: true }).fill("Pier round");
@@ -197,7 +197,7 @@ test("two people change one routine: what each changed stays, what both changed 
   await unaware(page);
   await signIn(page);
   await page.goto(`${demoStudio()}/sequences`);
-  await page.getByRole("link", { name: "Harbour round" }).click();
+  await page.getByRole("link", { name: "Harbour round", exact: true }).click();
   const other = await another(browser, TEACHER);
   await unaware(other);
   await other.goto(page.url());

@@ -95,12 +95,12 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
           )}
           <Flex gap="3" mt="2" align="center" wrap="wrap" className="no-print">
             <Button asChild size="xs" variant="outline">
-              <Link to={`/sequences/${id}`} aria-label={`${toOpen} ${name}`}>
+              <Link to={`/sequences/${id}`} aria-label={`${toOpen}: ${name}`}>
                 {toOpen}
               </Link>
             </Button>
             <Button asChild size="xs" variant="outline">
-              <Link to={`/practice/sequences/${id}`} aria-label={`Practise ${name}`}>
+              <Link to={`/practice/sequences/${id}`} aria-label={`Practise: ${name}`}>
                 Practise
               </Link>
             </Button>
@@ -109,7 +109,7 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
                 size="xs"
                 variant="ghost"
                 disabled={busy}
-                aria-label={`Remove ${name}`}
+                aria-label={`Remove: ${name}`}
                 onClick={() => remove(id, `${name} is taken away`)}
               >
                 Remove

@@ -49,7 +49,9 @@ function TermLine({ term, sections, onEdit }: TermLineProps) {
         {onEdit ? (
           <Flex gap="2">
             <Button asChild size="sm" variant={lastDay >= today && !runs ? "solid" : "outline"}>
-              <Link to={`/timetable/terms/${id}`}>Sections go on …</Link>
+              <Link to={`/timetable/terms/${id}`} aria-label={`Sections go on …: ${name}`}>
+                Sections go on …
+              </Link>
             </Button>
             <Button size="sm" variant="outline" aria-label={`Edit ${name}`} onClick={onEdit}>
               Edit
