@@ -100,6 +100,13 @@ export async function signIn(page: Page, name = DIRECTOR): Promise<void> {
   if (!session) sessions.set(name, await page.context().cookies());
 }
 
+/** The id of a class of the demo studio, by its name. */
+export async function classNamed(page: Page, name: string, studio = demoStudio()): Promise<string> {
+  const answer = await page.request.get(`${studio}/api/sections`);
+  const sections: { id: string; name: string }[] = await answer.json();
+  return sections.find((section) => section.name === name)?.id ?? "";
+}
+
 /** A second person at their own browser. */
 export async function another(browser: Browser, name = DIRECTOR): Promise<Page> {
   const page = await (await browser.newContext()).newPage();

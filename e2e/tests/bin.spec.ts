@@ -1,4 +1,4 @@
-import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { classNamed, demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
 
 test("a section is asked for before it goes, says what goes with it, and comes back from the bin", async ({
   page,
@@ -30,7 +30,7 @@ test("a section is asked for before it goes, says what goes with it, and comes b
 
 test("a student's data are handed over, and erased for good", async ({ page }) => {
   await signIn(page);
-  await page.goto(`${demoStudio()}/checks`);
+  await page.goto(`${demoStudio()}/checks/${await classNamed(page, "Monday section")}`);
   await page.getByRole("link", { name: "Students", exact: true }).click();
   await page.getByRole("button", { name: "Add" }).waitFor();
   const [file] = await Promise.all([

@@ -182,7 +182,7 @@ test("the board says who is ready and from what, and the room stops when everybo
   await expect(page.getByText("Everybody is settled. You can stop looking.")).toBeVisible();
 
   // What other classes wait for stands beneath, one step away.
-  await page.getByRole("link", { name: "Checks", exact: true }).click();
+  await page.goto(`${demoStudio()}/checks/${id}`);
   const others = page.getByRole("region", { name: "In your other classes" });
   const tuesday = others.getByRole("listitem").filter({ hasText: "Tuesday" });
   await expect(tuesday).toHaveText(/^Hustle 2, Tuesday section: week 8, .*, not begun yet$/);

@@ -1,8 +1,8 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, signIn, TEACHER, test, unaware } from "../fixtures.ts";
+import { another, classNamed, demoStudio, expect, signIn, TEACHER, test, unaware } from "../fixtures.ts";
 
 async function openLesson(page: Page, week: number): Promise<void> {
-  await page.goto(`${demoStudio()}/lessons`);
+  await page.goto(`${demoStudio()}/lessons/${await classNamed(page, "Monday section")}`);
   await page.getByRole("link", { name: new RegExp(`Week ${week}\\b`) }).click();
   await expect(page.getByText("60 of 60 minutes")).toBeVisible();
 }

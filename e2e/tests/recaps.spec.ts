@@ -1,6 +1,7 @@
 import type { Page } from "@playwright/test";
 import {
   another,
+  classNamed,
   demoStudio,
   expect,
   expectAccessible,
@@ -11,7 +12,7 @@ import {
 } from "../fixtures.ts";
 
 async function openRecap(page: Page, week: number): Promise<void> {
-  await page.goto(`${demoStudio()}/recaps`);
+  await page.goto(`${demoStudio()}/recaps/${await classNamed(page, "Monday section")}`);
   await page
     .getByRole("link", { name: /Open|Go on writing|Write it/ })
     .nth(week === 1 ? 1 : 0)

@@ -1,6 +1,16 @@
 import type { Page } from "@playwright/test";
 import { openStudio, type Studio } from "../../scripts/lib/studios.ts";
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, tablet, test } from "../fixtures.ts";
+import {
+  another,
+  classNamed,
+  demoStudio,
+  expect,
+  expectAccessible,
+  signIn,
+  TEACHER,
+  tablet,
+  test,
+} from "../fixtures.ts";
 
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });
@@ -8,7 +18,7 @@ const isOn = (page: Page, name: string) => expect(mark(page, name)).toHaveAttrib
 const allSent = (page: Page) => expect(page.getByText("Everything is saved")).toBeVisible();
 
 async function teach(page: Page, week: number, studio = demoStudio()): Promise<void> {
-  await page.goto(`${studio}/lessons`);
+  await page.goto(`${studio}/lessons/${await classNamed(page, "Monday section", studio)}`);
   await page.getByRole("link", { name: new RegExp(`Week ${week}\\b`) }).click();
   // The page before has a link of that name too, for another week.
   await expect(page.getByRole("heading", { name: `Week ${week}`, exact: true })).toBeVisible();

@@ -1,5 +1,14 @@
 import type { Browser, Page } from "@playwright/test";
-import { another, demoStudio, expect, expectAccessible, setUp, signIn, test } from "../fixtures.ts";
+import {
+  another,
+  classNamed,
+  demoStudio,
+  expect,
+  expectAccessible,
+  setUp,
+  signIn,
+  test,
+} from "../fixtures.ts";
 
 const LAPTOP = { width: 1280, height: 800 };
 const TABLET = { width: 820, height: 1180 };
@@ -132,7 +141,7 @@ test("a substitute who has never seen the level", async ({ browser }) => {
 
 test("a student who missed a night, on a phone, without an account", async ({ page, browser }) => {
   await signIn(page);
-  await page.goto(`${demoStudio()}/recaps`);
+  await page.goto(`${demoStudio()}/recaps/${await classNamed(page, "Monday section")}`);
   await page.getByRole("link", { name: "Open: week 1" }).click();
   const link = await page.getByLabel("Public link").inputValue();
   const student = await stranger(browser, link);

@@ -77,7 +77,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     proposals: ["panel.tsx", "propose-plan.tsx", "use-send.ts", "why-field.tsx", "writing-bar.tsx"],
     practice: ["practice-button.tsx"],
     recaps: ["document.tsx", "live-figure.tsx"],
-    sections: ["form.tsx", "own-class.tsx"],
+    sections: ["form.tsx", "here.ts", "own-class.tsx", "section-gate.tsx"],
     sequences: [
       "as-items.ts",
       "drawn-sequence.tsx",

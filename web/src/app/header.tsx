@@ -4,10 +4,10 @@ import { ChevronLeft, ChevronRight, Moon, Sun, Trash2, UserRound } from "lucide-
 import { lazy, Suspense } from "react";
 import { Link, useLocation, useNavigate, useParams } from "react-router";
 import { SearchButton } from "../features/search/search-button.tsx";
+import { rememberSection } from "../features/sections/here.ts";
 import { useSession, useSignOut } from "../features/session/session.tsx";
 import { useApi } from "../kit/api.ts";
 import { shortDay } from "../kit/dates.ts";
-import { rememberSection } from "../kit/here.ts";
 import { AWAY_IN_THE_ROOM } from "../kit/in-the-room.ts";
 import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";

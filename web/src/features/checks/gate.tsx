@@ -3,9 +3,9 @@ import type { Section } from "@map-step/contract";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { PageHead } from "../../kit/page.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Failed, Loading } from "../../kit/states.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
+import { SectionGate } from "../sections/section-gate.tsx";
 import { type Board, useBoardData } from "./board-data.ts";
 
 /** A page of what was seen of the section in the address. */

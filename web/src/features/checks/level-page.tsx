@@ -6,9 +6,9 @@ import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { PlainTable } from "../../kit/plain-table.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { useFigureLines } from "../figures/library.ts";
+import { SectionGate } from "../sections/section-gate.tsx";
 
 interface Known {
   readonly seen: LevelSeen;

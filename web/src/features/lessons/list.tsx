@@ -4,11 +4,11 @@ import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { awayInWords, shortDay } from "../../kit/dates.ts";
 import { PageHead } from "../../kit/page.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Loaded } from "../../kit/states.tsx";
 import { howFar, toSolve } from "../courses/words.ts";
 import { DrawnFigures, FigureNames } from "../figures/figure-name.tsx";
 import { useOwnClass } from "../sections/own-class.tsx";
+import { SectionGate } from "../sections/section-gate.tsx";
 import { useSession } from "../session/session.tsx";
 import { WorkBar } from "./work-bar.tsx";
 

@@ -2,7 +2,7 @@ import { api } from "@map-step/contract";
 import { useEffect } from "react";
 import { useParams } from "react-router";
 import { useApi } from "../../kit/api.ts";
-import { rememberSection } from "../../kit/here.ts";
+import { rememberSection } from "../sections/here.ts";
 
 /** The section and the week that the address names. */
 export function useSectionWeek() {

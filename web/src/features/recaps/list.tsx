@@ -4,12 +4,12 @@ import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
-import { SectionGate } from "../../kit/section-gate.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { recapsToWrite } from "../courses/due.ts";
 import { Elsewhere, useOtherCourses } from "../courses/elsewhere.tsx";
 import { DrawnFigures } from "../figures/figure-name.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
+import { SectionGate } from "../sections/section-gate.tsx";
 
 const STATES = {
   none: { words: "not written yet", colour: "orange", action: "Write it" },
