@@ -18,11 +18,13 @@ let demo:
 
 /** Studios that end, each in a second or so, while the next tests run already. */
 const parting: Promise<void>[] = [];
-const part = (studio: Studio | undefined): unknown => studio && parting.push(studio.stop());
+function letGo(studio: Studio | undefined): void {
+  if (studio) parting.push(studio.stop());
+}
 
 async function openDemo(file: string): Promise<void> {
   if (demo?.file === file) return;
-  part(demo?.studio);
+  letGo(demo?.studio);
   demo = { file, studio: await openStudio(process.env.DEMO_TEMPLATE ?? ""), sessions: new Map() };
 }
 
@@ -46,7 +48,7 @@ export const test = base.extend<
     // biome-ignore lint/correctness/noEmptyPattern: as above
     async ({}, use) => {
       await use(undefined);
-      part(demo?.studio);
+      letGo(demo?.studio);
       await Promise.all(parting);
     },
     { scope: "worker", auto: true },
@@ -56,7 +58,7 @@ export const test = base.extend<
     await use(studio.address);
     // An open page would go on asking a studio that is not there any more.
     await page.goto("about:blank");
-    part(studio);
+    letGo(studio);
   },
   watch: [
     async ({ page }, use) => {

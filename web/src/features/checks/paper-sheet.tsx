@@ -3,7 +3,7 @@ import { MARK_NAMES, MARKS } from "@map-step/core/check";
 import type { Board } from "./board-data.ts";
 
 const cell = { border: "1px solid #777", padding: "2px 4px", fontSize: "12px" } as const;
-/** A figure is written by hand into each box. */
+/** The number of a mark is written by hand into each box. */
 const BOX_HEIGHT = "8mm";
 
 /** A sheet for a room without a device: a box for each dancer and figure, marked by the number of the mark. */
