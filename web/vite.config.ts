@@ -1,11 +1,12 @@
 import react from "@vitejs/plugin-react";
 import { defineConfig } from "vite";
 import { baseSheet } from "./base-sheet.ts";
+import { buildFiles } from "./build-files.ts";
 import { packed } from "./packed.ts";
 import { studioAhead } from "./studio-ahead.ts";
 
 export default defineConfig({
-  plugins: [react(), baseSheet(), studioAhead(), packed()],
+  plugins: [react(), baseSheet(), studioAhead(), buildFiles(), packed()],
   server: { host: "127.0.0.1", proxy: { "/api": process.env.API_ADDRESS ?? "http://127.0.0.1:4317" } },
   build: {
     target: "es2022",
@@ -19,7 +20,7 @@ export default defineConfig({
             // By itself, so that the first page does not fetch it for the sake of a helper that would lie beside it.
             { name: "csv", test: /node_modules\/papaparse/ },
             // The worker that answers without a network shares this with the page, and must not fetch the page for it.
-            { name: "offline", test: /kit\/offline\.ts/ },
+            { name: "offline", test: /kit\/offline\.ts|contract\/src\/ours\.ts/ },
             // What the first page needs comes in one piece: on a slow line each further file waits for its turn.
             { name: "first", tags: ["$initial"], test: (id) => !/workbox|offline\.worker/.test(id) },
           ],

@@ -36,7 +36,7 @@ test("two people mark one check on two devices, one of them without a network: n
   await page.context().setOffline(true);
   await page.getByRole("button", { name: "By figure", exact: true }).click();
   await page.getByRole("button", { name: "All: without help" }).click();
-  await expect(page.getByText(/No network: 11 entries safe on this device/).first()).toBeVisible();
+  await expect(page.getByText(/No network: 11 check entries safe on this device/).first()).toBeVisible();
   // By exception: who differs is one tap more.
   await page.getByRole("button", { name: "Wendel: without help" }).click();
   await page
@@ -55,10 +55,10 @@ test("two people mark one check on two devices, one of them without a network: n
   await card.getByRole("button", { name: "dances it" }).focus();
   await other.keyboard.press("1");
   await expect(card.getByRole("button", { name: "not yet" })).toHaveAttribute("aria-pressed", "true");
-  await expect(other.getByText("Everything is saved").first()).toBeVisible();
+  await expect(other.getByText("All check entries are saved").first()).toBeVisible();
 
   await page.context().setOffline(false);
-  await expect(page.getByText("Everything is saved").first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible({ timeout: 15_000 });
   const after = await marksOf(page, id);
   // Eleven marks, one correction, which was taken back, and the other's mark.
   expect(after.length - before).toBe(14);
@@ -87,14 +87,14 @@ test("a check that is closed and opened again without a network goes on, with to
     .getByRole("group", { name: new RegExp(`^${first?.split(" and ")[0]}`) })
     .getByRole("button", { name: "with help" })
     .click();
-  await expect(page.getByText(/No network: 1 entry safe on this device/).first()).toBeVisible();
+  await expect(page.getByText(/No network: 1 check entry safe on this device/).first()).toBeVisible();
   // Partners change as in the class: other couples.
   await page.getByRole("button", { name: "Change partners" }).click();
   const second = page.getByRole("group", { name: "Couples of round 2" });
   await expect(second.getByRole("button").first()).toBeVisible();
   await expect(second.getByRole("button", { name: first ?? "" })).toHaveCount(0);
   await page.context().setOffline(false);
-  await expect(page.getByText("Everything is saved").first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible({ timeout: 15_000 });
   expect((await marksOf(page, id)).length).toBe(before + 1);
   await page.context().close();
 });
@@ -124,7 +124,7 @@ test("a server that is killed while a check is marked loses no mark and keeps no
   }
   await expect(page.getByText(/safe on this device/).first()).toBeVisible();
   await studio.revive();
-  await expect(page.getByText("Everything is saved").first()).toBeVisible();
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
   const { evidence } = await (await page.request.get(`${studio.address}/api/sections/${id}/evidence`)).json();
   const checkId = new URL(page.url()).pathname.split("/").at(-1);
   const kept = (evidence as { checkId: string | null }[]).filter((one) => one.checkId === checkId);

@@ -198,7 +198,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await card.getByRole("button", { name: "with help", exact: true }).focus();
     await page.keyboard.press("4");
     await expect(page.getByRole("button", { name: "Fern: dances it" })).toBeVisible();
-    await expect(page.getByText("Everything is saved").first()).toBeVisible();
+    await expect(page.getByText("All check entries are saved").first()).toBeVisible();
     await page.getByRole("link", { name: "The board" }).click();
     const cell = page.getByRole("button", { name: "Fern, Home six: dances it" });
     await expect(cell).toBeVisible();

@@ -179,7 +179,7 @@ test("a mark that cannot be sent yet is kept on the device, says so, and is sent
   );
   await done.click();
   await expect(done).toHaveAttribute("aria-pressed", "true");
-  await expect(page.getByText("No network: 1 entry safe on this device").first()).toBeVisible();
+  await expect(page.getByText("No network: 1 class entry safe on this device").first()).toBeVisible();
   await context.unroute(/\/api\/sections\/.*\/lessons\//);
   await saved(page);
   await page.reload();

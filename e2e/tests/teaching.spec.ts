@@ -15,7 +15,7 @@ import {
 const marks = (page: Page) => page.getByRole("contentinfo");
 const mark = (page: Page, name: string) => marks(page).getByRole("button", { name, exact: true });
 const isOn = (page: Page, name: string) => expect(mark(page, name)).toHaveAttribute("aria-pressed", "true");
-const allSent = (page: Page) => expect(page.getByText("Everything is saved")).toBeVisible();
+const allSent = (page: Page) => expect(page.getByText("All class entries are saved")).toBeVisible();
 
 async function teach(page: Page, week: number, studio = demoStudio()): Promise<void> {
   await page.goto(`${studio}/lessons/${await classNamed(page, "Monday section", studio)}`);
@@ -48,7 +48,7 @@ test("a class without a network: everything is kept, survives a closed page, and
   await page.getByRole("button", { name: "Next: Back-and-forward" }).click();
   await mark(page, "part done").click();
   await marks(page).getByRole("button", { name: "rhythm", exact: true }).click();
-  await expect(page.getByText(/No network: \d entries safe on this device/)).toBeVisible();
+  await expect(page.getByText(/No network: \d class entries safe on this device/)).toBeVisible();
   await page.getByLabel("Quick note").fill("Two need the & again");
   await page.getByRole("button", { name: "Note it" }).click();
   await page.getByRole("button", { name: "Yarrow is missing" }).click();

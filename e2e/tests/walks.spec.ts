@@ -100,7 +100,7 @@ test("a teacher five minutes before class, with one thumb, in the dark", async (
   await expect(
     page.getByRole("contentinfo").getByRole("button", { name: "done", exact: true }),
   ).toHaveAttribute("aria-pressed", "true");
-  await expect(page.getByText("Everything is saved")).toBeVisible();
+  await expect(page.getByText("All class entries are saved")).toBeVisible();
   // What a thumb presses is large enough for it.
   const sizes = await page
     .getByRole("contentinfo")

@@ -1,6 +1,7 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { MOST_STUDIO_BYTES, may } from "@map-step/contract";
+import { OURS } from "@map-step/contract/ours";
 import compression from "compression";
 import express, { type Express, type RequestHandler, Router } from "express";
 import helmet from "helmet";
@@ -168,6 +169,10 @@ export function createApp(
 
   app.disable("x-powered-by");
   app.set("trust proxy", config.TRUST_PROXY);
+  app.use((_request, response, next) => {
+    response.set(OURS, "here");
+    next();
+  });
   app.get("/api/health", health.alive);
   app.get("/api/ready", health.ready);
   app.get("/metrics", health.metrics);

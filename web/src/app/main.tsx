@@ -8,9 +8,10 @@ import { lazy, type ReactNode, StrictMode, Suspense } from "react";
 import { createRoot } from "react-dom/client";
 import { ErrorBoundary } from "react-error-boundary";
 import { SESSION_KEY } from "../features/session/session.tsx";
-import { readEarlySession, SignedIn, wasSignedIn } from "../features/session/signed-in.tsx";
+import { readEarlySession, SignedIn, untilSession, wasSignedIn } from "../features/session/signed-in.tsx";
 import { ApiError } from "../kit/api.ts";
-import { workOffline } from "../kit/offline.ts";
+import { isConnected, watchConnection } from "../kit/connection.ts";
+import { keepLinkPage, keepPagesLater, workOffline } from "../kit/offline.ts";
 import { Loading, PageFailed } from "../kit/states.tsx";
 import { applyColourMode } from "./colour-mode.ts";
 import { system } from "./theme.ts";
@@ -31,9 +32,12 @@ const client: QueryClient = new QueryClient({
     mutations: { networkMode: "always" },
     queries: {
       networkMode: "always",
+      // What was shown meanwhile may be what was kept.
+      refetchOnReconnect: "always",
       staleTime: 10_000,
       // A refusal stays a refusal; only a server that does not answer is asked again.
-      retry: (count, error) => count < 2 && error instanceof ApiError && error.problem.status === 0,
+      retry: (count, error) =>
+        count < 2 && isConnected() && error instanceof ApiError && error.problem.status === 0,
     },
   },
 });
@@ -45,8 +49,10 @@ const loadStudio = async () => {
 };
 const StudioLater = lazy(async () => ({ default: await loadStudio() }));
 
+/** The address of a link, with whatever a letter's sentence left at its end. */
+const LINK = /^\/([rsdp])\/([\w-]*)(?:[^\w-].*)?$/;
 /** What the link of a recap, a routine, a plan or an invitation holds, for those who follow it without signing in. */
-const [, shared, secret] = /^\/([rsdp])\/([^/]*)\/?$/.exec(window.location.pathname) ?? [];
+const [, shared, secret] = LINK.exec(window.location.pathname) ?? [];
 
 /**
  * The first page, with what it needs fetched before: a lazy one always shows the waiting sign, which then stays for
@@ -71,7 +77,7 @@ async function firstPage(): Promise<ReactNode> {
   }
   // Who is signed in is asked at once, and once only: after a failure the page is drawn, and asks again.
   const asked = client.prefetchQuery({ queryKey: SESSION_KEY, queryFn: readEarlySession, retry: false });
-  const [Studio] = await Promise.all([wasSignedIn() ? loadStudio() : StudioLater, asked]);
+  const [Studio] = await Promise.all([wasSignedIn() ? loadStudio() : StudioLater, untilSession(asked)]);
   return (
     <SignedIn>
       <Studio />
@@ -82,7 +88,10 @@ async function firstPage(): Promise<ReactNode> {
 const root = document.getElementById("root");
 if (!root) throw new Error("the page has no place for the application");
 applyColourMode();
+watchConnection();
 workOffline();
+if (secret === undefined) keepPagesLater();
+else keepLinkPage();
 const draw = (page: ReactNode) =>
   createRoot(root).render(
     <StrictMode>

@@ -3,200 +3,201 @@ import type { QueryClient } from "@tanstack/react-query";
 import { createBrowserRouter, type RouteObject, RouterProvider } from "react-router";
 import { askAhead } from "../kit/api.ts";
 import { Loading, PageFailed } from "../kit/states.tsx";
+import { later } from "./later.tsx";
 import { NotFound } from "./not-found.tsx";
 import { Shell } from "./shell.tsx";
 
 /** Each page is fetched when it is first opened. */
 const pages: RouteObject[] = [
-  { index: true, lazy: async () => ({ Component: (await import("../features/today/page.tsx")).TodayPage }) },
+  { index: true, ...later(async () => (await import("../features/today/page.tsx")).TodayPage) },
   {
     path: "first-level",
-    lazy: async () => ({ Component: (await import("../features/first-level/page.tsx")).FirstLevelPage }),
+    ...later(async () => (await import("../features/first-level/page.tsx")).FirstLevelPage),
   },
   {
     path: "figures",
-    lazy: async () => ({ Component: (await import("../features/figures/list.tsx")).FiguresPage }),
+    ...later(async () => (await import("../features/figures/list.tsx")).FiguresPage),
   },
   {
     path: "figures/new",
-    lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).NewFigurePage }),
+    ...later(async () => (await import("../features/figures/editor.tsx")).NewFigurePage),
   },
   {
     path: "figures/elements",
-    lazy: async () => ({ Component: (await import("../features/dances/elements-page.tsx")).ElementsPage }),
+    ...later(async () => (await import("../features/dances/elements-page.tsx")).ElementsPage),
   },
   {
     path: "figures/holds",
-    lazy: async () => ({ Component: (await import("../features/dances/holds-page.tsx")).HoldsPage }),
+    ...later(async () => (await import("../features/dances/holds-page.tsx")).HoldsPage),
   },
   {
     path: "figures/needs",
-    lazy: async () => ({ Component: (await import("../features/figures/needs-page.tsx")).NeedsPage }),
+    ...later(async () => (await import("../features/figures/needs-page.tsx")).NeedsPage),
   },
   {
     path: "figures/alike",
-    lazy: async () => ({ Component: (await import("../features/figures/look-alikes.tsx")).LookAlikesPage }),
+    ...later(async () => (await import("../features/figures/look-alikes.tsx")).LookAlikesPage),
   },
   {
     path: "figures/file",
-    lazy: async () => ({ Component: (await import("../features/figure-file/page.tsx")).FigureFilePage }),
+    ...later(async () => (await import("../features/figure-file/page.tsx")).FigureFilePage),
   },
   {
     path: "figures/:figureId",
-    lazy: async () => ({ Component: (await import("../features/figures/page.tsx")).FigurePage }),
+    ...later(async () => (await import("../features/figures/page.tsx")).FigurePage),
   },
   {
     path: "figures/:figureId/beside/:otherId",
-    lazy: async () => ({ Component: (await import("../features/figures/beside.tsx")).BesidePage }),
+    ...later(async () => (await import("../features/figures/beside.tsx")).BesidePage),
   },
   {
     path: "figures/:figureId/edit",
-    lazy: async () => ({ Component: (await import("../features/figures/editor.tsx")).EditFigurePage }),
+    ...later(async () => (await import("../features/figures/editor.tsx")).EditFigurePage),
   },
   {
     path: "step-map",
-    lazy: async () => ({ Component: (await import("../features/step-map/page.tsx")).StepMapPage }),
+    ...later(async () => (await import("../features/step-map/page.tsx")).StepMapPage),
   },
   {
     path: "levels",
-    lazy: async () => ({ Component: (await import("../features/levels/list.tsx")).LevelsPage }),
+    ...later(async () => (await import("../features/levels/list.tsx")).LevelsPage),
   },
   {
     path: "levels/program",
-    lazy: async () => ({ Component: (await import("../features/program/page.tsx")).ProgramPage }),
+    ...later(async () => (await import("../features/program/page.tsx")).ProgramPage),
   },
   {
     path: "levels/approaches",
-    lazy: async () => ({ Component: (await import("../features/approaches/page.tsx")).ApproachesPage }),
+    ...later(async () => (await import("../features/approaches/page.tsx")).ApproachesPage),
   },
   {
     path: "levels/:levelId",
-    lazy: async () => ({ Component: (await import("../features/plans/page.tsx")).PlanPage }),
+    ...later(async () => (await import("../features/plans/page.tsx")).PlanPage),
   },
   {
     path: "levels/:levelId/sections/:sectionId",
-    lazy: async () => ({ Component: (await import("../features/plans/page.tsx")).PlanPage }),
+    ...later(async () => (await import("../features/plans/page.tsx")).PlanPage),
   },
   {
     path: "sections/:sectionId/roster",
-    lazy: async () => ({ Component: (await import("../features/students/roster.tsx")).RosterPage }),
+    ...later(async () => (await import("../features/students/roster.tsx")).RosterPage),
   },
   {
     path: "timetable",
-    lazy: async () => ({ Component: (await import("../features/timetable/page.tsx")).TimetablePage }),
+    ...later(async () => (await import("../features/timetable/page.tsx")).TimetablePage),
   },
   {
     path: "timetable/terms",
-    lazy: async () => ({ Component: (await import("../features/timetable/terms-page.tsx")).TermsPage }),
+    ...later(async () => (await import("../features/timetable/terms-page.tsx")).TermsPage),
   },
   {
     path: "timetable/terms/:termId",
-    lazy: async () => ({ Component: (await import("../features/timetable/go-on-page.tsx")).GoOnPage }),
+    ...later(async () => (await import("../features/timetable/go-on-page.tsx")).GoOnPage),
   },
   {
     path: "lessons/:sectionId?",
-    lazy: async () => ({ Component: (await import("../features/lessons/list.tsx")).LessonsPage }),
+    ...later(async () => (await import("../features/lessons/list.tsx")).LessonsPage),
   },
   {
     path: "lessons/:sectionId/:week",
-    lazy: async () => ({ Component: (await import("../features/lessons/page.tsx")).LessonPage }),
+    ...later(async () => (await import("../features/lessons/page.tsx")).LessonPage),
   },
   {
     path: "lessons/:sectionId/:week/log",
-    lazy: async () => ({ Component: (await import("../features/class-log/page.tsx")).ClassLogPage }),
+    ...later(async () => (await import("../features/class-log/page.tsx")).ClassLogPage),
   },
   {
     path: "lessons/:sectionId/:week/cover",
-    lazy: async () => ({ Component: (await import("../features/cover/page.tsx")).CoverPage }),
+    ...later(async () => (await import("../features/cover/page.tsx")).CoverPage),
   },
   {
     path: "proposals",
-    lazy: async () => ({ Component: (await import("../features/proposals/list.tsx")).ProposalsPage }),
+    ...later(async () => (await import("../features/proposals/list.tsx")).ProposalsPage),
   },
   {
     path: "proposals/:proposalId",
-    lazy: async () => ({ Component: (await import("../features/proposals/page.tsx")).ProposalPage }),
+    ...later(async () => (await import("../features/proposals/page.tsx")).ProposalPage),
   },
   {
     path: "sequences",
-    lazy: async () => ({ Component: (await import("../features/sequences/list.tsx")).SequencesPage }),
+    ...later(async () => (await import("../features/sequences/list.tsx")).SequencesPage),
   },
   {
     path: "sequences/:sequenceId",
-    lazy: async () => ({ Component: (await import("../features/sequences/page.tsx")).SequencePage }),
+    ...later(async () => (await import("../features/sequences/page.tsx")).SequencePage),
   },
   {
     path: "practice/figures/:figureId",
-    lazy: async () => ({ Component: (await import("../features/practice/page.tsx")).PracticeFigurePage }),
+    ...later(async () => (await import("../features/practice/page.tsx")).PracticeFigurePage),
   },
   {
     path: "practice/sequences/:sequenceId",
-    lazy: async () => ({ Component: (await import("../features/practice/page.tsx")).PracticeSequencePage }),
+    ...later(async () => (await import("../features/practice/page.tsx")).PracticeSequencePage),
   },
   {
     path: "recaps/:sectionId?",
-    lazy: async () => ({ Component: (await import("../features/recaps/list.tsx")).RecapsPage }),
+    ...later(async () => (await import("../features/recaps/list.tsx")).RecapsPage),
   },
   {
     path: "recaps/:sectionId/:week",
-    lazy: async () => ({ Component: (await import("../features/recaps/page.tsx")).RecapPage }),
+    ...later(async () => (await import("../features/recaps/page.tsx")).RecapPage),
   },
   {
     path: "checks/:sectionId?",
-    lazy: async () => ({ Component: (await import("../features/checks/page.tsx")).ChecksPage }),
+    ...later(async () => (await import("../features/checks/page.tsx")).ChecksPage),
   },
   {
     path: "checks/:sectionId/level",
-    lazy: async () => ({ Component: (await import("../features/checks/level-page.tsx")).LevelSeenPage }),
+    ...later(async () => (await import("../features/checks/level-page.tsx")).LevelSeenPage),
   },
   {
     path: "checks/:sectionId/:checkId",
-    lazy: async () => ({ Component: (await import("../features/checks/check-page.tsx")).CheckPage }),
+    ...later(async () => (await import("../features/checks/check-page.tsx")).CheckPage),
   },
   {
     path: "levels/:levelId/groups",
-    lazy: async () => ({ Component: (await import("../features/groups/page.tsx")).GroupsPage }),
+    ...later(async () => (await import("../features/groups/page.tsx")).GroupsPage),
   },
   {
     path: "dancers",
-    lazy: async () => ({ Component: (await import("../features/students/list.tsx")).DancersPage }),
+    ...later(async () => (await import("../features/students/list.tsx")).DancersPage),
   },
   {
     path: "dancers/:dancerId",
-    lazy: async () => ({ Component: (await import("../features/students/page.tsx")).DancerPage }),
+    ...later(async () => (await import("../features/students/page.tsx")).DancerPage),
   },
   {
     path: "dancers/:dancerId/card",
-    lazy: async () => ({ Component: (await import("../features/students/card.tsx")).ProgressCardPage }),
+    ...later(async () => (await import("../features/students/card.tsx")).ProgressCardPage),
   },
   {
     path: "staff",
-    lazy: async () => ({ Component: (await import("../features/staff/page.tsx")).StaffPage }),
+    ...later(async () => (await import("../features/staff/page.tsx")).StaffPage),
   },
   {
     path: "staff/file",
-    lazy: async () => ({ Component: (await import("../features/studio-file/page.tsx")).StudioFilePage }),
+    ...later(async () => (await import("../features/studio-file/page.tsx")).StudioFilePage),
   },
   {
     path: "staff/letters",
-    lazy: async () => ({ Component: (await import("../features/letters/page.tsx")).LettersPage }),
+    ...later(async () => (await import("../features/letters/page.tsx")).LettersPage),
   },
   {
     path: "staff/settings",
-    lazy: async () => ({ Component: (await import("../features/settings/page.tsx")).SettingsPage }),
+    ...later(async () => (await import("../features/settings/page.tsx")).SettingsPage),
   },
   {
     path: "account",
-    lazy: async () => ({ Component: (await import("../features/account/page.tsx")).AccountPage }),
+    ...later(async () => (await import("../features/account/page.tsx")).AccountPage),
   },
-  { path: "bin", lazy: async () => ({ Component: (await import("../features/bin/page.tsx")).BinPage }) },
+  { path: "bin", ...later(async () => (await import("../features/bin/page.tsx")).BinPage) },
   { path: "*", Component: NotFound },
 ];
 
 const router = createBrowserRouter([
   {
     path: "teach/:sectionId/:week",
-    lazy: async () => ({ Component: (await import("../features/teaching/page.tsx")).TeachingPage }),
+    ...later(async () => (await import("../features/teaching/page.tsx")).TeachingPage),
     ErrorBoundary: PageFailed,
     HydrateFallback: Loading,
   },

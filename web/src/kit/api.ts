@@ -10,6 +10,7 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import type { z } from "zod";
+import { ask } from "./connection.ts";
 
 /** An answer that is an error, in the shape of the contract. */
 export class ApiError extends Error {
@@ -50,7 +51,23 @@ export function takeSession(session: Session): Session {
   return session;
 }
 
-/** Sends a request of the contract. @throws ApiError for every answer that is not a success */
+/** A whole library or studio takes the server longer to read and to write than anything else. Milliseconds. */
+const FILE_MS = 300_000;
+const isFile = (path: string): boolean => /\/file(\/|$)/.test(path);
+
+/** Reads an answer of the studio; nothing where it is none. */
+function answerIn(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return undefined;
+  }
+}
+
+/**
+ * Sends a request of the contract. It ends within a bounded time, whatever becomes of the line.
+ * @throws ApiError for every answer that is not a success
+ */
 export async function call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
   input: Input<P, B>,
@@ -66,14 +83,14 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
       ? {}
       : { body: body instanceof Uint8Array ? (body as BodyInit) : JSON.stringify(body) }),
   };
-  const response = await fetch(address(endpoint.path, params), request).catch(() => {
-    throw new ApiError(unreachable);
-  });
-  // An answer that breaks off is no answer, whatever its status was.
-  const answer: unknown = await response.json().catch(() => {
-    throw new ApiError(unreachable);
-  });
-  if (!response.ok) throw new ApiError(answer as Problem);
+  const asked = await ask(
+    address(endpoint.path, params),
+    request,
+    isFile(endpoint.path) ? FILE_MS : undefined,
+  );
+  const answer = asked ? answerIn(asked.text) : undefined;
+  if (!asked || answer === undefined) throw new ApiError(unreachable);
+  if (!asked.response.ok) throw new ApiError(answer as Problem);
   if (isSession(answer)) takeSession(answer);
   return answer as z.output<R>;
 }

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useRef, useState } from "react";
 import { isStale, isUnanswered } from "./api.ts";
+import { isConnected, onConnection } from "./connection.ts";
 import { clockOf } from "./dates.ts";
 import { keptDraft, useKeepDraft } from "./kept-draft.ts";
 import type { Merged } from "./merge.ts";
@@ -87,11 +88,10 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
     }),
   );
   useEffect(() => {
-    const flush = () => void saver.flush();
-    window.addEventListener("online", flush);
+    const stop = onConnection(() => void (isConnected() && saver.flush()));
     return () => {
-      window.removeEventListener("online", flush);
-      flush();
+      stop();
+      void saver.flush();
     };
   }, [saver]);
   useEffect(() => {

@@ -1,7 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { counted } from "@map-step/core/words";
 import { CloudCheck, CloudOff, CloudUpload, type LucideIcon } from "lucide-react";
-import type { HeldState } from "./outbox-send.ts";
+import type { HeldState, Sending } from "./outbox-send.ts";
 
 const SIGNS: Readonly<Record<HeldState, LucideIcon>> = {
   saved: CloudCheck,
@@ -16,25 +16,27 @@ interface Where {
   readonly waiting: number;
 }
 
-const entriesText = (count: number): string => counted(count, "entry", "entries");
+/** Of which sort the entries are. */
+type Sort = Pick<Sending<never, object>, "called">;
 
-/** Where what was noted is: in the studio, or on this device and why. */
-export function heldStateText({ state, waiting }: Where): string {
+/** Where what was noted is: in the studio, or on this device and why. Of its own sort only: others may wait beside it. */
+export function heldStateText({ called: [one, many] }: Sort, { state, waiting }: Where): string {
+  const entries = counted(waiting, one, many);
   switch (state) {
     case "saved":
-      return "Everything is saved";
+      return `All ${many} are saved`;
     case "sending":
-      return `Sending ${entriesText(waiting)}`;
+      return `Sending ${entries}`;
     case "no-connection":
-      return `No network: ${entriesText(waiting)} safe on this device`;
+      return `No network: ${entries} safe on this device`;
     case "signed-out":
-      return `Sign in to send: ${entriesText(waiting)} safe on this device`;
+      return `Sign in to send: ${entries} safe on this device`;
     case "failed":
-      return `The studio did not take it yet: ${entriesText(waiting)} safe on this device`;
+      return `The studio did not take it yet: ${entries} safe on this device`;
   }
 }
 
-export function HeldBadge({ edit }: { edit: Where }) {
+export function HeldBadge({ of, edit }: { of: Sort; edit: Where }) {
   const Sign = SIGNS[edit.state];
   const safe = edit.state === "saved" || edit.state === "sending";
   return (
@@ -50,7 +52,7 @@ export function HeldBadge({ edit }: { edit: Where }) {
       bg={safe ? "transparent" : "apricotWash"}
     >
       <Sign size={17} aria-hidden />
-      <Text>{heldStateText(edit)}</Text>
+      <Text>{heldStateText(of, edit)}</Text>
     </Flex>
   );
 }

@@ -21,7 +21,7 @@ export function HeldNotice<Entry, Place extends object>({ sending, person }: Pro
           On this device waits what {others.join(" and ")} noted, until they sign in
         </Text>
       ) : null}
-      {mine > 0 ? <HeldBadge edit={{ state: heldState(mine, sent), waiting: mine }} /> : null}
+      {mine > 0 ? <HeldBadge of={sending} edit={{ state: heldState(mine, sent), waiting: mine }} /> : null}
     </>
   );
 }

@@ -1,11 +1,22 @@
-/** Where a browser keeps what a class needs without a network: files of the application, answers of the studio. */
+/** Where a browser keeps what works without a network: files of the application, answers of the studio, pages behind links. */
 export const FILES = "map-step-files";
 export const ANSWERS = "map-step-answers";
+export const LINKS = "map-step-links";
 /** Under which address the one page of the application is kept, and what runs before it. */
 export const PAGE = "/";
 export const EARLY = "/early.js";
+/** Names all files of a build, and the one it begins with. */
+const LIST = "/files.json";
+/** The header of an answer that was kept on this device. */
+export const KEPT = "map-step-kept";
 /** Under which address it is kept of which build the files are. */
 const BUILD = "/kept-build";
+
+/** All files that the pages of a build may ask for. */
+export interface BuildFiles {
+  readonly first: string;
+  readonly files: readonly string[];
+}
 
 /** Whether this browser and this build can work without a network. */
 const isAble = (): boolean => import.meta.env.PROD && "serviceWorker" in navigator;
@@ -26,34 +37,84 @@ async function underControl(): Promise<void> {
 }
 
 /** What tells one build from another: the file it begins with carries a fingerprint of all that it loads. */
-const thisBuild = (): string =>
-  document.querySelector<HTMLScriptElement>('script[type="module"][src]')?.src ?? location.origin;
+const firstFile = (): string =>
+  new URL(document.querySelector<HTMLScriptElement>('script[type="module"][src]')?.src ?? location.href)
+    .pathname;
 
-/** Files of an earlier build are of no use any more; those that other pages of this one need are. */
+/** Files of this build that the page has loaded so far; which fonts it needs is known only so. */
+const loadedFiles = (): string[] =>
+  performance
+    .getEntriesByType("resource")
+    .map(({ name }) => new URL(name))
+    .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"))
+    .map(({ pathname }) => pathname);
+
+/** The page itself is kept last, and only of this build: a page whose files are not here would open as nothing. */
+async function keepPage(files: Cache): Promise<void> {
+  const page = await fetch(PAGE, { cache: "no-store" });
+  const text = await page.clone().text();
+  if (!page.ok || !text.includes(firstFile())) throw new Error("the studio has another build now");
+  await files.add(EARLY);
+  await files.put(PAGE, page);
+}
+
+/** Files of an earlier build are of no use any more. */
 async function dropEarlierBuild(files: Cache, wanted: readonly string[]): Promise<void> {
   const kept = await files.match(BUILD);
-  if (kept && (await kept.text()) === thisBuild()) return;
+  if (kept && (await kept.text()) === firstFile()) return;
+  const all = [PAGE, EARLY, ...wanted];
   for (const request of await files.keys())
-    if (!wanted.includes(new URL(request.url).pathname)) await files.delete(request);
-  await files.put(BUILD, new Response(thisBuild()));
+    if (!all.includes(new URL(request.url).pathname)) await files.delete(request);
+  await files.put(BUILD, new Response(firstFile()));
+}
+
+async function keep(names: readonly string[]): Promise<void> {
+  await underControl();
+  const files = await caches.open(FILES);
+  const wanted = [...new Set([...names, ...loadedFiles()])];
+  // One after the other: what the page itself asks for goes first.
+  for (const name of wanted) if (!(await files.match(name))) await files.add(name);
+  await keepPage(files);
+  await dropEarlierBuild(files, wanted);
+}
+
+let keeping: Promise<void> | null = null;
+
+/** Fetches the code of all pages of this build, so that each opens while the studio is not there. */
+function keepAllPages(): Promise<void> {
+  keeping ??= (async () => {
+    const list: BuildFiles = await (await fetch(LIST)).json();
+    await keep(list.first === firstFile() ? list.files : []);
+  })().catch((error: unknown) => {
+    keeping = null;
+    throw error;
+  });
+  return keeping;
+}
+
+/** After so long a page has shown what it was opened for. Milliseconds. */
+const LATER_MS = 4_000;
+
+/** Fetches all pages' code in a quiet moment, unless the device asks for few data. */
+export function keepPagesLater(): void {
+  const { connection } = navigator as { connection?: { saveData?: boolean; effectiveType?: string } };
+  if (!isAble() || connection?.saveData || /2g/.test(connection?.effectiveType ?? "")) return;
+  setTimeout(() => void keepAllPages().catch(() => undefined), LATER_MS);
+}
+
+/** Keeps what a page behind a link needs, so that it opens once more without a network. */
+export function keepLinkPage(): void {
+  if (isAble()) void keep([]).catch(() => undefined);
 }
 
 /**
- * Keeps the page, all its files loaded so far and, by reading them again, its answers on this device.
+ * Keeps all pages' code and, by reading them again, the answers of the page that is open.
  * @param read asks the studio again for all that the page shows
  * @returns whether the page can be opened again without a network
  */
 export async function keepForOffline(read: () => Promise<unknown>): Promise<boolean> {
   if (!isAble()) return false;
-  await underControl();
-  const files = await caches.open(FILES);
-  const loaded = performance
-    .getEntriesByType("resource")
-    .map(({ name }) => new URL(name))
-    .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"));
-  const wanted = [PAGE, EARLY, ...new Set(loaded.map(({ pathname }) => pathname))];
-  await Promise.all([files.addAll(wanted), read()]);
-  await dropEarlierBuild(files, wanted);
+  await Promise.all([keepAllPages(), underControl().then(read)]);
   return true;
 }
 

@@ -2,6 +2,7 @@ import { PROBLEM_TYPES, sessionApi } from "@map-step/contract";
 import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { ApiError, keyOf } from "./api.ts";
+import { isConnected, onConnection, useSilentSince } from "./connection.ts";
 import type { Became, Held, Outbox } from "./outbox.ts";
 
 /** What came of an attempt to send. */
@@ -15,6 +16,8 @@ export interface Sending<Entry, Place extends object> {
   readonly outbox: Outbox<Entry, Place>;
   /** One page of the browser sends at a time, under this name. */
   readonly lock: string;
+  /** What one of its entries is called, and several. */
+  readonly called: readonly [one: string, many: string];
   readonly samePlace: (one: Place, other: Place) => boolean;
   /** Sends entries of one place, and says what became of each that was answered. */
   readonly post: (client: QueryClient, some: readonly Held<Entry, Place>[]) => Promise<readonly Became[]>;
@@ -101,21 +104,21 @@ export function useSending<Entry, Place extends object>(
 ): { readonly sent: Sent | null; readonly send: () => void } {
   const client = useQueryClient();
   const [sent, setSent] = useState<Sent | null>(null);
+  const isSilent = useSilentSince() !== null;
   const send = useCallback(
     () => void sendHeld(sending, client, personId).then(setSent),
     [sending, client, personId],
   );
   useEffect(() => {
     send();
-    window.addEventListener("online", send);
-    return () => window.removeEventListener("online", send);
+    return onConnection(() => void (isConnected() && send()));
   }, [send]);
   useEffect(() => {
     if (waiting === 0) return;
     const timer = window.setInterval(send, AGAIN);
     return () => window.clearInterval(timer);
   }, [waiting, send]);
-  return { sent, send };
+  return { sent: isSilent ? "no-connection" : sent, send };
 }
 
 /** Everything that is held on this device; `null` until it is read. */

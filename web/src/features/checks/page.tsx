@@ -20,6 +20,7 @@ import { BoardPage } from "./gate.tsx";
 import { Legend } from "./legend.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { RuleDialog } from "./rule-dialog.tsx";
+import { sending } from "./seen-outbox.ts";
 import { ruleInWords } from "./words.ts";
 
 /** Checks held and ahead of a section, and the week of the plan that is for one. */
@@ -138,7 +139,7 @@ function SectionBoard({ board }: { board: Board }) {
       ) : (
         <Flex gap="5" direction={{ base: "column", lg: "row" }} align="flex-start">
           <div style={{ flex: 1, minWidth: 0, width: "100%" }}>
-            {board.seen.waiting > 0 ? <HeldBadge edit={board.seen} /> : null}
+            {board.seen.waiting > 0 ? <HeldBadge of={sending} edit={board.seen} /> : null}
             <BoardTable board={board} answer={answer} chosen={shown} onChoose={setChosen} />
             <Legend />
           </div>

@@ -6,6 +6,7 @@ import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { SmallSelect } from "../../kit/select.tsx";
+import { Silence } from "../../kit/silence.tsx";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
@@ -15,6 +16,7 @@ import { Everybody } from "./everybody.tsx";
 import { MarkCard } from "./mark-card.tsx";
 import { NoteAbout } from "./note-about.tsx";
 import { RoomCouples } from "./room-couples.tsx";
+import { sending } from "./seen-outbox.ts";
 import { openOf } from "./settled.ts";
 import { inRoles, type Marked, useMarking } from "./use-marking.ts";
 import { LAYER_WORDS, settledInWords } from "./words.ts";
@@ -101,7 +103,10 @@ export function Room({ board, check, answer, records }: Props) {
               Works without a network from here on
             </Text>
           ) : null}
-          <HeldBadge edit={board.seen} />
+          <Box display={{ base: "block", md: "none" }}>
+            <Silence />
+          </Box>
+          <HeldBadge of={sending} edit={board.seen} />
         </Flex>
       </Flex>
       <Flex gap="1" overflowX="auto" pb="2" mb="2" role="group" aria-label="The routine">

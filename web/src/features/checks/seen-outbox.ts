@@ -15,6 +15,7 @@ export const seenOutbox = openOutbox<SeenEntry, SectionKey>("map-step-seen");
 export const sending: Sending<SeenEntry, SectionKey> = {
   outbox: seenOutbox,
   lock: "map-step-seen-send",
+  called: ["check entry", "check entries"],
   samePlace: (one, other) => one.sectionId === other.sectionId,
   post: async (client, some) => {
     const [first] = some;

@@ -82,7 +82,7 @@ export function useSeen(sectionId: string, enabled = true): SeenEdit {
     },
     [sectionId, person, send],
   );
-  const ready = (kept.data !== undefined || kept.isError) && held !== null;
+  const ready = kept.isFetched && held !== null;
   const hidden = kept.error?.problem.status === 403;
   const state = heldState(waiting.length, sent);
   // The same object for as long as nothing of it changes: a whole board is worked out from it.

@@ -48,10 +48,10 @@ describe("entries in words", () => {
   });
 
   it("say where things are", () => {
-    expect(heldStateText({ state: "saved", waiting: 0 })).toBe("Everything is saved");
-    expect(heldStateText({ state: "sending", waiting: 1 })).toBe("Sending 1 entry");
+    expect(heldStateText(sending, { state: "saved", waiting: 0 })).toBe("All class entries are saved");
+    expect(heldStateText(seen, { state: "sending", waiting: 1 })).toBe("Sending 1 check entry");
     for (const state of ["no-connection", "signed-out", "failed"] as const)
-      expect(heldStateText({ state, waiting: 3 })).toContain("3 entries safe on this device");
+      expect(heldStateText(sending, { state, waiting: 3 })).toContain("3 class entries safe on this device");
   });
 });
 

@@ -19,6 +19,7 @@ import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { Attendance } from "../teaching/people.tsx";
 import { History } from "./history.tsx";
 import { PartRow } from "./part-row.tsx";
+import { sending } from "./send.ts";
 import { LogSettling } from "./settling.tsx";
 import { useClassLog } from "./use-class-log.ts";
 import { logAsCsv, useHandover } from "./use-class-record.ts";
@@ -45,7 +46,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
         tab={`${section.name}: class log of week ${week}`}
         about={`${longDay(lesson.date)}. Corrections are kept with who made them.`}
       >
-        <HeldBadge edit={log} />
+        <HeldBadge of={sending} edit={log} />
         <Button
           variant="outline"
           bg="panel"

@@ -19,6 +19,7 @@ async function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogReco
 export const sending: Sending<LogEntryRecord, LessonKey> = {
   outbox,
   lock: "map-step-send",
+  called: ["class entry", "class entries"],
   samePlace: (one, other) => one.sectionId === other.sectionId && one.week === other.week,
   post: async (client, some) => {
     const [first] = some;

@@ -106,7 +106,7 @@ export function useClassLog({ sectionId, week }: LessonKey): ClassLogEdit {
   );
   const latest = useRef(log);
   latest.current = made.current.length === 0 ? log : readLog(made.current, log);
-  const ready = (kept.data !== undefined || kept.isError) && held !== null;
+  const ready = kept.isFetched && held !== null;
   const untilReady = useReadiness(ready);
   const note = useCallback(
     async <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => {

@@ -20,6 +20,7 @@ import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
 import { Slip } from "../../kit/slip.tsx";
+import { sending } from "../class-log/send.ts";
 import { LogSettling } from "../class-log/settling.tsx";
 import { CommentsButton } from "../comments/comments-button.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
@@ -60,7 +61,7 @@ function LessonSheet(open: OpenLesson) {
         {log.state === "saved" ? (
           <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         ) : (
-          <HeldBadge edit={log} />
+          <HeldBadge of={sending} edit={log} />
         )}
         {taught ? (
           <>

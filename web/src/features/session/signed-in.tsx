@@ -1,6 +1,7 @@
 import { type Session, sessionApi } from "@map-step/contract/session";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { call, takeSession, useApi } from "../../kit/api.ts";
+import { isOurs } from "../../kit/connection.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
 import { showTimesIn, writeAs } from "../../kit/manner.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
@@ -10,6 +11,7 @@ import { SignInPage } from "./sign-in.tsx";
 const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).SetupPage }));
 
 const KEPT = "map-step:last-session";
+const sleep = (ms: number) => new Promise<null>((resolve) => setTimeout(() => resolve(null), ms));
 
 /**
  * Who was signed in when the studio was last reached, so that a class goes on without a network. Nothing that lets
@@ -31,13 +33,20 @@ declare global {
   }
 }
 
+/** Who is signed in is known within this time, or it is who it was last. Milliseconds. */
+const PATIENCE_MS = 1_500;
+
 /** The session as it was asked for before the application was here; asked anew where that came to nothing. */
 export async function readEarlySession(): Promise<Session> {
-  const early = await window.earlySession;
+  const early = await Promise.race([window.earlySession, sleep(PATIENCE_MS)]);
   delete window.earlySession;
-  if (!early?.ok) return call(sessionApi.read, {});
-  return takeSession((await early.json()) as Session);
+  const session: unknown = early?.ok && isOurs(early) ? await early.json().catch(() => null) : null;
+  return session ? takeSession(session as Session) : call(sessionApi.read, {});
 }
+
+/** What the first page needs of the session, as long as it is worth waiting for. */
+export const untilSession = (asked: Promise<unknown>): Promise<unknown> =>
+  keptSession() ? Promise.race([asked, sleep(PATIENCE_MS)]) : asked;
 
 /** Whether somebody was signed in here when the studio was last reached. */
 export const wasSignedIn = (): boolean => keptSession() !== null;
@@ -51,15 +60,21 @@ function keepSession(session: Session): void {
   }
 }
 
-/** The session as the studio has it; without a network, as it was last. */
+/** The session as the studio has it; while the studio does not say it, as it was last. Once shown it stays. */
 function useCurrentSession() {
   const read = useApi(sessionApi.read, {});
-  const unreachable = !navigator.onLine || read.error?.problem.status === 0;
   const [kept] = useState(keptSession);
+  const [isLate, setLate] = useState(false);
+  const isFailed = read.error !== null;
+  useEffect(() => {
+    if (isFailed) return setLate(true);
+    const timer = setTimeout(() => setLate(true), PATIENCE_MS);
+    return () => clearTimeout(timer);
+  }, [isFailed]);
   useEffect(() => {
     if (read.data) keepSession(read.data);
   }, [read.data]);
-  return { ...read, data: read.data ?? (unreachable && kept ? kept : undefined) };
+  return { ...read, data: read.data ?? ((isLate || isFailed) && kept ? kept : undefined) };
 }
 
 /** Shows the studio to those who are signed in, the sign-in page to others, the first-run page to the first. */

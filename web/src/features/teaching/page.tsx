@@ -7,7 +7,9 @@ import { Link } from "react-router";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { studioZone } from "../../kit/manner.ts";
 import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
+import { Silence } from "../../kit/silence.tsx";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
+import { sending } from "../class-log/send.ts";
 import { LogSettling } from "../class-log/settling.tsx";
 import { useClassLog } from "../class-log/use-class-log.ts";
 import { FinishDialog } from "../lessons/finish.tsx";
@@ -105,7 +107,8 @@ function ClassRoom(open: OpenLesson) {
         </Text>
       </Flex>
       <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">
-        <HeldBadge edit={log} />
+        <Silence />
+        <HeldBadge of={sending} edit={log} />
         {offline ? (
           <Flex align="center" gap="1.5" fontSize="sm" color="soft">
             <Plane size={16} aria-hidden /> Works without a network from here on
