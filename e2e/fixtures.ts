@@ -7,6 +7,8 @@ interface Watch {
   readonly expectStatus: (...statuses: number[]) => void;
   /** The test itself cuts the connection. */
   readonly expectCuts: () => void;
+  /** Somebody else answers for the studio's files. */
+  readonly expectStrangers: () => void;
 }
 
 type Cookies = Awaited<ReturnType<BrowserContext["cookies"]>>;
@@ -71,6 +73,7 @@ export const test = base.extend<
       await use({
         expectStatus: (...statuses) => void expected.push(...statuses.map((status) => `status of ${status}`)),
         expectCuts: () => void expected.push("net::ERR_"),
+        expectStrangers: () => void expected.push("Failed to load module script"),
       });
       const foreseen = (text: string) => expected.some((part) => text.includes(part));
       expect(errors.filter((text) => !foreseen(text))).toEqual([]);

@@ -60,8 +60,17 @@ export const localDate = z
 export const wholeNumber = (least: number, most: number) =>
   z.int("A whole number").min(least, `At least ${least}`).max(most, `At most ${most}`);
 
-/** The number of an edit. An edit names the version it was made on; another one in between is a conflict. */
-export const version = z.int().min(0);
+/** The largest whole number that a column of the database takes. */
+const MOST_COUNTED = 2_147_483_647;
+
+/** The number of something that is counted up from nothing. */
+export const ordinal = wholeNumber(0, MOST_COUNTED);
+
+/**
+ * The number of an edit. An edit names the version it was made on; another one in between is a conflict. There is
+ * always a next one.
+ */
+export const version = wholeNumber(0, MOST_COUNTED - 1);
 
 /** What every stored thing carries. */
 export const stored = z.object({ id: z.uuid(), version });

@@ -7,6 +7,7 @@ import { classLogApi } from "./class-log.ts";
 import { commentsApi } from "./comments.ts";
 import { coursesApi } from "./courses.ts";
 import { dancesApi } from "./dances.ts";
+import { factorsApi } from "./factors.ts";
 import { figureFileApi } from "./figure-file.ts";
 import { figuresApi } from "./figures.ts";
 import { groupsApi } from "./groups.ts";
@@ -41,6 +42,7 @@ export * from "./comments.ts";
 export * from "./courses.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
+export * from "./factors.ts";
 export * from "./fields.ts";
 export * from "./figure-fields.ts";
 export * from "./figure-file.ts";
@@ -110,6 +112,7 @@ export const api = {
   settings: settingsApi,
   backups: backupsApi,
   staff: staffApi,
+  factors: factorsApi,
   letters: lettersApi,
   studioFile: studioFileApi,
   today: todayApi,

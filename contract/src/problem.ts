@@ -6,6 +6,12 @@ export const PROBLEM_TYPES = {
   stale: "urn:map-step:problem:stale",
   signedOut: "urn:map-step:problem:signed-out",
   forbidden: "urn:map-step:problem:forbidden",
+  /** The password is asked once more before something that cannot be taken back. */
+  confirmPassword: "urn:map-step:problem:confirm-password",
+  /** The password was right, and something beside it is asked. */
+  showMore: "urn:map-step:problem:show-more",
+  /** The page holds the token of an earlier sign-in; with the new one the same request is taken. */
+  outOfDate: "urn:map-step:problem:out-of-date",
   notFound: "urn:map-step:problem:not-found",
   inUse: "urn:map-step:problem:in-use",
   tooMany: "urn:map-step:problem:too-many-attempts",

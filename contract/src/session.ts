@@ -1,13 +1,14 @@
 import { z } from "zod";
 import { localDate, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
+import { shown } from "./factors.ts";
 import { manner } from "./manner.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 
 /** An email address. */
 export const email = z.email("An email address such as name@studio.example").max(200).toLowerCase();
 /** The server also refuses common ones and the address itself. */
-export const newPassword = z.string().min(10, "At least 10 characters").max(200, "At most 200 characters");
+export const newPassword = z.string().min(12, "At least 12 characters").max(200, "At most 200 characters");
 
 /** One's own name and address; another address asks for the password. */
 export const ownAccount = z.object({ name: words(80), email, password: z.string().max(200) });
@@ -38,6 +39,8 @@ export const session = z.object({
   /** Sent back in the `x-csrf-token` header of every request that changes something. */
   csrfToken: z.string(),
   today: localDate,
+  /** The studio asks this director for more than a password, and they have nothing to show yet. */
+  mustShowMore: z.boolean(),
   /** Whether it is the made-up studio. */
   isDemo: z.boolean(),
   /** Made-up accounts of the demo studio, to choose from on the sign-in page. */
@@ -46,8 +49,15 @@ export const session = z.object({
   ),
 });
 
-/** An address and its password. */
-export const signIn = z.object({ email, password: z.string().min(1, "Write your password").max(200) });
+const password = z.string().min(1, "Write your password").max(200);
+
+/** An address and its password, and what is shown beside it where that is asked. */
+export const signIn = z.object({ email, password, shown: shown.optional() });
+/** What can be shown once the password was right: a code, or what the browser asks a key. */
+export interface Asked {
+  readonly codes: boolean;
+  readonly key: Readonly<Record<string, unknown>> | null;
+}
 
 /** A time zone of the IANA list, such as Europe/Lisbon. */
 export const timeZone = z.string().refine((zone) => {
@@ -88,6 +98,14 @@ export type PasswordChange = z.infer<typeof passwordChange>;
 export const sessionApi = {
   read: endpoint({ method: "GET", path: "/session", access: "anyone", response: session }),
   signIn: endpoint({ method: "POST", path: "/session", access: "anyone", body: signIn, response: session }),
+  /** The password once more, before something that cannot be taken back. It holds for ten minutes. */
+  confirm: endpoint({
+    method: "POST",
+    path: "/session/confirm",
+    access: "read",
+    body: z.object({ password }),
+    response: session,
+  }),
   signOut: endpoint({ method: "DELETE", path: "/session", access: "anyone", response: session }),
   /** Ends all other sign-ins of the account. */
   changePassword: endpoint({

@@ -216,7 +216,7 @@ export const timetableApi = {
     method: "PUT",
     path: "/sections/:id/stand-ins/:week",
     access: "lessons.write",
-    params: z.object({ id: z.uuid(), week: z.coerce.number().pipe(wholeNumber(1, 26)) }),
+    params: z.object({ id: z.uuid(), week: z.coerce.number().int().min(1).max(26) }),
     body: z.object({ forId: z.uuid(), staffId: z.uuid().nullable() }),
     response: section,
   }),

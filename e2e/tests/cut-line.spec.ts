@@ -3,27 +3,34 @@ import { type Cut, openCutLine } from "../../scripts/lib/cut-line.ts";
 import { openStudio } from "../../scripts/lib/studios.ts";
 import { classNamed, expect, TEACHER, tablet, test } from "../fixtures.ts";
 
-/** Whether a browser believes that it is connected is fixed, so that no test rests on its opinion. */
-const believes = (page: Page, flag: boolean) =>
-  page.context().addInitScript((value) => {
-    Object.defineProperty(Navigator.prototype, "onLine", { get: () => value });
+/** What a browser believes of the network: fixed by the test, so that nothing rests on its opinion. */
+const believes = (page: Page) =>
+  page.context().addInitScript(() => {
+    const isBelieved = () => localStorage.getItem("believes") !== "false";
+    Object.defineProperty(Navigator.prototype, "onLine", { get: isBelieved });
+  });
+const believe = (page: Page, flag: boolean) =>
+  page.evaluate((value) => {
+    localStorage.setItem("believes", String(value));
+    window.dispatchEvent(new Event(value ? "online" : "offline"));
   }, flag);
 
 /** A teacher at a line that can be cut. */
-async function atLine(browser: Browser, flag: boolean) {
+async function atLine(browser: Browser) {
   const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
   const line = await openCutLine(studio.address);
   const page = await tablet(browser);
-  await believes(page, flag);
+  await believes(page);
   await page.goto(line.address);
   await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
   await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  const section = await classNamed(page, "Monday section", line.address);
   const end = async () => {
     await page.context().close();
     await line.stop();
     await studio.stop();
   };
-  return { page, line, studio, end };
+  return { page, line, studio, section, end };
 }
 
 const heading = (page: Page, name: string) => page.getByRole("heading", { name, level: 1 });
@@ -34,65 +41,176 @@ const mark = (page: Page, name: string) =>
 /** Nothing that was in sight goes away again while the line is cut. */
 async function staysInSight(page: Page, name: string): Promise<void> {
   for (let look = 0; look < 12; look++) {
-    await expect(heading(page, name)).toBeVisible({ timeout: 250 });
-    await page.waitForTimeout(300);
+    await expect(heading(page, name)).toBeVisible({ timeout: 100 });
+    await page.waitForTimeout(250);
   }
 }
 
 const CUTS: readonly Cut[] = ["gone", "hangs", "stranger", "half"];
 
-for (const flag of [true, false])
+test("a class and a check on a cut line, whatever the browser believes: all is in sight, kept, and sent once", async ({
+  browser,
+}) => {
+  const { page, line, studio, section, end } = await atLine(browser);
+  await page.goto(`${line.address}/checks/${section}`);
+  await page.getByRole("button", { name: "Check tonight" }).click();
+  await isKept(page);
+  const check = page.url();
+  const teach = `${line.address}/teach/${section}/3`;
+  await page.goto(teach);
+  await isKept(page);
+  const read = async (place: string) =>
+    (await page.request.get(`${studio.address}/api/sections/${section}/${place}`)).json();
+  const said: string[] = [];
   for (const how of CUTS)
-    test(`a class and a check on a line that is ${how}, the browser believing ${flag}: all is kept and sent once`, async ({
-      browser,
-    }) => {
-      const { page, line, studio, end } = await atLine(browser, flag);
-      const section = await classNamed(page, "Monday section", line.address);
-      const room = `${line.address}/checks/${section}`;
-      await page.goto(room);
-      await page.getByRole("button", { name: "Check tonight" }).click();
-      await isKept(page);
-      const check = page.url();
-      const teach = `${line.address}/teach/${section}/3`;
-      await page.goto(teach);
-      await expect(heading(page, "Welcome and warm-up")).toBeVisible();
-      await isKept(page);
+    for (const flag of [true, false]) {
+      const what = `${how}, believing ${flag}`;
+      await test.step(what, async () => {
+        line.cut(how);
+        await believe(page, flag);
+        await page.reload();
+        await page
+          .getByRole("button", { name: /Back-and-forward/ })
+          .first()
+          .click();
+        await mark(page, said.length % 2 === 0 ? "part done" : "not done").click();
+        await page.getByLabel("Quick note").fill(what);
+        await page.getByRole("button", { name: "Note it" }).click();
+        await expect(page.getByText(`Note: ${what}`)).toBeVisible();
+        await staysInSight(page, "Back-and-forward");
+        if (how !== "half")
+          await expect(page.getByText(/^No network: \d class entries safe on this device/)).toBeVisible();
+        // Closed and opened again, at another page.
+        await page.goto(check);
+        await page.getByRole("button", { name: "By figure", exact: true }).click();
+        await page
+          .getByRole("group", { name: "The routine" })
+          .getByRole("button")
+          .nth(CUTS.indexOf(how))
+          .click();
+        const everybody = page.getByRole("button", { name: "All: without help" });
+        if (flag) await everybody.click();
+        else await expect(page.getByRole("button", { name: "Wendel: without help" })).toBeVisible();
+        if (flag && how !== "half")
+          await expect(page.getByText(/^No network: 11 check entries safe/).first()).toBeVisible();
+        await page.goto(teach);
+        await expect(page.getByText(`Note: ${what}`)).toBeVisible();
+        said.push(what);
 
-      line.cut(how);
-      await page.reload();
-      await expect(heading(page, "Welcome and warm-up")).toBeVisible({ timeout: 20_000 });
-      await page.getByRole("button", { name: /Back-and-forward/ }).first().click();
-      await mark(page, "part done").click();
-      await expect(mark(page, "part done")).toHaveAttribute("aria-pressed", "true");
-      await staysInSight(page, "Back-and-forward");
-      if (how !== "half")
-        await expect(page.getByText(/^No network: \d class entr(y|ies) safe on this device/)).toBeVisible();
-      await page.goto(check);
-      await page.getByRole("button", { name: "By figure", exact: true }).click();
-      await page.getByRole("button", { name: "All: without help" }).click();
-      if (how !== "half")
-        await expect(page.getByText(/^No network: 11 check entries safe/).first()).toBeVisible();
-      await page.goto(teach);
-      await page.getByRole("button", { name: /Back-and-forward/ }).first().click();
-      await expect(mark(page, "part done")).toHaveAttribute("aria-pressed", "true");
+        line.cut("none");
+        await believe(page, true);
+        await expect(page.getByText("All class entries are saved")).toBeVisible();
+        await expect(page.getByText(/No answer from the studio/)).toHaveCount(0);
+        const remarks = async () =>
+          (await read("lessons/3/log")).entries
+            .filter(({ kind }: { kind: string }) => kind === "remark")
+            .map(({ value }: { value: { text: string } }) => value.text);
+        await expect.poll(remarks).toEqual(said);
+      });
+    }
+  await page.goto(check);
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
+  const { evidence } = await read("evidence");
+  const seen = evidence.filter(({ checkId }: { checkId: string }) => checkId && check.endsWith(checkId));
+  expect(new Set(seen.map(({ studentId, figureId }: never) => `${studentId} ${figureId}`)).size).toBe(44);
+  expect(new Set(seen.map(({ id }: { id: string }) => id)).size).toBe(seen.length);
+  await end();
+});
 
-      line.cut("none");
-      await expect(page.getByText("All class entries are saved")).toBeVisible();
-      await expect(page.getByText(/No answer from the studio/)).toHaveCount(0);
-      await page.goto(check);
-      await expect(page.getByText("All check entries are saved").first()).toBeVisible();
-      await expect
-        .poll(async () => {
-          const read = (place: string) =>
-            page.request.get(`${studio.address}/api/sections/${section}/${place}`).then((one) => one.json());
-          const { entries } = await read("lessons/3/log");
-          const { evidence } = await read("evidence");
-          return [
-            entries.filter(({ kind }: { kind: string }) => kind === "mark").length,
-            evidence.filter(({ checkId }: { checkId: string | null }) => checkId && check.endsWith(checkId))
-              .length,
-          ];
-        })
-        .toEqual([1, 11]);
-      await end();
-    });
+test("plan, lesson, log, practice and recap on a line that hangs open from what is kept, and keep what is written", async ({
+  browser,
+}) => {
+  const { page, line, studio, section, end } = await atLine(browser);
+  const lesson = `${line.address}/lessons/${section}/3`;
+  const recap = `${line.address}/recaps/${section}/2`;
+  const [{ levelId }, [figure]] = await Promise.all(
+    ["sections", "figures"].map(async (list) =>
+      (await page.request.get(`${line.address}/api/${list}`)).json(),
+    ),
+  ).then(([sections, figures]) => [sections.find(({ id }: { id: string }) => id === section), figures]);
+  await page.goto(`${line.address}/teach/${section}/3`);
+  await isKept(page);
+  const places = [
+    lesson,
+    `${lesson}/log`,
+    `${line.address}/practice/figures/${figure.id}`,
+    recap,
+    `${line.address}/levels/${levelId}/sections/${section}`,
+  ];
+  const titles: string[] = [];
+  for (const place of places) {
+    await page.goto(place);
+    titles.push((await page.getByRole("heading").first().textContent()) ?? "");
+    await page.waitForLoadState("networkidle").catch(() => undefined);
+  }
+  line.cut("hangs");
+  for (const [at, place] of places.entries()) {
+    await page.goto(place);
+    await expect(page.getByRole("heading").first()).toHaveText(titles[at] ?? "");
+    await expect(page.getByText(/^No answer from the studio since \d/)).toBeVisible();
+  }
+  await page.goto(recap);
+  await page.getByLabel("Title").fill("What the hall's Wi-Fi did");
+  await expect(page.getByText("Kept on this device until the studio answers")).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel("Title")).toHaveValue("What the hall's Wi-Fi did");
+  line.cut("none");
+  await expect(page.getByText("All saved")).toBeVisible();
+  const { title } = await (
+    await page.request.get(`${studio.address}/api/sections/${section}/lessons/2/recap`)
+  ).json();
+  expect(title).toBe("What the hall's Wi-Fi did");
+  await end();
+});
+
+for (const how of ["gone", "hangs", "stranger"] as const)
+  test(`a page whose code is not here says so on a line that is ${how}, and opens by itself`, async ({
+    page,
+    watch,
+  }) => {
+    watch.expectCuts();
+    if (how === "stranger") watch.expectStrangers();
+    const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
+    const line = await openCutLine(studio.address);
+    await page.goto(line.address);
+    await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
+    await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+    line.cut(how);
+    await page.getByRole("link", { name: "Timetable" }).first().click();
+    await expect(page.getByText("This page is not on this device yet")).toBeVisible();
+    await expect(page).toHaveURL(/\/timetable$/);
+    line.cut("none");
+    await expect(page.getByRole("heading", { name: "Timetable" })).toBeVisible();
+    await page.goto("about:blank");
+    await line.stop();
+    await studio.stop();
+  });
+
+test("a recap that was read once opens again without a network, also from a letter's sentence", async ({
+  browser,
+}) => {
+  const { page, line, section, end } = await atLine(browser);
+  const { secret } = await (
+    await page.request.get(`${line.address}/api/sections/${section}/lessons/1/recap`)
+  ).json();
+  const reader = await tablet(browser);
+  const title = reader.getByRole("heading", { level: 1 });
+  for (const tail of ["", ".", "/", ").", "%E2%80%9D"]) {
+    await reader.goto(`${line.address}/r/${secret}${tail}`);
+    await expect(title).toContainText("week 1");
+  }
+  await expect
+    .poll(() =>
+      reader.evaluate(
+        async () => (await caches.match("/kept-build")) !== undefined && caches.has("map-step-links"),
+      ),
+    )
+    .toBe(true);
+  for (const how of ["gone", "hangs", "stranger"] as const) {
+    line.cut(how);
+    await reader.reload();
+    await expect(title).toContainText("week 1");
+  }
+  await reader.context().close();
+  await end();
+});

@@ -1,4 +1,4 @@
-import { createServer, type IncomingMessage, request as ask, type ServerResponse } from "node:http";
+import { request as ask, createServer, type IncomingMessage, type ServerResponse } from "node:http";
 import type { AddressInfo, Socket } from "node:net";
 
 /**
@@ -43,7 +43,8 @@ export async function openCutLine(to: string): Promise<CutLine> {
     count += 1;
     if (how === "gone" || (how === "half" && count % 2 === 0)) return void request.socket.destroy();
     if (how === "hangs") return;
-    if (how === "stranger") return void response.writeHead(200, { "content-type": "text/html" }).end(STRANGER);
+    if (how === "stranger")
+      return void response.writeHead(200, { "content-type": "text/html" }).end(STRANGER);
     pass(request, response);
   });
   server.on("connection", (socket) => {

@@ -19,6 +19,7 @@ import { serveClassLog } from "./features/class-log/routes.ts";
 import { serveComments } from "./features/comments/routes.ts";
 import { serveCourses } from "./features/courses/routes.ts";
 import { serveDances } from "./features/dances/routes.ts";
+import { serveFactors } from "./features/factors/routes.ts";
 import { serveFigureFile } from "./features/figure-file/routes.ts";
 import { serveFigures } from "./features/figures/routes.ts";
 import { serveGroups } from "./features/groups/routes.ts";
@@ -45,16 +46,20 @@ import { serveStudents } from "./features/students/routes.ts";
 import { serveStudioFile } from "./features/studio-file/routes.ts";
 import { serveTimetable } from "./features/timetable/routes.ts";
 import { serveToday } from "./features/today/routes.ts";
+import { keepEarlierName } from "./http/cookies.ts";
 import { answerErrors, noSuchRoute } from "./http/errors.ts";
 import { openHealth } from "./http/health.ts";
 import { quietDestination } from "./http/log.ts";
+import { badRequest, tooDeep } from "./http/problems.ts";
 import { scopeRequest, setWhoAsks } from "./http/request.ts";
 import type { Context } from "./http/route.ts";
-import { openSessions, prolong, refuseForgeries } from "./http/session.ts";
+import { openSessions, prolong, refuseForgeries, SESSION_COOKIE } from "./http/session.ts";
+import { isTooDeep } from "./http/well-formed.ts";
 import { openWorkers } from "./work/workers.ts";
 
 const FEATURES = [
   serveSession,
+  serveFactors,
   serveToday,
   serveCourses,
   serveDances,
@@ -88,6 +93,16 @@ const FEATURES = [
   serveStudioFile,
 ];
 
+/** What no page of ours uses no page of ours may use, whatever gets into it. Music plays, screens stay awake, keys sign. */
+const POLICY = [
+  ...["accelerometer", "camera", "display-capture", "geolocation", "gyroscope", "magnetometer", "microphone"],
+  ...["midi", "payment", "serial", "usb"],
+]
+  .map((name) => `${name}=()`)
+  .join(", ");
+/** Pages behind links, and what they ask for. */
+const LINKS = /^\/(r|s|d|p|api\/public)(\/|$)/;
+
 /** The page's own policy: scripts and fonts from here only; the theme writes its styles into the page. */
 const security = (config: Config) =>
   helmet({
@@ -97,6 +112,8 @@ const security = (config: Config) =>
         // The solver that proves a plan is WebAssembly, served from here like every script.
         scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
         styleSrc: ["'self'", "'unsafe-inline'"],
+        // No font from anywhere else, and none written into a page.
+        fontSrc: ["'self'"],
         imgSrc: ["'self'", "data:"],
         // Music that somebody opens for practice, which stays in the browser.
         mediaSrc: ["'self'", "blob:"],
@@ -107,14 +124,19 @@ const security = (config: Config) =>
     referrerPolicy: { policy: "no-referrer" },
   });
 
+/** Before anything is made of a body: its depth, which is told from its bytes. @throws for another encoding, too */
+function refuseDepth(_request: unknown, _response: unknown, body: Buffer, encoding: string): void {
+  if (encoding !== "utf-8") throw badRequest(415, "Send it as UTF-8.");
+  if (isTooDeep(body)) throw tooDeep();
+}
+
 /**
  * Reads the body of a request once it is known who sends it, as far as they may: strangers have little to say, a
  * director may send a whole library, or a whole studio, which is read where it holds nobody up.
  */
 function readBody(): RequestHandler {
-  const little = express.json({ limit: "8kb" });
-  const usual = express.json({ limit: "1mb" });
-  const library = express.json({ limit: "8mb" });
+  const json = (limit: string) => express.json({ limit, verify: refuseDepth });
+  const [little, usual, library] = [json("8kb"), json("1mb"), json("8mb")];
   const studio = express.raw({ type: "application/json", limit: MOST_STUDIO_BYTES });
   return (request, response, next) => {
     const { person } = response.locals;
@@ -185,12 +207,26 @@ export function createApp(
       quietReqLogger: true,
     }),
   );
-  app.use(security(config));
+  app.use(security(config), (request, response, next) => {
+    response.set("Permissions-Policy", POLICY);
+    // What a link opens is for whoever was given it, and for no list of pages.
+    if (LINKS.test(request.path)) response.set("X-Robots-Tag", "noindex, nofollow");
+    next();
+  });
   app.use("/api", compression(), (_request, response, next) => {
     response.set("Cache-Control", "no-store");
     next();
   });
-  app.use("/api", sessions.handler, whoAsks, refuseForgeries, readBody(), api, noSuchRoute);
+  app.use(
+    "/api",
+    keepEarlierName(config, SESSION_COOKIE),
+    sessions.handler,
+    whoAsks,
+    refuseForgeries,
+    readBody(),
+    api,
+    noSuchRoute,
+  );
   if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT);
   app.use(noSuchRoute);
   app.use(answerErrors);

@@ -48,6 +48,8 @@ const EXCEPTIONS: Readonly<Record<string, string>> = {
   // A proposal is its writer's, and the director's to read.
   "proposals.read": "??oo",
   "proposals.change": "??ox",
+  // Nobody has anything of the kind to take away.
+  "factors.remove": "????",
   // Nobody was moved up here.
   "groups.undo": "xxx?",
 };

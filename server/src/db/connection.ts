@@ -5,6 +5,7 @@ import { defineChecks } from "../features/checks/models.ts";
 import { defineClassLog } from "../features/class-log/models.ts";
 import { defineComments } from "../features/comments/models.ts";
 import { defineDances } from "../features/dances/models.ts";
+import { defineFactors } from "../features/factors/models.ts";
 import { defineFigures } from "../features/figures/models.ts";
 import { defineGroups } from "../features/groups/models.ts";
 import { defineLessonTemplates } from "../features/lesson-templates/models.ts";
@@ -59,6 +60,7 @@ export function openDatabase(url: string, { patient = false, connections = 10, o
     ...defineDances(sequelize),
     ...defineFigures(sequelize),
     ...defineApproaches(sequelize),
+    ...defineFactors(sequelize),
     ...defineLetters(sequelize),
     ...defineLevels(sequelize),
     ...defineSections(sequelize),

@@ -68,7 +68,7 @@ function asProblem(error: unknown): HttpProblem | null {
   if (type === "entity.too.large") return tooLarge();
   if (code === "EBADCSRFTOKEN" || (status === 403 && !type))
     return new HttpProblem({
-      type: PROBLEM_TYPES.forbidden,
+      type: PROBLEM_TYPES.outOfDate,
       status: 403,
       title: "Page is out of date",
       detail: "Reload the page and try again. What you typed is kept.",

@@ -49,6 +49,16 @@ export const wrongPassword = () =>
 export const forbidden = (detail = "Your account may not do this. Ask the director.") =>
   make("forbidden", 403, "Not yours to do", detail);
 
+/** What is asked for next is given with the password once more; the page asks and sends it again. */
+export const confirmPassword = () =>
+  make("confirmPassword", 403, "Your password once more", "Write your password once more to go on.");
+
+/** The password was right; something beside it is asked. @param current what can be shown, and what a key is asked to sign */
+export const showMore = (current: unknown) =>
+  make("showMore", 401, "One more step", "Now show the second thing that you chose for your account.", {
+    current,
+  });
+
 /** @param seconds until another attempt is looked at */
 export const tooMany = (seconds: number) =>
   make(
@@ -61,6 +71,14 @@ export const tooMany = (seconds: number) =>
 /** A request that no page of ours sends. */
 export const badRequest = (status: number, detail: string) =>
   make("badRequest", status, "Not a request that can be read", detail);
+
+export const tooDeep = () =>
+  make(
+    "tooLarge",
+    413,
+    "Too deep",
+    "The request is nested deeper than anything here. Send it as the pages do.",
+  );
 
 export const tooLarge = () =>
   make("tooLarge", 413, "Too large", "The request is larger than what is taken here. Send less at once.");

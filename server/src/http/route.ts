@@ -1,11 +1,11 @@
-import { type Endpoint, may, type Person, shapeOf } from "@map-step/contract";
+import { type Endpoint, may, type Person, PROBLEM_TYPES, shapeOf } from "@map-step/contract";
 import type { Request, Response, Router } from "express";
 import type { z } from "zod";
 import type { Config } from "../config.ts";
 import type { Database } from "../db/connection.ts";
 import type { Workers } from "../work/work.ts";
 import { forbidden, HttpProblem, invalid, signedOut } from "./problems.ts";
-import { badText } from "./well-formed.ts";
+import { cleanText } from "./well-formed.ts";
 
 /** What a handler works with. */
 export interface Context {
@@ -30,18 +30,21 @@ function read<S extends z.ZodType>(schema: S, value: unknown): z.output<S> {
   throw invalid(result.error.issues.map(({ path, message }) => ({ path: path.join("."), message })));
 }
 
-function refuseBadText(value: unknown): void {
-  const place = badText(value);
+/** Drops what nobody sees from every text. @throws where one cannot be kept at all */
+function keepGoodText(value: unknown): void {
+  const place = cleanText(value);
   if (place !== null)
     throw invalid([{ path: place, message: "It holds a character that cannot be kept; take it out" }]);
 }
 
 /** What a conflict shows of the present thing is what the endpoint itself would have answered, and no more. */
 function withoutExtras(schema: z.ZodType, error: unknown): unknown {
-  if (!(error instanceof HttpProblem) || error.problem.current === undefined) return error;
+  if (!(error instanceof HttpProblem) || error.problem.type !== PROBLEM_TYPES.stale) return error;
   return new HttpProblem({ ...error.problem, current: shapeOf(schema)(error.problem.current) });
 }
 
+const SHOW_MORE =
+  "The studio asks its directors for more than a password. Add a key or an app's codes to your account first.";
 const nobody: Person = { id: "", name: "", role: "teacher" };
 
 type Handler<P extends z.ZodType, B extends z.ZodType, A> = (
@@ -57,13 +60,15 @@ function listen<P extends z.ZodType, B extends z.ZodType, A>(
 ): void {
   const method = endpoint.method.toLowerCase() as "get" | "post" | "put" | "delete";
   router[method](endpoint.path, async (request, response) => {
-    const person = response.locals.person as Person | undefined;
+    const person = response.locals.person as (Person & { readonly mustShowMore: boolean }) | undefined;
     if (endpoint.access !== "anyone") {
       if (!person) throw signedOut();
       if (!may(person.role, endpoint.access)) throw forbidden();
+      // Nothing but what leads out of it.
+      if (person.mustShowMore && !endpoint.path.startsWith("/session")) throw forbidden(SHOW_MORE);
     }
-    refuseBadText(request.params);
-    if (!endpoint.judgesText) refuseBadText(request.body);
+    keepGoodText(request.params);
+    if (!endpoint.judgesText) keepGoodText(request.body);
     const params = read(endpoint.params, request.params);
     const body = read(endpoint.body, request.body ?? {});
     const result = await handler({ params, body, person: person ?? nobody, request, response }).catch(

@@ -14,6 +14,8 @@ declare const self: ServiceWorkerGlobalScope;
 const DOUBT_MS = 1_000;
 /** So long that question may take; then what is kept is better than waiting. Milliseconds. */
 const PROBE_MS = 2_500;
+/** No question waits longer, so that none takes another's place on the line for ever. Milliseconds. */
+const BOUND_MS = 30_000;
 /** Never kept: who is signed in, which only the studio can say, and what is only of this moment. */
 const NOT_KEPT = /^\/api\/(public|session|health|ready|changes|history)(\/|$)/;
 /** What people read behind a link; an invitation is no reading. */
@@ -67,8 +69,12 @@ async function keepAnswer({ name, most }: Place, request: Request, answer: Respo
   const cache = await caches.open(name);
   if (GONE.includes(answer.status)) await cache.delete(request);
   if (answer.status !== 200) return;
+  // Whole before it is kept: one that never ends would hold up all that is asked of the store.
+  const body = await answer.arrayBuffer().catch(() => null);
+  if (body === null) return;
   try {
-    await cache.put(request, answer);
+    const { status, headers } = answer;
+    await cache.put(request, new Response(body, { status, headers }));
     if (most === undefined) return;
     const expiration = new CacheExpiration(name, { maxEntries: most });
     await expiration.updateTimestamp(request.url);
@@ -86,8 +92,9 @@ async function keepAnswer({ name, most }: Place, request: Request, answer: Respo
 async function studioFirst(place: Place, request: Request, event: ExtendableEvent): Promise<Response> {
   let stranger: Response | null = null;
   // A line that loses now and then one request is not gone.
-  const heard = fetch(request.clone())
-    .catch(() => fetch(request))
+  const signal = AbortSignal.timeout(BOUND_MS);
+  const heard = fetch(request.clone(), { signal })
+    .catch(() => fetch(request, { signal }))
     .then(
       async (answer) => {
         if (!isOurs(answer)) {

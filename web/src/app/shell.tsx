@@ -12,11 +12,16 @@ import {
   Users,
   Waypoints,
 } from "lucide-react";
+import { lazy, Suspense } from "react";
 import { Link, NavLink, Outlet } from "react-router";
 import { Walk } from "../features/tour/tour.tsx";
 import { AWAY_IN_THE_ROOM } from "../kit/in-the-room.ts";
 import { SHORT_SCREEN } from "../kit/page.tsx";
 import { Header } from "./header.tsx";
+
+const PasswordAgain = lazy(async () => ({
+  default: (await import("../kit/password-again.tsx")).PasswordAgain,
+}));
 
 const PLACES: readonly { to: string; name: string; icon: LucideIcon }[] = [
   { to: "/", name: "Today", icon: CalendarClock },
@@ -131,6 +136,9 @@ export function Shell() {
         >
           <Outlet />
         </Box>
+        <Suspense>
+          <PasswordAgain />
+        </Suspense>
         <Walk />
       </Flex>
     </Flex>

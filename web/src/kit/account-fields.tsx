@@ -10,4 +10,4 @@ export const EmailField = (props: Rest) => <TextField label="Email address" type
 export const PasswordField = (props: Rest) => <TextField label="Password" type="password" {...props} />;
 
 /** What a new password has to be, as the contract asks. */
-export const NEW_PASSWORD = "At least 10 characters";
+export const NEW_PASSWORD = "At least 12 characters";

@@ -10,6 +10,7 @@ import {
   useQueryClient,
 } from "@tanstack/react-query";
 import type { z } from "zod";
+import { askPassword } from "./asking-again.ts";
 import { ask } from "./connection.ts";
 
 /** An answer that is an error, in the shape of the contract. */
@@ -32,6 +33,11 @@ export const isUnanswered = (error: unknown): boolean =>
   error instanceof ApiError && (error.problem.status === 0 || error.problem.status === 503);
 
 let csrfToken = "";
+/** Whose page this is; nothing goes out from it in the name of somebody else who signed in meanwhile. */
+let own: string | null = null;
+export const actAs = (personId: string | null): void => {
+  own = personId;
+};
 
 type Empty = Record<string, never>;
 type Part<Name extends string, Schema extends z.ZodType> =
@@ -64,11 +70,7 @@ function answerIn(text: string): unknown {
   }
 }
 
-/**
- * Sends a request of the contract. It ends within a bounded time, whatever becomes of the line.
- * @throws ApiError for every answer that is not a success
- */
-export async function call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+async function send<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
   input: Input<P, B>,
 ): Promise<z.output<R>> {
@@ -93,6 +95,28 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
   if (!asked.response.ok) throw new ApiError(answer as Problem);
   if (isSession(answer)) takeSession(answer);
   return answer as z.output<R>;
+}
+
+/**
+ * Sends a request of the contract. It ends within a bounded time, whatever becomes of the line. A page that was opened
+ * from what is kept here holds no token yet, and one that was open for long an old one: the session brings the new one.
+ * @throws ApiError for every answer that is not a success
+ */
+export async function call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+  endpoint: Endpoint<P, B, R>,
+  input: Input<P, B>,
+): Promise<z.output<R>> {
+  try {
+    return await send(endpoint, input);
+  } catch (error) {
+    if (!(error instanceof ApiError)) throw error;
+    if (error.problem.type === PROBLEM_TYPES.confirmPassword && (await askPassword()))
+      return send(endpoint, input);
+    if (error.problem.type !== PROBLEM_TYPES.outOfDate) throw error;
+    const { person } = await send(sessionApi.read, {});
+    if (person?.id !== own) throw error;
+    return send(endpoint, input);
+  }
 }
 
 /** Where the answer of a request is kept between visits. */
@@ -176,6 +200,9 @@ export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.
   });
 }
 
+/** Whether the password was right, and something beside it is asked. */
+export const isShowMore = (error: unknown): error is ApiError =>
+  error instanceof ApiError && error.problem.type === PROBLEM_TYPES.showMore;
 export const isStale = (error: unknown): error is ApiError =>
   error instanceof ApiError && error.problem.type === PROBLEM_TYPES.stale;
 export const fieldErrors = (error: unknown): readonly FieldError[] =>

@@ -1,3 +1,5 @@
+import { OURS } from "@map-step/contract/ours";
+
 /** Where a browser keeps what works without a network: files of the application, answers of the studio, pages behind links. */
 export const FILES = "map-step-files";
 export const ANSWERS = "map-step-answers";
@@ -49,12 +51,20 @@ const loadedFiles = (): string[] =>
     .filter(({ origin, pathname }) => origin === location.origin && pathname.startsWith("/assets/"))
     .map(({ pathname }) => pathname);
 
+/** A file of the studio's. @throws where somebody else answers for it */
+async function fileOf(name: string): Promise<Response> {
+  const file = await fetch(name, { cache: name.startsWith("/assets/") ? "default" : "no-store" });
+  if (!file.ok || !file.headers.has(OURS)) throw new Error("the studio does not answer");
+  // Whole before it is kept: one that never ends would hold up all that is asked of the store.
+  return new Response(await file.arrayBuffer(), { status: file.status, headers: file.headers });
+}
+
 /** The page itself is kept last, and only of this build: a page whose files are not here would open as nothing. */
 async function keepPage(files: Cache): Promise<void> {
-  const page = await fetch(PAGE, { cache: "no-store" });
+  const page = await fileOf(PAGE);
   const text = await page.clone().text();
-  if (!page.ok || !text.includes(firstFile())) throw new Error("the studio has another build now");
-  await files.add(EARLY);
+  if (!text.includes(firstFile())) throw new Error("the studio has another build now");
+  await files.put(EARLY, await fileOf(EARLY));
   await files.put(PAGE, page);
 }
 
@@ -73,7 +83,7 @@ async function keep(names: readonly string[]): Promise<void> {
   const files = await caches.open(FILES);
   const wanted = [...new Set([...names, ...loadedFiles()])];
   // One after the other: what the page itself asks for goes first.
-  for (const name of wanted) if (!(await files.match(name))) await files.add(name);
+  for (const name of wanted) if (!(await files.match(name))) await files.put(name, await fileOf(name));
   await keepPage(files);
   await dropEarlierBuild(files, wanted);
 }
@@ -83,7 +93,7 @@ let keeping: Promise<void> | null = null;
 /** Fetches the code of all pages of this build, so that each opens while the studio is not there. */
 function keepAllPages(): Promise<void> {
   keeping ??= (async () => {
-    const list: BuildFiles = await (await fetch(LIST)).json();
+    const list: BuildFiles = await (await fileOf(LIST)).json();
     await keep(list.first === firstFile() ? list.files : []);
   })().catch((error: unknown) => {
     keeping = null;
@@ -116,6 +126,17 @@ export async function keepForOffline(read: () => Promise<unknown>): Promise<bool
   if (!isAble()) return false;
   await Promise.all([keepAllPages(), underControl().then(read)]);
   return true;
+}
+
+/**
+ * Keeps what the studio said in answer to a change as what it would say now: a page that opens without a network right
+ * after must not show what was before.
+ */
+export async function keepAsAnswer(place: string, value: unknown): Promise<void> {
+  if (!("serviceWorker" in navigator) || !navigator.serviceWorker.controller) return;
+  const headers = { "content-type": "application/json", [OURS]: "kept" };
+  const answers = await caches.open(ANSWERS);
+  await answers.put(place, new Response(JSON.stringify(value), { headers })).catch(() => undefined);
 }
 
 /** Takes what the studio answered off this device, when somebody signs out. */

@@ -9,7 +9,7 @@ import {
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
-import { badText } from "../../http/well-formed.ts";
+import { cleanText } from "../../http/well-formed.ts";
 import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
 
 /** What was seen, with measurements that were kept among it, each under the person. */
@@ -77,7 +77,7 @@ type Read = { readonly entry: SeenEntry } | Answer;
 function readEntry(sent: Readonly<Record<string, unknown>>): Read {
   const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
   const refused = (why: string): Answer => ({ id, outcome: "refused", why });
-  if (badText(sent) !== null) return refused("It holds a character that cannot be kept.");
+  if (cleanText(sent) !== null) return refused("It holds a character that cannot be kept.");
   const read = seenEntry.safeParse(sent);
   if (read.success) return { entry: read.data };
   const [issue] = read.error.issues;

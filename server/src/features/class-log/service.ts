@@ -10,7 +10,7 @@ import { type ClassLog, judgeEntry, lastEntry, notedAt, openPromises, readLog } 
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { badText } from "../../http/well-formed.ts";
+import { cleanText } from "../../http/well-formed.ts";
 import { holdOrder } from "../lessons/service.ts";
 import { readSection } from "../sections/read.ts";
 
@@ -87,7 +87,7 @@ type Read = { readonly entry: LogEntryRecord } | { readonly id: string; readonly
 /** Reads one entry as a device sent it; one that can't be read says why. */
 function readEntry(sent: Readonly<Record<string, unknown>>): Read {
   const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
-  if (badText(sent) !== null) return { id, why: "It holds a character that cannot be kept." };
+  if (cleanText(sent) !== null) return { id, why: "It holds a character that cannot be kept." };
   const read = logEntry.safeParse(sent);
   if (read.success) return { entry: read.data };
   const [issue] = read.error.issues;

@@ -7,6 +7,8 @@ export interface OneTimeLinkRow extends Row<OneTimeLinkRow> {
   kind: LinkKind;
   staffId: string;
   tokenHash: string;
+  /** How often the sign-ins of the account had been ended when it was written. */
+  epoch: number | null;
   expiresAt: Date;
   usedAt: CreationOptional<Date | null>;
 }
@@ -29,6 +31,7 @@ export const defineLetters = (sequelize: Sequelize) => ({
     "oneTimeLink",
     {
       ...{ id: ownId(), kind: textColumn(), staffId: idColumn(), tokenHash: textColumn() },
+      epoch: { type: DataTypes.INTEGER, allowNull: true },
       ...{ expiresAt: { type: DataTypes.DATE, allowNull: false }, usedAt: momentColumn() },
     },
     { tableName: "one_time_links" },

@@ -3,19 +3,18 @@ import type { Router } from "express";
 import { countAttempts } from "../../http/attempts.ts";
 import { errorForLog } from "../../http/log.ts";
 import { type Context, serve } from "../../http/route.ts";
-import { csrfTokenOf, startSession } from "../../http/session.ts";
-import { describeSession } from "../session/service.ts";
-import { openPost } from "./post.ts";
-import { doorOf, enterBy, invite, type LetterDesk, listLetters, writeToForgetful } from "./service.ts";
+import { csrfTokenOf } from "../../http/session.ts";
+import { describeSession, enterAs } from "../session/service.ts";
+import { doorOf, enterBy, invite, listLetters, openDesk, writeToForgetful } from "./service.ts";
 
-export function serveLetters(router: Router, { db, config }: Context): void {
-  const beginAttempt = countAttempts(db.sequelize);
-  const post = openPost(config);
-  const desk = (log: LetterDesk["log"]): LetterDesk => ({ db, config, post, log });
+export function serveLetters(router: Router, context: Context): void {
+  const { db, config } = context;
+  const attempts = countAttempts(db.sequelize, config);
+  const { desk, notify } = openDesk(context);
   serve(router, api.letters.list, () => listLetters(db));
   serve(router, api.letters.invite, ({ params, request }) => invite(desk(request.log), params.id));
   serve(router, api.letters.forgot, async ({ body, request }) => {
-    await beginAttempt(request, `forgot ${body.email}`);
+    await attempts.forgotten(request, body.email);
     // Answered before it is looked up: the time of the answer does not tell who is on the staff.
     void writeToForgetful(desk(request.log), body.email).catch((error: unknown) =>
       request.log.error({ error: errorForLog(error) }, "a letter was not written"),
@@ -28,7 +27,8 @@ export function serveLetters(router: Router, { db, config }: Context): void {
   });
   serve(router, api.letters.enter, async ({ params, body, request }) => {
     const person = await enterBy(db, params.token, body.password);
-    await startSession(request, person);
+    notify(request.log, person.id, "password");
+    await enterAs(db, request, person);
     return describeSession(db, config, person, csrfTokenOf(request));
   });
 }

@@ -13,7 +13,7 @@ import { refuseWeak } from "../session/password.ts";
 import { endSignIns } from "../session/service.ts";
 import { hashPassword } from "../staff/service.ts";
 import type { LetterRow } from "./models.ts";
-import type { Post } from "./post.ts";
+import { openPost, type Post } from "./post.ts";
 
 const HOUR_MS = 60 * 60_000;
 /** Letters are kept for so many days, and so many are shown. */
@@ -67,8 +67,9 @@ async function writeLink(
   const [subject, text] = WORDS[kind](name, studio?.name ?? "Map Step");
   const letter = await atomically(db, async () => {
     await endLinks(db, id);
+    const { sessionsEpoch: epoch } = await db.Staff.findByPk(id, { rejectOnEmpty: true });
     await db.OneTimeLink.create({
-      ...{ kind, staffId: id, tokenHash: hashOf(token) },
+      ...{ kind, staffId: id, tokenHash: hashOf(token), epoch },
       expiresAt: new Date(Date.now() + LINK_LASTS[kind] * HOUR_MS),
     });
     await db.Letter.destroy({
@@ -87,6 +88,68 @@ async function writeLink(
   return view(letter);
 }
 
+/** What happened to an account, of which its owner is told, and when. */
+export type Notice = "password" | "address" | "factor-added" | "factor-removed";
+const NOTICES: Readonly<Record<Notice, readonly [subject: string, what: string]>> = {
+  password: ["Your password was changed", "the password of your account was changed."],
+  address: [
+    "Your address was changed",
+    "your account has another email address now. This letter goes to the one of before.",
+  ],
+  "factor-added": [
+    "Something was added to your sign-in",
+    "your account now asks for something more beside the password.",
+  ],
+  "factor-removed": [
+    "Something was removed from your sign-in",
+    "something that you showed beside the password was removed from your account.",
+  ],
+};
+
+/** Tells somebody what happened to their account; nobody waits for it. */
+async function writeNotice(
+  { db, post, log }: LetterDesk,
+  { name, email }: Pick<Addressee, "name" | "email">,
+  notice: Notice,
+): Promise<void> {
+  const [studio] = await rowsOf<{ name: string }>(db, "select name from studio");
+  const [subject, what] = NOTICES[notice];
+  const title = `${subject} (${studio?.name ?? "Map Step"})`;
+  const text = `Hello ${name},\n\n${what} If it was not you, tell your director at once and choose another password.`;
+  const letter = await db.Letter.create({ toAddress: email, subject: title, text, path: null });
+  if (post === null) return;
+  try {
+    await post({ to: email, subject: title, text });
+    await letter.update({ sentAt: new Date() });
+  } catch (error) {
+    log.error({ error: errorForLog(error) }, "a letter did not go out");
+  }
+}
+
+/** Where letters are written, and notices. */
+export interface Desk {
+  readonly desk: (log: LetterDesk["log"]) => LetterDesk;
+  /** @param to the address of before, where that is the news */
+  readonly notify: (log: LetterDesk["log"], staffId: string, notice: Notice, to?: string) => void;
+}
+
+export function openDesk({ db, config }: Pick<LetterDesk, "db" | "config">): Desk {
+  const post = openPost(config);
+  const desk = (log: LetterDesk["log"]): LetterDesk => ({ db, config, post, log });
+  return {
+    desk,
+    notify: (log, staffId, notice, to) => {
+      const write = async () => {
+        const row = await db.Staff.findByPk(staffId);
+        if (row) await writeNotice(desk(log), { name: row.name, email: to ?? row.email }, notice);
+      };
+      void write().catch((error: unknown) =>
+        log.error({ error: errorForLog(error) }, "a notice was not written"),
+      );
+    },
+  };
+}
+
 /** Links that somebody has are over, and letters that wait with one lead nowhere any more. */
 async function endLinks(db: Database, staffId: string): Promise<void> {
   await db.OneTimeLink.update({ usedAt: new Date() }, { where: { staffId, usedAt: null } });
@@ -102,10 +165,16 @@ export async function invite(desk: LetterDesk, id: string): Promise<Letter> {
   return writeLink(desk, row.passwordHash === null ? "invitation" : "reset", row);
 }
 
-/** Writes a link to whoever has an address, if somebody has. */
+/**
+ * Writes a link to whoever has an address, if somebody has. An invitation that waits stays as it is: whoever says that
+ * a password is forgotten may be anybody.
+ */
 export async function writeToForgetful(desk: LetterDesk, email: string): Promise<void> {
   const row = await desk.db.Staff.findOne({ where: { email, active: true } });
-  if (row) await writeLink(desk, row.passwordHash === null ? "invitation" : "reset", row);
+  if (!row) return;
+  const isInvited = { kind: "invitation", usedAt: null, expiresAt: { [Op.gt]: new Date() } } as const;
+  if ((await desk.db.OneTimeLink.count({ where: { staffId: row.id, ...isInvited } })) > 0) return;
+  await writeLink(desk, row.passwordHash === null ? "invitation" : "reset", row);
 }
 
 const dead = () =>
@@ -124,7 +193,7 @@ async function openLink(db: Database, token: string, hold: "" | "for update of l
      from one_time_links l join staff s on s.id = l.staff_id and s.active
      where l.token_hash = $hash and l.used_at is null and l.expires_at > now()
        -- One that was written before the password was changed is over.
-       and l.created_at >= coalesce(s.sessions_since, l.created_at) ${hold}`,
+       and coalesce(l.epoch = s.sessions_epoch, l.created_at >= coalesce(s.sessions_since, l.created_at)) ${hold}`,
     { hash: hashOf(token) },
   );
   if (!open) throw dead();

@@ -13,6 +13,8 @@ export type Told =
 
 /** Hears what changes in the studio, whichever server process wrote it, and passes it on. */
 export interface Bus {
+  /** Calls back when somebody's sign-in may have ended, or what they may do changed. @returns how to stop */
+  readonly onRights: (listener: (personId: string) => void) => () => void;
   /** Resolves once it hears, or cannot for now. @returns how to stop hearing */
   readonly hear: (listener: (told: Told) => void) => Promise<() => void>;
   /** What changed after an entry, for a page whose line was cut; a gap where that is too much. */
@@ -21,7 +23,12 @@ export interface Bus {
   readonly close: () => Promise<void>;
 }
 
-const [HISTORY, LOOKS, NOTED] = ["map_step_history", "map_step_look", "map_step_noted"];
+const [HISTORY, LOOKS, NOTED, RIGHTS] = [
+  "map_step_history",
+  "map_step_look",
+  "map_step_noted",
+  "map_step_rights",
+];
 /** After a lost connection it is tried again this much later. Milliseconds. */
 const AGAIN_MS = 2000;
 /** What comes within this time is read in one query. Milliseconds. */
@@ -37,6 +44,7 @@ const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.st
 /** Listens to the database with one connection for all pages of this process. */
 export function openBus(db: Database, url: string): Bus {
   const listeners = new Set<(told: Told) => void>();
+  const rights = new Set<(personId: string) => void>();
   let [client, ended, last]: [pg.Client | null, boolean, number] = [null, false, 0];
   let gathered: number[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -82,6 +90,10 @@ export function openBus(db: Database, url: string): Bus {
     );
   };
   const heard = ({ channel, payload = "" }: pg.Notification) => {
+    if (channel === RIGHTS) {
+      for (const listener of rights) listener(payload);
+      return;
+    }
     if (listeners.size === 0) return;
     if (channel === LOOKS) {
       const look = lookTold.safeParse(JSON.parse(payload));
@@ -110,7 +122,7 @@ export function openBus(db: Database, url: string): Bus {
     next.on("notification", heard);
     try {
       await next.connect();
-      await next.query(`listen ${HISTORY}; listen ${LOOKS}; listen ${NOTED}`);
+      await next.query(`listen ${HISTORY}; listen ${LOOKS}; listen ${NOTED}; listen ${RIGHTS}`);
       await catchUp();
     } catch {
       again();
@@ -125,6 +137,10 @@ export function openBus(db: Database, url: string): Bus {
       opened ??= connect();
       await opened;
       return () => listeners.delete(listener);
+    },
+    onRights: (listener) => {
+      rights.add(listener);
+      return () => rights.delete(listener);
     },
     after,
     look: async (look) => {

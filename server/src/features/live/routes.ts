@@ -1,4 +1,4 @@
-import { api } from "@map-step/contract";
+import { api, type Person } from "@map-step/contract";
 import type { Request, Response, Router } from "express";
 import { signedOut } from "../../http/problems.ts";
 import { type Context, serve } from "../../http/route.ts";
@@ -13,16 +13,29 @@ const RETRY_MS = 2_000;
 const textOf = ({ event, data }: Told): string =>
   `${"id" in data ? `id: ${data.id}\n` : ""}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`;
 
-/** Whether the sign-in of a line is still one: not signed out, ended or closed. A database that is away says nothing of it. */
-async function isStillIn(db: Context["db"], request: Request): Promise<boolean> {
+/**
+ * Whoever a line is for, as they are now; null once the sign-in is none any more: signed out, ended or closed.
+ * A database that is away says nothing of it.
+ */
+async function stillIn(db: Context["db"], request: Request, before: Person): Promise<Person | null> {
   const isThere = await new Promise<boolean>((resolve) =>
     request.session.reload((error: Error | null | undefined) =>
       resolve(error?.message !== "failed to load session"),
     ),
   );
-  const person = await personOf(db, request.session).catch(() => undefined);
-  return isThere && person !== null;
+  if (!isThere) return null;
+  return personOf(db, request.session).catch(() => before);
 }
+
+/** Who proposes something is the director's to know, and their own: others hear nothing of it. */
+function isFor({ event, data }: Told, person: Person): boolean {
+  if (person.role === "director") return true;
+  if (event === "change") return data.list !== "proposals" || data.byId === person.id;
+  return event !== "look" || data.personId === person.id || !data.place.includes("proposal");
+}
+
+/** A page that reads no more holds so many bytes at most. */
+const MOST_WAITING = 256 * 1024;
 
 /** Lines that are open to pages, to be ended before the server stops. */
 export interface Lines {
@@ -34,13 +47,27 @@ export interface Lines {
 export function serveLive(router: Router, { db, config }: Context, bus: Bus): Lines {
   const open = new Map<Response, string>();
 
-  const talk = async (request: Request, response: Response, personId: string): Promise<void> => {
-    if ([...open.values()].filter((id) => id === personId).length >= MOST_LINES) {
+  const talk = async (request: Request, response: Response, who: Person): Promise<void> => {
+    let person = who;
+    if ([...open.values()].filter((id) => id === who.id).length >= MOST_LINES) {
       response.status(429).set("Retry-After", "60").end();
       return;
     }
-    open.set(response, personId);
-    const stop = await bus.hear((told) => void (response.headersSent && response.write(textOf(told))));
+    open.set(response, who.id);
+    const write = (text: string) => {
+      if (!response.headersSent || response.closed) return;
+      response.write(text);
+      if (response.writableLength > MOST_WAITING) response.destroy();
+    };
+    const tell = (told: Told) => void (isFor(told, person) && write(textOf(told)));
+    const stop = await bus.hear(tell);
+    const look = async () => {
+      const now = await stillIn(db, request, person);
+      if (now) person = now;
+      else response.end();
+      return now !== null;
+    };
+    const stopLooking = bus.onRights((id) => void (id === who.id && look()));
     // `no-transform` keeps everything between here and the page from gathering events before it passes them on.
     response.set({
       "Content-Type": "text/event-stream",
@@ -51,24 +78,23 @@ export function serveLive(router: Router, { db, config }: Context, bus: Bus): Li
     response.write(`retry: ${RETRY_MS}\n\n`);
     const missed = Number(request.get("last-event-id") ?? Number.NaN);
     const beat = setInterval(async () => {
-      if (await isStillIn(db, request)) response.write(": here\n\n");
-      else response.end();
+      if (await look()) write(": here\n\n");
     }, config.LIVE_BEAT * 1000);
     const end = () => {
       clearInterval(beat);
       stop();
+      stopLooking();
       open.delete(response);
     };
     if (response.closed) end();
     else response.on("close", end);
-    if (Number.isSafeInteger(missed) && missed >= 0)
-      for (const told of await bus.after(missed)) response.write(textOf(told));
+    if (Number.isSafeInteger(missed) && missed >= 0) for (const told of await bus.after(missed)) tell(told);
   };
 
   router.get("/changes", async (request, response) => {
     const { person } = response.locals;
     if (!person) throw signedOut();
-    await talk(request, response, person.id);
+    await talk(request, response, person);
   });
   serve(router, api.history.look, async ({ person, body }) => {
     await bus.look({ place: body.place, personId: person.id, name: person.name });

@@ -3,11 +3,27 @@ import { invalid } from "../../http/problems.ts";
 
 const common = new Set(dictionary["passwords-common"]);
 
+const plain = (text: string): string => text.toLowerCase().replaceAll(/[^\p{L}\p{N}]/gu, "");
+/** What is added to an address is a password of its own only if it is as long as this. */
+const OWN_LENGTH = 8;
+
+/** What is left of a password without the address that it is for, and the parts of that; all of it without any. */
+function withoutAddress(password: string, email: string): string {
+  const [name = "", domain = ""] = email.split("@");
+  const parts = [email, name, ...name.split(/[^\p{L}]+/u), ...domain.split(".")]
+    .map(plain)
+    .filter((part) => part.length >= 4)
+    .toSorted((a, b) => b.length - a.length);
+  return parts.reduce((rest, part) => rest.replaceAll(part, ""), plain(password));
+}
+
 /** Why a password is not taken; `null` when it is. Its length is the contract's business. */
 export function weakness(password: string, email: string): string | null {
   const word = password.trim().toLowerCase();
   const [name = ""] = email.split("@");
-  if (word === email || word === name || (name.length >= 4 && word.replaceAll(/[^a-z]/g, "") === name))
+  const rest = withoutAddress(word, email);
+  const isAdded = rest.length < plain(word).length && rest.length < OWN_LENGTH;
+  if (word === email || word === name || isAdded)
     return "Not the email address itself; take words that nobody would guess";
   // What most people add to a common word, so that it counts as another, makes it no harder to guess.
   const bare = word.replace(/[^a-z]+$/, "");

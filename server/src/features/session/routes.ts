@@ -2,35 +2,49 @@ import { api, type Person } from "@map-step/contract";
 import type { Request, Router } from "express";
 import { countAttempts } from "../../http/attempts.ts";
 import { type Context, serve } from "../../http/route.ts";
-import { csrfTokenOf, endSession, startSession } from "../../http/session.ts";
+import { confirmSession, csrfTokenOf, endSession } from "../../http/session.ts";
+import { needShown } from "../factors/service.ts";
+import { openDesk } from "../letters/service.ts";
 import { changeOwn, endPlace, placesOf } from "./account.ts";
-import { changePassword, checkPassword, describeSession, setUpStudio } from "./service.ts";
+import { changePassword, checkOwn, checkPassword, describeSession, enterAs, setUpStudio } from "./service.ts";
 
 export function serveSession(router: Router, { db, config }: Context): void {
-  const beginAttempt = countAttempts(db.sequelize);
+  const { notify } = openDesk({ db, config });
+  const attempts = countAttempts(db.sequelize, config);
   const enter = async (request: Request, person: Person) => {
-    await startSession(request, person);
+    await enterAs(db, request, person);
     return describeSession(db, config, person, csrfTokenOf(request));
   };
   serve(router, api.session.read, async ({ request, response }) => {
     const person = (response.locals.person as Person | undefined) ?? null;
     return describeSession(db, config, person, person ? csrfTokenOf(request) : "");
   });
-  serve(router, api.session.signIn, async ({ body, request }) => {
-    const attempt = await beginAttempt(request, body.email);
-    const person = await checkPassword(db, body);
-    await attempt.succeeded();
-    return enter(request, person);
+  serve(router, api.session.signIn, async ({ body, request, response }) =>
+    enter(
+      request,
+      await attempts.signIn(request, response, body.email, async () => {
+        const person = await checkPassword(db, body);
+        await needShown({ db, config, request }, person, body.shown);
+        return person;
+      }),
+    ),
+  );
+  serve(router, api.session.confirm, async ({ body, person, request, response }) => {
+    await attempts.signIn(request, response, `own ${person.id}`, () => checkOwn(db, person, body.password));
+    confirmSession(request);
+    return describeSession(db, config, person, csrfTokenOf(request));
   });
   serve(router, api.session.setUp, async ({ body, request }) => enter(request, await setUpStudio(db, body)));
-  serve(router, api.session.changePassword, async ({ body, person, request }) => {
-    await changePassword(db, person, body);
+  serve(router, api.session.changePassword, async ({ body, person, request, response }) => {
+    await attempts.signIn(request, response, `own ${person.id}`, () => changePassword(db, person, body));
+    notify(request.log, person.id, "password");
     return enter(request, person);
   });
-  serve(router, api.session.changeOwn, async ({ body, person, request }) => {
-    const attempt = await beginAttempt(request, `own ${person.id}`);
-    await changeOwn(db, person, body);
-    await attempt.succeeded();
+  serve(router, api.session.changeOwn, async ({ body, person, request, response }) => {
+    const before = await attempts.signIn(request, response, `own ${person.id}`, () =>
+      changeOwn(db, person, body),
+    );
+    if (before !== body.email) notify(request.log, person.id, "address", before);
     return describeSession(db, config, { ...person, name: body.name }, csrfTokenOf(request));
   });
   serve(router, api.session.places, ({ person, request }) => placesOf(db, person, request.sessionID));

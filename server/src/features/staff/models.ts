@@ -20,6 +20,8 @@ export interface StaffRow extends Row<StaffRow>, Stored, Signed {
   demoPassword: CreationOptional<string | null>;
   /** Sign-ins from before it do not count: the password was changed, or the account closed, in that moment. */
   sessionsSince: CreationOptional<Date | null>;
+  /** How often sign-ins were ended so; the database counts. */
+  sessionsEpoch: CreationOptional<number>;
 }
 
 export const defineStaff = (sequelize: Sequelize) => ({
@@ -32,6 +34,7 @@ export const defineStaff = (sequelize: Sequelize) => ({
       role: textColumn(),
       active: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: true },
       passwordHash: { type: DataTypes.TEXT, allowNull: true },
+      sessionsEpoch: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
       sessionsSince: { type: DataTypes.DATE, allowNull: true, defaultValue: null },
       demoPassword: { type: DataTypes.TEXT, allowNull: true, defaultValue: null },
       ...signedColumns(),

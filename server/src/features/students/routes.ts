@@ -1,6 +1,7 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
+import { needConfirmed } from "../../http/session.ts";
 import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
 import { eraseStudent } from "./erase.ts";
 import { exportStudent } from "./personal-data.ts";
@@ -43,5 +44,8 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
     await holdOwnStudent(db, person, params.id);
     return exportStudent(db, params.id);
   });
-  serve(router, api.students.erase, ({ params }) => eraseStudent(db, params.id));
+  serve(router, api.students.erase, ({ params, request }) => {
+    needConfirmed(request);
+    return eraseStudent(db, params.id);
+  });
 }

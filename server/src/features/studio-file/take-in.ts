@@ -17,7 +17,7 @@ import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { inUse, invalid } from "../../http/problems.ts";
-import { badText } from "../../http/well-formed.ts";
+import { cleanText, isTooDeep } from "../../http/well-formed.ts";
 import { LIST_TABLES } from "./tables.ts";
 import { WHOLE_STUDIO_MS } from "./write.ts";
 
@@ -37,13 +37,15 @@ function refuse(faults: readonly FieldError[]): never {
 
 /** @throws a problem that says what is wrong with the file, and where */
 function read(bytes: Uint8Array): StudioFile {
+  if (isTooDeep(bytes))
+    throw whole("This file is nested deeper than any of a studio. Save it again where it comes from.");
   let value: unknown;
   try {
     value = JSON.parse(new TextDecoder("utf-8", { fatal: true }).decode(bytes));
   } catch {
     throw whole("This file is not readable as JSON. Save it again where it comes from.");
   }
-  const bad = badText(value);
+  const bad = cleanText(value);
   if (bad !== null) refuse([{ path: bad, message: "It holds a character that cannot be kept; take it out" }]);
   const { file, faults } = readStudioFile(value);
   return file ?? refuse(faults);

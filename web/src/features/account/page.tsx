@@ -5,6 +5,7 @@ import { useApi, useChange } from "../../kit/api.ts";
 import { useContractForm } from "../../kit/form.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Loaded } from "../../kit/states.tsx";
+import { FactorsPanel } from "../factors/panel.tsx";
 import { useSession } from "../session/session.tsx";
 import { OwnAccount } from "./own-account.tsx";
 import { Places } from "./places.tsx";
@@ -67,7 +68,10 @@ export function AccountPage() {
           </Loaded>
           <NewPassword />
         </Stack>
-        <Places />
+        <Stack gap="4">
+          <FactorsPanel />
+          <Places />
+        </Stack>
       </SimpleGrid>
     </>
   );

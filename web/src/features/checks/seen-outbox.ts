@@ -1,5 +1,6 @@
 import { api, type SectionEvidence, type SeenEntry } from "@map-step/contract";
 import { call, keyOf, readAgain } from "../../kit/api.ts";
+import { keepAsAnswer } from "../../kit/offline.ts";
 import { openOutbox } from "../../kit/outbox.ts";
 import type { Sending } from "../../kit/outbox-send.ts";
 
@@ -30,6 +31,7 @@ export const sending: Sending<SeenEntry, SectionKey> = {
     await client.cancelQueries({ queryKey: key });
     // First what the studio has, then off this device: at no moment does an entry stand in neither.
     client.setQueryData<SectionEvidence>(key, now);
+    await keepAsAnswer(key[0] ?? "", now);
     void readAgain(client, (place) => /\/(checks|seen|evidence)$/.test(String(place)) && place !== key[0]);
     const became = new Map(answers.map((answer) => [answer.id, answer]));
     return some.flatMap(({ order, entry }) => {

@@ -2,6 +2,7 @@ import type { LogEntryRecord } from "@map-step/contract";
 import { api, type ClassLogRecord } from "@map-step/contract";
 import type { QueryClient } from "@tanstack/react-query";
 import { call, keyOf, readAgain } from "../../kit/api.ts";
+import { keepAsAnswer } from "../../kit/offline.ts";
 import type { Sending } from "../../kit/outbox-send.ts";
 import { type LessonKey, outbox } from "./outbox.ts";
 
@@ -12,6 +13,7 @@ async function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogReco
   // An answer still on its way was given before and must not come after.
   await client.cancelQueries({ queryKey: logKey });
   client.setQueryData(logKey, log);
+  await keepAsAnswer(logKey[0] ?? "", log);
   void readAgain(client, (place) => place !== logKey[0] && place !== keyOf(api.session.read)[0]);
 }
 

@@ -1,15 +1,16 @@
 import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import { zodResolver } from "@hookform/resolvers/zod";
 import { lettersApi } from "@map-step/contract/letters";
-import { type Session, type SignIn, sessionApi, signIn } from "@map-step/contract/session";
+import { type Asked, type Session, type SignIn, sessionApi, signIn } from "@map-step/contract/session";
 import { useState } from "react";
 import { useForm } from "react-hook-form";
 import { EmailField, PasswordField } from "../../kit/account-fields.tsx";
-import { call, errorText } from "../../kit/api.ts";
+import { call, errorText, isShowMore } from "../../kit/api.ts";
 import { showFieldErrors } from "../../kit/form.ts";
 import { FormProblem } from "../../kit/form-notes.tsx";
 import { Door } from "./door.tsx";
 import { useStartSession } from "./session.tsx";
+import { ShowMore } from "./show-more.tsx";
 
 export function SignInPage({ session }: { session: Session }) {
   const start = useStartSession();
@@ -17,9 +18,13 @@ export function SignInPage({ session }: { session: Session }) {
   const [forgotten, setForgotten] = useState(false);
   const form = useForm<SignIn>({ resolver: zodResolver(signIn), defaultValues: { email: "", password: "" } });
   const { errors, isSubmitting } = form.formState;
+  const [asked, setAsked] = useState<Asked | null>(null);
   const enter = (values: SignIn) =>
     call(sessionApi.signIn, { body: values }).then(start, (error: unknown) => {
-      if (!showFieldErrors(form, error)) setProblem(errorText(error));
+      if (isShowMore(error)) {
+        setProblem(null);
+        setAsked(error.problem.current as Asked);
+      } else if (values.shown || !showFieldErrors(form, error)) setProblem(errorText(error));
     });
   const forget = async () => {
     if (!(await form.trigger("email"))) return;
@@ -29,6 +34,22 @@ export function SignInPage({ session }: { session: Session }) {
       (error: unknown) => setProblem(errorText(error)),
     );
   };
+  if (asked)
+    return (
+      <Door title="One more step" about="Show the second thing that you chose for your account.">
+        <ShowMore
+          asked={asked}
+          problem={problem}
+          busy={isSubmitting}
+          onShow={(shown) => void form.handleSubmit((values) => enter({ ...values, shown }))()}
+          onProblem={setProblem}
+          onBack={() => {
+            setAsked(null);
+            setProblem(null);
+          }}
+        />
+      </Door>
+    );
   return (
     <Door title={session.studio?.name ?? "Sign in"} about="Sign in with the email address the studio knows.">
       <form noValidate onSubmit={form.handleSubmit(enter)}>

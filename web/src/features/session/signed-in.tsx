@@ -1,13 +1,16 @@
 import { type Session, sessionApi } from "@map-step/contract/session";
 import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
-import { call, takeSession, useApi } from "../../kit/api.ts";
+import { actAs, call, takeSession, useApi } from "../../kit/api.ts";
 import { isOurs } from "../../kit/connection.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
 import { showTimesIn, writeAs } from "../../kit/manner.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
-import { SessionContext } from "./session.tsx";
+import { SessionContext, useSignOut } from "./session.tsx";
 import { SignInPage } from "./sign-in.tsx";
 
+const MustShowMore = lazy(async () => ({
+  default: (await import("../factors/panel.tsx")).MustShowMore,
+}));
 const SetupPage = lazy(async () => ({ default: (await import("./setup.tsx")).SetupPage }));
 
 const KEPT = "map-step:last-session";
@@ -44,9 +47,16 @@ export async function readEarlySession(): Promise<Session> {
   return session ? takeSession(session as Session) : call(sessionApi.read, {});
 }
 
+/** Whether the first page has waited for the session as long as that is worth. */
+let hasWaited = false;
 /** What the first page needs of the session, as long as it is worth waiting for. */
-export const untilSession = (asked: Promise<unknown>): Promise<unknown> =>
-  keptSession() ? Promise.race([asked, sleep(PATIENCE_MS)]) : asked;
+export const untilSession = (asked: Promise<unknown>): Promise<unknown> => {
+  if (!keptSession()) return asked;
+  const late = sleep(PATIENCE_MS).then(() => {
+    hasWaited = true;
+  });
+  return Promise.race([asked, late]);
+};
 
 /** Whether somebody was signed in here when the studio was last reached. */
 export const wasSignedIn = (): boolean => keptSession() !== null;
@@ -64,7 +74,7 @@ function keepSession(session: Session): void {
 function useCurrentSession() {
   const read = useApi(sessionApi.read, {});
   const [kept] = useState(keptSession);
-  const [isLate, setLate] = useState(false);
+  const [isLate, setLate] = useState(hasWaited);
   const isFailed = read.error !== null;
   useEffect(() => {
     if (isFailed) return setLate(true);
@@ -84,10 +94,12 @@ export function SignedIn({ children }: { children: ReactNode }) {
   const { person, studio } = session.data ?? {};
   // Before anything below draws a time or looks for a draft.
   keepDraftsOf(person?.id ?? "");
+  actAs(person?.id ?? null);
   if (studio) {
     showTimesIn(studio.timeZone);
     writeAs(studio.manner);
   }
+  const signOut = useSignOut();
   useEffect(() => {
     document.title = studioName ? `${studioName} · Map Step` : "Map Step";
   }, [studioName]);
@@ -97,6 +109,8 @@ export function SignedIn({ children }: { children: ReactNode }) {
         {(current) => {
           if (current.needsSetup) return <SetupPage />;
           if (!current.person) return <SignInPage session={current} />;
+          if (current.mustShowMore)
+            return <MustShowMore onDone={() => void session.refetch()} onLeave={signOut} />;
           return <SessionContext value={{ ...current, person: current.person }}>{children}</SessionContext>;
         }}
       </Loaded>

@@ -3,6 +3,7 @@ import { api } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { Link } from "react-router";
 import { address, useApi } from "../../kit/api.ts";
+import { askPassword } from "../../kit/asking-again.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
@@ -16,10 +17,14 @@ const Save = () => (
       the bin, in one file that other programs can read too. Passwords and sign-ins stay here. It holds what
       was noted of your students: keep it where only you can open it.
     </Text>
-    <Button asChild>
-      <a href={address(api.studioFile.save.path)} download>
-        Save the whole studio
-      </a>
+    <Button
+      onClick={() =>
+        void askPassword().then((isWritten) => {
+          if (isWritten) window.location.assign(address(api.studioFile.save.path));
+        })
+      }
+    >
+      Save the whole studio
     </Button>
   </Panel>
 );
