@@ -272,12 +272,16 @@ export const checksApi = {
     body: changeOf(ruleContent),
     response: levelRule,
   }),
-  /** Everything seen of one person over all terms. */
+  /** Everything seen of one person over all terms, as far as it is open to whoever asks. */
   person: endpoint({
     method: "GET",
     path: "/students/:id/evidence",
     access: "read",
     params: byId,
-    response: z.object({ evidence: z.array(keptEvidence) }),
+    response: z.object({
+      evidence: z.array(keptEvidence),
+      /** Whether something that was noted elsewhere is closed to whoever asks. */
+      closed: z.boolean(),
+    }),
   }),
 };

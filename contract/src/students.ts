@@ -51,6 +51,8 @@ const course = z.object({
   level: z.string(),
   levelId: z.uuid(),
   ...enrolmentContent.shape,
+  /** Whether what was noted of them elsewhere is open to those who teach this class. */
+  open: z.boolean(),
 });
 /** Somebody of the studio, once, with all that they took. */
 export const studioPerson = stored.extend({
@@ -180,6 +182,14 @@ export const studentsApi = {
     access: "students.write",
     params: byId,
     response: nothing,
+  }),
+  /** Opens what was noted of somebody elsewhere to those who teach this class. */
+  open: endpoint({
+    method: "POST",
+    path: "/enrolments/:id/open",
+    access: "students.write",
+    params: byId,
+    response: enrolled,
   }),
   restore: endpoint({
     method: "POST",

@@ -159,6 +159,8 @@ export const STUDIO_LISTS = {
     untilDate: localDate.nullable(),
     waiting: z.boolean(),
     batchId: id.nullable(),
+    /** Of which classes what was noted is open to those who teach this one; of all where it is not said. */
+    opened: z.array(id).max(500).nullable().default(null),
   }),
   groupPlans: z.strictObject({ ...signed, levelId: id, ...groupPlanContent.shape }),
   plans: z.strictObject({

@@ -144,6 +144,9 @@ async function publish(db: Database, { id: sectionId, dates }: Section, week: nu
   await db.Recap.update({ publishedAt }, { where: { lessonId: lesson.id } });
 }
 
+/** In whose name dancers are enrolled: what was noted of them before is open to their teachers. */
+const DIRECTOR = { id: "", name: "", role: "director" } as const;
+
 /** The level's plan with two things left for the director to solve in the weeks to come. */
 async function leaveSomethingToSolve(
   db: Database,
@@ -173,7 +176,7 @@ async function loadTerm(db: Database, level: Level, staff: Ids, today: string): 
     places: 14,
     teacherIds: [ilse, staff.get("Bento Haverlock") ?? ""],
   });
-  for (const student of STUDENTS) await services.createStudent(db, section.id, student);
+  for (const student of STUDENTS) await services.createStudent(db, DIRECTOR, section.id, student);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   await teach(db, section, 1, ilse, { missing: ["Yarrow"] });
   await teach(db, section, 2, ilse, SECOND_EVENING);
@@ -207,7 +210,7 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
     places: 10,
     teacherIds: [sunniva, staff.get("Teodor Mossgate") ?? ""],
   });
-  for (const student of THURSDAY_STUDENTS) await services.createStudent(db, section.id, student);
+  for (const student of THURSDAY_STUDENTS) await services.createStudent(db, DIRECTOR, section.id, student);
   for (const week of [1, 2]) await teach(db, section, week, sunniva);
   const closing = await db.Sequence.findOne({ where: { name: "Hustle 1, closing round" } });
   const plan = await services.readPlan(db, section.planId);
@@ -242,7 +245,7 @@ async function loadEarlier(db: Database, level: Level, staff: Ids, today: string
     goodToKnow: "",
     teacherIds: [teodor, junia],
   });
-  for (const student of EARLIER_STUDENTS) await services.createStudent(db, section.id, student);
+  for (const student of EARLIER_STUDENTS) await services.createStudent(db, DIRECTOR, section.id, student);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   for (let week = 1; week <= level.weeks; week++) {
     await teach(db, section, week, teodor);
@@ -289,11 +292,12 @@ async function loadTuesday(
   const going = (await services.listEnrolled(db, before.id)).filter(({ name }) => name !== "Osric");
   await services.enrol(
     db,
+    DIRECTOR,
     section.id,
     section.firstDate,
     going.map(({ id, name, role }) => ({ studentId: id, name, role })),
   );
-  for (const student of NEW_ON_TUESDAY) await services.createStudent(db, section.id, student);
+  for (const student of NEW_ON_TUESDAY) await services.createStudent(db, DIRECTOR, section.id, student);
   await planCheck(db, section, level.weeks);
   const { placements } = await services.computablePlan(db, await services.readPlan(db, section.planId));
   for (const week of [1, 2, 3]) {

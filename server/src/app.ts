@@ -170,7 +170,7 @@ const MANY_PLANS = 40;
 export function createApp(
   db: Database,
   config: Config,
-  workers = openWorkers(config.DATABASE_URL),
+  workers = openWorkers(config),
 ): { app: Express; warmUp: () => Promise<void>; hangUp: () => void; close: () => Promise<void> } {
   const app = express();
   const sessions = openSessions(config);

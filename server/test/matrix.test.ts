@@ -27,6 +27,8 @@ const EXCEPTIONS: Readonly<Record<string, string>> = {
   "students.remove": "oxxo",
   "students.restore": "oxxo",
   "students.export": "oxxo",
+  // Nobody was noted of elsewhere.
+  "students.open": "xxxo",
   "checks.create": "oxxo",
   "checks.change": "oxxo",
   "checks.remove": "oxxo",

@@ -102,7 +102,6 @@ interface Serving {
 }
 
 async function serveOn(url: string, settings: Record<string, string>): Promise<Serving & { db: Database }> {
-  const db = openDatabase(url);
   const config = readConfig({
     DATABASE_URL: url,
     SESSION_SECRET: "only for tests, but long enough for it",
@@ -111,6 +110,7 @@ async function serveOn(url: string, settings: Record<string, string>): Promise<S
     TRUST_PROXY: "true",
     ...settings,
   });
+  const db = openDatabase(url, { today: config.STUDIO_TODAY });
   const { app, hangUp, close } = createApp(db, config);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));

@@ -40,17 +40,25 @@ interface Options {
   /** No limit on how long a statement takes. */
   readonly patient?: boolean;
   readonly connections?: number;
+  /** A fixed today, for what the database decides by the day. */
+  readonly today?: string | undefined;
   /** Told of every query, for those who count them. */
   readonly onQuery?: (sql: string) => void;
 }
 
 /** Connects to PostgreSQL and describes its tables. */
-export function openDatabase(url: string, { patient = false, connections = 10, onQuery }: Options = {}) {
+export function openDatabase(
+  url: string,
+  { patient = false, connections = 10, today, onQuery }: Options = {},
+) {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
     logging: onQuery ? (sql) => onQuery(sql) : false,
     pool: { max: connections, idle: 10_000, acquire: patient ? 60_000 : ACQUIRE_MS },
-    dialectOptions: { ...(patient ? PATIENT : PATIENCE), options: OPTIONS },
+    dialectOptions: {
+      ...(patient ? PATIENT : PATIENCE),
+      options: today ? `${OPTIONS} -c map_step.today=${today}` : OPTIONS,
+    },
     define: { underscored: true, timestamps: true },
   });
   return {

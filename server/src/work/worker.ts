@@ -5,7 +5,8 @@ import { asPerson } from "../http/request.ts";
 import { TASKS } from "./tasks.ts";
 import type { Done, Order } from "./work.ts";
 
-const db = openDatabase((workerData as { databaseUrl: string }).databaseUrl, { connections: 2 });
+const { databaseUrl, today } = workerData as { readonly databaseUrl: string; readonly today?: string };
+const db = openDatabase(databaseUrl, { connections: 2, today });
 
 /** Runs in a thread of its own: does one task after the other with connections of its own. */
 export default async function work({ name, arguments: rest, person }: Order): Promise<Done> {

@@ -1,6 +1,7 @@
 import { availableParallelism } from "node:os";
 import { fileURLToPath } from "node:url";
 import { Piscina } from "piscina";
+import type { Config } from "../config.ts";
 import { HttpProblem, unavailable } from "../http/problems.ts";
 import { whoAsks } from "../http/request.ts";
 import type { Done, Order, TaskName, Tasks, Workers } from "./work.ts";
@@ -13,14 +14,16 @@ const [WORKER, NEEDS] = import.meta.url.endsWith(".ts")
   ? [new URL("./worker.ts", import.meta.url), ["--import", "tsx"]]
   : [new URL("./worker.js", import.meta.url), []];
 
+type WorkerConfig = Pick<Config, "DATABASE_URL" | "STUDIO_TODAY">;
+
 /** The threads of a server; the first one starts with the first task. */
-export function openWorkers(databaseUrl: string): Workers {
+export function openWorkers({ DATABASE_URL, STUDIO_TODAY }: WorkerConfig): Workers {
   let pool: Piscina<Order, Done> | null = null;
   const open = () => {
     pool ??= new Piscina<Order, Done>({
       filename: fileURLToPath(WORKER),
       execArgv: NEEDS,
-      workerData: { databaseUrl },
+      workerData: { databaseUrl: DATABASE_URL, today: STUDIO_TODAY },
       minThreads: 1,
       maxThreads: Math.max(1, availableParallelism() - 1),
       maxQueue: LONGEST_LINE,

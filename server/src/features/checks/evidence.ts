@@ -10,26 +10,42 @@ import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
 import { cleanText } from "../../http/well-formed.ts";
-import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+import {
+  asking,
+  holdNotedClass,
+  holdOwnClass,
+  holdOwnStudent,
+  SEES,
+  SEES_ALL,
+} from "../sections/own-class.ts";
 
 /** What was seen, with measurements that were kept among it, each under the person. */
 const SEEN = (of: string): string => `
   select e.id, s.person_id as "studentId", e.role, e.figure_id as "figureId", e.layer, e.mark, e.staff_id as "markerId",
     to_char(e.seen_on, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset", e.corrects, e.check_id as "checkId",
     e.position, e.noted_at
-  from evidence e join students s on s.id = e.student_id where ${of}
+  from evidence e join students s on s.id = e.student_id where ${of} and ${SEES("s.person_id", "e.section_id")}
   union all
   select p.id, s.person_id, case s.role when 'both' then 'leader' else s.role end, p.figure_id, 'count', null, p.staff_id,
     to_char(p.created_at at time zone (select time_zone from studio), 'YYYY-MM-DD'), 'measured',
     (p.measure ->> 'offset')::float, null, null, 0, p.created_at
-  from practice_results p join students s on s.id = p.student_id where p.figure_id is not null and ${of}`;
+  from practice_results p join students s on s.id = p.student_id where p.figure_id is not null and ${of}
+    and (p.staff_id = $personId or ${SEES_ALL("s.person_id")})`;
 
 type SeenRow = KeptEvidence & { readonly position: unknown; readonly noted_at: unknown };
 
-const seenOf = async (db: Database, of: string, bind: Readonly<Record<string, unknown>>) =>
-  (await rowsOf<SeenRow>(db, `select * from (${SEEN(of)}) seen order by position, noted_at`, bind)).map(
-    ({ position: _position, noted_at: _noted, ...entry }): KeptEvidence => entry,
-  );
+const seenOf = async (
+  db: Database,
+  person: Person,
+  of: string,
+  bind: Readonly<Record<string, unknown>>,
+): Promise<KeptEvidence[]> =>
+  (
+    await rowsOf<SeenRow>(db, `select * from (${SEEN(of)}) seen order by position, noted_at`, {
+      ...bind,
+      ...asking(person),
+    })
+  ).map(({ position: _position, noted_at: _noted, ...entry }): KeptEvidence => entry);
 
 const OF_SECTION = `s.person_id in (
   select own.person_id from enrolments e join students own on own.id = e.student_id
@@ -48,15 +64,15 @@ const notesOf = async (db: Database, sectionId: string): Promise<KeptNote[]> =>
     )
   ).map(({ at, ...note }) => ({ ...note, at: at.toISOString() }));
 
-const everythingOf = async (db: Database, sectionId: string): Promise<SectionEvidence> => ({
-  evidence: await seenOf(db, OF_SECTION, { sectionId }),
+const everythingOf = async (db: Database, person: Person, sectionId: string): Promise<SectionEvidence> => ({
+  evidence: await seenOf(db, person, OF_SECTION, { sectionId }),
   notes: await notesOf(db, sectionId),
 });
 
 /** Everything seen of the people of a section, in this course and before. */
 export async function readSeen(db: Database, person: Person, sectionId: string): Promise<SectionEvidence> {
   await holdOwnClass(db, person, sectionId);
-  return everythingOf(db, sectionId);
+  return everythingOf(db, person, sectionId);
 }
 
 /** Everything seen of one person over all terms. */
@@ -64,10 +80,15 @@ export async function readSeenOf(
   db: Database,
   person: Person,
   studentId: string,
-): Promise<{ evidence: KeptEvidence[] }> {
+): Promise<{ evidence: KeptEvidence[]; closed: boolean }> {
   await holdOwnStudent(db, person, studentId);
+  const [whole] = await rowsOf<{ open: boolean }>(
+    db,
+    `select ${SEES_ALL("students.person_id")} as open from students where id = $studentId`,
+    { studentId, ...asking(person) },
+  );
   const own = "s.person_id = (select person_id from students where id = $studentId)";
-  return { evidence: await seenOf(db, own, { studentId }) };
+  return { evidence: await seenOf(db, person, own, { studentId }), closed: !whole?.open };
 }
 
 type Answer = { readonly id: string; readonly outcome: "kept" | "refused"; readonly why: string | null };
@@ -171,7 +192,7 @@ export const noteSeen = (
 ): Promise<SectionEvidence & { readonly answers: Answer[] }> =>
   atomically(db, async () => {
     await holdRow(db, "sections", sectionId);
-    await holdOwnClass(db, person, sectionId);
+    await holdNotedClass(db, person, sectionId);
     const read = sent.map(readEntry);
     const entries = read.flatMap((one) => ("entry" in one ? [one.entry] : []));
     const known = await lookUp(db, sectionId, entries);
@@ -221,5 +242,5 @@ export const noteSeen = (
       ),
       { ignoreDuplicates: true },
     );
-    return { answers, ...(await everythingOf(db, sectionId)) };
+    return { answers, ...(await everythingOf(db, person, sectionId)) };
   });

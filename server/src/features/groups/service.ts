@@ -1,4 +1,4 @@
-import type { Enrolled, GroupPlan, GroupPlanContent } from "@map-step/contract";
+import type { Enrolled, GroupPlan, GroupPlanContent, Person } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import { changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -41,7 +41,12 @@ const ofBatch = (db: Database, batchId: string): Promise<{ id: string }[]> =>
   rowsOf<{ id: string }>(db, "select id from enrolments where batch_id = $batchId", { batchId });
 
 /** Enrols all in one step, all or none. One that was sent before is done once. */
-export const moveUp = (db: Database, levelId: string, { batchId, from, moves }: Moves): Promise<Enrolled[]> =>
+export const moveUp = (
+  db: Database,
+  person: Person,
+  levelId: string,
+  { batchId, from, moves }: Moves,
+): Promise<Enrolled[]> =>
   atomically(db, async () => {
     await holdRow(db, "levels", levelId);
     await db.Level.findByPk(levelId, { lock: true });
@@ -68,6 +73,7 @@ export const moveUp = (db: Database, levelId: string, { batchId, from, moves }: 
       for (const sectionId of [...new Set(moves.map((move) => move.sectionId))].sort())
         await enrol(
           db,
+          person,
           sectionId,
           from,
           moves.flatMap((move) => {

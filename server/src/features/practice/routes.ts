@@ -7,7 +7,7 @@ import { keepPractice, listPractice, removePractice } from "./service.ts";
 export function servePractice(router: Router, { db }: Context): void {
   serve(router, api.practice.list, async ({ params, person }) => {
     await holdOwnStudent(db, person, params.id);
-    return listPractice(db, params.id);
+    return listPractice(db, person, params.id);
   });
   serve(router, api.practice.keep, async ({ params, body, person }) => {
     await holdOwnStudent(db, person, params.id);

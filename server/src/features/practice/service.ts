@@ -1,8 +1,9 @@
-import type { KeptPractice, PracticeToKeep } from "@map-step/contract";
+import type { KeptPractice, Person, PracticeToKeep } from "@map-step/contract";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
+import { asking, SEES_ALL } from "../sections/own-class.ts";
 
 const KEPT = `
   select p.id, p.figure_id as "figureId", p.sequence_id as "sequenceId", p.measure,
@@ -17,9 +18,14 @@ async function holdStudent(db: Database, id: string): Promise<void> {
 }
 
 /** What a student's taps came to, newest first. @throws a not-found problem */
-export async function listPractice(db: Database, studentId: string): Promise<KeptPractice[]> {
+export async function listPractice(db: Database, person: Person, studentId: string): Promise<KeptPractice[]> {
   await holdStudent(db, studentId);
-  return rowsOf<KeptPractice>(db, `${KEPT} order by p.created_at desc limit 100`, { studentId });
+  // What others measured belongs to no class: it is for those who see all of somebody.
+  const seen = `(p.staff_id = $personId or ${SEES_ALL("(select person_id from students where id = $studentId)")})`;
+  return rowsOf<KeptPractice>(db, `${KEPT} and ${seen} order by p.created_at desc limit 100`, {
+    studentId,
+    ...asking(person),
+  });
 }
 
 /** Keeps what a student's taps came to; one that was sent before is kept once. */

@@ -25,7 +25,7 @@ export async function listSections(db: Database, which?: Which): Promise<Section
          as "daysOff",
        array(select t.id::text from section_teachers join staff t on t.id = staff_id
              where section_id = s.id order by t.name, t.id) as "teacherIds",
-       array(select staff_id::text from section_substitutes where section_id = s.id order by created_at, staff_id)
+       array(select staff_id::text from section_substitutes where section_id = s.id and on_day >= studio_today() order by created_at, staff_id)
          as "substituteIds",
        coalesce((select json_agg(json_build_object('week', week, 'staffId', staff_id, 'forId', for_id)
                    order by week, for_id) from section_stand_ins where section_id = s.id), '[]') as "standIns"

@@ -135,11 +135,16 @@ export async function contentsOfSection(db: Database, id: string): Promise<Secti
   return contents as SectionContents;
 }
 
-/** Notes who teaches a section for now in the place of its teachers. */
+/** Notes who teaches a section this evening in the place of its teachers. */
 export const stepIn = (db: Database, id: string, staffId: string): Promise<Section> =>
   atomically(db, async () => {
     await holdRow(db, "sections", id);
-    await db.SectionSubstitute.bulkCreate([{ sectionId: id, staffId }], { ignoreDuplicates: true });
+    await rowsOf(
+      db,
+      `insert into section_substitutes (section_id, staff_id) values ($id, $staffId)
+       on conflict (section_id, staff_id) do update set on_day = studio_today(), updated_at = now() returning staff_id`,
+      { id, staffId },
+    );
     return readSection(db, id);
   });
 

@@ -27,6 +27,8 @@ export interface EnrolmentRow extends Row<EnrolmentRow>, Stored, Removable, Sign
   untilDate: CreationOptional<string | null>;
   waiting: CreationOptional<boolean>;
   batchId: CreationOptional<string | null>;
+  /** The classes of which what was noted is open to those who teach this one; null for all. */
+  opened: CreationOptional<string[] | null>;
 }
 
 export const defineStudents = (sequelize: Sequelize) => ({
@@ -53,6 +55,7 @@ export const defineStudents = (sequelize: Sequelize) => ({
       untilDate: { type: DataTypes.DATEONLY, allowNull: true },
       waiting: { type: DataTypes.BOOLEAN, allowNull: false, defaultValue: false },
       batchId: { type: DataTypes.UUID, allowNull: true },
+      opened: { type: DataTypes.ARRAY(DataTypes.UUID), allowNull: true, defaultValue: null },
       ...removableColumns(),
       ...signedColumns(),
     },

@@ -32,7 +32,7 @@ export async function readEnrolled(db: Database, id: string): Promise<Enrolled> 
 const COURSES = `
   select json_agg(json_build_object('enrolmentId', e.id, 'sectionId', e.section_id, 'section', sections.name,
       'level', levels.name, 'levelId', levels.id, 'role', e.role, 'from', to_char(e.from_date, 'YYYY-MM-DD'),
-      'until', to_char(e.until_date, 'YYYY-MM-DD'), 'waiting', e.waiting) order by e.from_date, e.created_at)
+      'until', to_char(e.until_date, 'YYYY-MM-DD'), 'waiting', e.waiting, 'open', e.opened is null) order by e.from_date, e.created_at)
   from enrolments e join students own on own.id = e.student_id
     join sections on sections.id = e.section_id join levels on levels.id = sections.level_id
   where own.person_id = s.id and e.deleted_at is null and sections.deleted_at is null`;
@@ -48,7 +48,7 @@ export const listPeople = (db: Database, person: Person, ids?: readonly string[]
      where s.same_as is null and s.name <> $erased ${ids ? "and s.id = any($ids::uuid[])" : ""}
        and ($isDirector or exists (
          select 1 from enrolments e join students own on own.id = e.student_id
-         where own.person_id = s.id and ${TEACHES("e.section_id")}))
+         where own.person_id = s.id and e.deleted_at is null and ${TEACHES("e.section_id")}))
      order by lower(s.name), s.id`,
     { erased: ERASED, isDirector: person.role === "director", personId: person.id, ...(ids ? { ids } : {}) },
   );

@@ -2,7 +2,7 @@ import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { needConfirmed } from "../../http/session.ts";
-import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+import { holdOwnClass, holdWholeStudent } from "../sections/own-class.ts";
 import { eraseStudent } from "./erase.ts";
 import { exportStudent } from "./personal-data.ts";
 import { listEnrolled, listPeople } from "./read.ts";
@@ -12,6 +12,7 @@ import {
   changeStudent,
   createStudent,
   enrol,
+  openEnrolment,
   removeEnrolment,
   restoreEnrolment,
 } from "./service.ts";
@@ -21,11 +22,11 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
   serve(router, api.students.all, ({ person }) => listPeople(db, person));
   serve(router, api.students.create, async ({ params, body, person }) => {
     await holdOwnClass(db, person, params.id);
-    return createStudent(db, params.id, body);
+    return createStudent(db, person, params.id, body);
   });
   serve(router, api.students.enrol, async ({ params, body, person }) => {
     await holdOwnClass(db, person, params.id);
-    return enrol(db, params.id, body.from, body.students);
+    return enrol(db, person, params.id, body.from, body.students);
   });
   serve(router, api.students.alike, ({ person }) => workers.run("listAlike", person));
   serve(router, api.students.change, ({ params, body, person }) =>
@@ -36,12 +37,13 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
   );
   serve(router, api.students.remove, ({ params, person }) => removeEnrolment(db, person, params.id));
   serve(router, api.students.restore, ({ params, person }) => restoreEnrolment(db, person, params.id));
+  serve(router, api.students.open, ({ params, person }) => openEnrolment(db, person, params.id));
   serve(router, api.students.join, ({ params, body, person }) =>
     joinStudents(db, person, params.id, body.studentId),
   );
   serve(router, api.students.separate, ({ params, person }) => separateStudent(db, person, params.id));
   serve(router, api.students.export, async ({ params, person }) => {
-    await holdOwnStudent(db, person, params.id);
+    await holdWholeStudent(db, person, params.id);
     return exportStudent(db, params.id);
   });
   serve(router, api.students.erase, ({ params, request }) => {

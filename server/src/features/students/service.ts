@@ -3,8 +3,8 @@ import { atomically } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
-import { HttpProblem, invalid } from "../../http/problems.ts";
-import { holdOwnClass, holdOwnStudent } from "../sections/own-class.ts";
+import { forbidden, HttpProblem, invalid } from "../../http/problems.ts";
+import { asking, holdOwnClass, holdWholeStudent, SEES_ALL, TEACHES } from "../sections/own-class.ts";
 import { enrolledByIds, listEnrolled, readEnrolled, readPerson } from "./read.ts";
 
 interface ToEnrol extends StudentContent {
@@ -31,9 +31,29 @@ async function refuseSameNames(
   });
 }
 
+/** Classes of theirs in which somebody who enrols them teaches: of those, what was noted is open. Null for of all. */
+async function openTo(
+  db: Database,
+  person: Person,
+  studentIds: readonly string[],
+): Promise<ReadonlyMap<string, string[] | null>> {
+  if (person.role === "director") return new Map(studentIds.map((id) => [id, null]));
+  const rows = await rowsOf<{ id: string; all: boolean; sections: string[] }>(
+    db,
+    `select s.id, (${SEES_ALL("s.person_id")} or not exists (
+         select 1 from enrolments e join students o on o.id = e.student_id where o.person_id = s.person_id)) as all,
+       array(select distinct e.section_id from enrolments e join students o on o.id = e.student_id
+         where o.person_id = s.person_id and e.deleted_at is null and ${TEACHES("e.section_id")}) as sections
+     from students s where s.id = any($studentIds::uuid[])`,
+    { studentIds, ...asking(person) },
+  );
+  return new Map(rows.map(({ id, all, sections }) => [id, all ? null : sections]));
+}
+
 /** Enrols some in one step, all or none; who is enrolled already stays as they are. */
 export const enrol = (
   db: Database,
+  person: Person,
   sectionId: string,
   from: string,
   students: readonly ToEnrol[],
@@ -79,9 +99,10 @@ export const enrol = (
         return enrolled.has(studentId) ? [] : [[studentId, role] as const];
       }),
     );
+    const opened = await openTo(db, person, [...coming.keys()]);
     const rows = await db.Enrolment.bulkCreate(
       [...coming].map(([studentId, role]) => ({
-        ...{ sectionId, studentId, role, fromDate: from, batchId },
+        ...{ sectionId, studentId, role, fromDate: from, batchId, opened: opened.get(studentId) ?? null },
         waiting: waiting?.has(studentId) ?? false,
       })),
     );
@@ -94,13 +115,16 @@ export const enrol = (
 /** Somebody new; from the first lesson on where nothing else is said. */
 export const createStudent = (
   db: Database,
+  person: Person,
   sectionId: string,
   { from, ...content }: StudentContent & { readonly from?: string | undefined },
 ): Promise<Enrolled> =>
   atomically(db, async () => {
     await holdRow(db, "sections", sectionId);
     const section = await db.Section.findByPk(sectionId, { rejectOnEmpty: true });
-    const [one] = await enrol(db, sectionId, from ?? section.firstDate, [{ ...content, studentId: null }]);
+    const [one] = await enrol(db, person, sectionId, from ?? section.firstDate, [
+      { ...content, studentId: null },
+    ]);
     return one as Enrolled;
   });
 
@@ -112,7 +136,7 @@ export const changeStudent = (
   { version, ...content }: StudentContent & { version: number },
 ): Promise<StudioPerson> =>
   atomically(db, async () => {
-    await holdOwnStudent(db, person, id);
+    await holdWholeStudent(db, person, id);
     await changeAt(db, db.Student, id, version, content, () => readPerson(db, person, id));
     for (const { sectionId } of await rowsOf<{ sectionId: string }>(
       db,
@@ -138,6 +162,34 @@ export const changeEnrolment = (
     await holdOwnClass(db, person, sectionId);
     const values = { ...content, fromDate: from, untilDate: until };
     await changeAt(db, db.Enrolment, id, version, values, () => readEnrolled(db, id));
+    return readEnrolled(db, id);
+  });
+
+/**
+ * Opens what was noted of somebody in other classes to those who teach this one: all of it when the director says so,
+ * what was noted in a class of their own when a teacher does. @throws a problem where nothing is theirs to open
+ */
+export const openEnrolment = (db: Database, person: Person, id: string): Promise<Enrolled> =>
+  atomically(db, async () => {
+    const { enrolmentId } = await readEnrolled(db, id);
+    const [row] = await rowsOf<{ mine: string[] }>(
+      db,
+      `select array(select distinct other.section_id from enrolments other join students o on o.id = other.student_id
+         where o.person_id = s.person_id and other.id <> e.id and ${TEACHES("other.section_id")}) as mine
+       from enrolments e join students s on s.id = e.student_id where e.id = $id for update of e`,
+      { id: enrolmentId, personId: person.id },
+    );
+    const mine = row?.mine ?? [];
+    if (person.role !== "director" && mine.length === 0)
+      throw forbidden(
+        "What was noted of them is opened by the director, or by a teacher of the class it was noted in.",
+      );
+    await rowsOf(
+      db,
+      `update enrolments set opened = case when $all then null
+         else array(select distinct unnest(opened || $mine::uuid[])) end where id = $id and opened is not null returning id`,
+      { id: enrolmentId, all: person.role === "director", mine },
+    );
     return readEnrolled(db, id);
   });
 

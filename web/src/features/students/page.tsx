@@ -26,11 +26,13 @@ const Chart = lazy(async () => ({ default: (await import("../../kit/chart.tsx"))
 interface Known {
   readonly person: StudioPerson;
   readonly evidence: readonly KeptEvidence[];
+  /** Whether something that was noted elsewhere is closed to whoever looks. */
+  readonly closed: boolean;
   readonly library: readonly FigureLine[];
 }
 
 /** What was seen over all terms: a line for each kind of figures. */
-function OverTime({ evidence, library }: Omit<Known, "person">) {
+function OverTime({ evidence, library }: Omit<Known, "person" | "closed">) {
   const days = useMemo(() => {
     const kinds = new Map(library.map(({ id, kind }) => [id, kind]));
     return overTime(evidence, (id) => kinds.get(id), "partner");
@@ -53,7 +55,7 @@ function OverTime({ evidence, library }: Omit<Known, "person">) {
 }
 
 /** Each figure that was seen, by kind, with its ring. */
-function Figures({ evidence, library, today }: Omit<Known, "person"> & { today: string }) {
+function Figures({ evidence, library, today }: Omit<Known, "person" | "closed"> & { today: string }) {
   const cells = cellsOf(evidence, "partner", today);
   return (
     <>
@@ -94,10 +96,11 @@ function Figures({ evidence, library, today }: Omit<Known, "person"> & { today: 
   );
 }
 
-function Dancer({ person, evidence, library }: Known) {
+function Dancer({ person, evidence, closed, library }: Known) {
   const { today } = useSession();
   const mayJoin = useMay("students.join");
   const separate = useChange(api.students.separate);
+  const open = useChange(api.students.open);
   const { id, name, courses, joined } = person;
   const offset = latestOffset(evidence, today);
   const names = new Map(library.map((figure) => [figure.id, figure.name]));
@@ -132,6 +135,12 @@ function Dancer({ person, evidence, library }: Known) {
       <Flex gap="4" direction={{ base: "column", lg: "row" }} align="flex-start">
         <Panel flex="2" w="full">
           <PanelTitle>What was seen</PanelTitle>
+          {closed ? (
+            <Text color="soft" fontSize="sm" mb="2">
+              What was noted in classes of others is closed to you. The director, or a teacher of that class,
+              can open it to yours here.
+            </Text>
+          ) : null}
           {evidence.length === 0 ? (
             <Text color="soft">Nothing yet. Marks of a check, and what is seen in class, stand here.</Text>
           ) : (
@@ -152,6 +161,18 @@ function Dancer({ person, evidence, library }: Known) {
                 <Text fontSize="sm" color="soft">
                   {placeInWords(course)}
                 </Text>
+                {course.open || closed ? null : (
+                  <Button
+                    size="2xs"
+                    variant="outline"
+                    loading={open.isPending}
+                    onClick={() =>
+                      open.mutate({ params: { id: course.enrolmentId } }, { onError: tellError })
+                    }
+                  >
+                    Open what was noted before to its teachers
+                  </Button>
+                )}
               </Box>
             ))}
             {joined.map((one) => (
@@ -201,8 +222,8 @@ export function DancerGate({ children }: { children: (known: Known) => React.Rea
     );
   return (
     <Loaded all={[people, seen, library]}>
-      {(_people, { evidence }, figures) =>
-        mine ? children({ person: mine, evidence, library: figures }) : null
+      {(_people, { evidence, closed }, figures) =>
+        mine ? children({ person: mine, evidence, closed, library: figures }) : null
       }
     </Loaded>
   );
