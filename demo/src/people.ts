@@ -1,6 +1,6 @@
 import type { StaffRole, StudentContent } from "@map-step/contract";
 
-export const DEMO_PASSWORD = "saltglass-demo";
+export const DEMO_PASSWORD = "a tide comes in at six";
 
 export const STAFF: readonly { readonly name: string; readonly email: string; readonly role: StaffRole }[] = [
   { name: "Maro Quillfeather", email: "maro@saltglass.example", role: "director" },

@@ -86,7 +86,7 @@ test("two people at two processes see each other, move, collide, propose and are
 
   // Another password at one process ends the sign-in at the other.
   await here.goto("/account");
-  await here.getByLabel("Password you use now").fill("saltglass-demo");
+  await here.getByLabel("Password you use now").fill("a tide comes in at six");
   await here.getByLabel("New password").fill("nine slow herring gulls");
   await here.getByRole("button", { name: "Change the password" }).click();
   await expect(here.getByText("Your password is changed")).toBeVisible();

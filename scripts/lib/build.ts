@@ -15,6 +15,7 @@ const WEB_SOURCES = [
   "web/packed.ts",
   "web/base-sheet.ts",
   "web/studio-ahead.ts",
+  "web/build-files.ts",
   "web/public",
   ...SHARED,
 ];

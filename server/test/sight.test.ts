@@ -123,11 +123,11 @@ describe("who sees what of a student", () => {
     console.log(lines.map(([when, who]) => `${when.padEnd(28)} ${JSON.stringify(who)}`).join("\n"));
     expect(lines).toEqual([
       ["in the old class only", { director: "o.er", old: "o.er", new: "....", stranger: "...." }],
-      ["enrolled by the new teacher", { director: "oner", old: "o.er", new: ".n..", stranger: "...." }],
-      ["opened by the old teacher", { director: "oner", old: "o.er", new: "on..", stranger: "...." }],
-      ["opened by the director", { director: "oner", old: "o.er", new: "oner", stranger: "...." }],
-      ["taken off the new class", { director: "oner", old: "o.er", new: "....", stranger: "...." }],
-      ["enrolled by the director", { director: "oner", old: "o.er", new: "oner", stranger: "...." }],
+      ["enrolled by the new teacher", { director: "oner", old: "o...", new: ".n..", stranger: "...." }],
+      ["opened by the old teacher", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
+      ["opened by the director", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
+      ["taken off the new class", { director: "oner", old: "o...", new: "....", stranger: "...." }],
+      ["enrolled by the director", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
     ]);
   });
 

@@ -13,6 +13,9 @@ export interface Agreement {
   readonly difference: number;
 }
 
+/** From fewer things that both marked nothing can be said of how far they agree. */
+export const FEWEST_PAIRS = 8;
+
 const SIZE = MARKS.length;
 const NORMAL_95 = 1.959_963_984_540_054;
 /** What a pair of ranks weighs: 1 for the same, 0 for the two ends. */

@@ -1,4 +1,5 @@
 import { LAYERS, type Layer } from "../figure/index.ts";
+import type { LocalDate } from "../time/index.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
 import { rootOf, solveDown, solveUp, timesUp } from "./information.ts";
 import { type Likelihood, likelihoodOf } from "./likelihood.ts";
@@ -14,6 +15,8 @@ export interface FitOptions {
   readonly priors: (typeof PRIORS)[number];
   /** Points over which the ability of each student is summed about where they stand, at least 3; as many as serve where nothing is said. */
   readonly quadrature?: number;
+  /** The last day that counts, as for whoever asks how a dancer stands on it; all where it is not said. */
+  readonly until?: LocalDate;
 }
 
 /** What marks say of figures, layers and markers. Ability has mean 0 and deviation 1 within a level. */
@@ -93,8 +96,11 @@ const record = (places: ReadonlyMap<string, number>, of: (place: number) => numb
  * @example
  * fitMarks(EVIDENCE, { priors: "stated" }).thresholds.length // 3
  */
-export function fitMarks(evidence: readonly Evidence[], { priors, quadrature }: FitOptions): MarkModel {
-  const entries = uncorrected(evidence);
+export function fitMarks(
+  evidence: readonly Evidence[],
+  { priors, quadrature, until }: FitOptions,
+): MarkModel {
+  const entries = uncorrected(evidence).filter(({ at }) => until === undefined || at <= until);
   const students = placesOf(entries.map(({ studentId }) => studentId));
   const figures = placesOf(entries.map(({ figureId }) => figureId));
   const markers = placesOf(entries.map(({ markerId }) => markerId));

@@ -215,6 +215,36 @@ describe("readiness", () => {
     expect(ahead.reduce((sum, own) => sum + own, 0)).toBeCloseTo(1, 9);
   });
 
+  test("goes by the same evidence as the count: what is dated ahead of the day changes neither", () => {
+    const dated = fc.record({
+      figureId: fc.constantFrom("basic", "turn", "spin"),
+      mark: anyMark,
+      at: fc.constantFrom("2027-02-01", AT, "2027-03-02", "2027-06-01"),
+    });
+    fc.assert(
+      fc.property(fc.array(dated, { maxLength: 10 }), (list) => {
+        const all = list.map(({ figureId, mark, at }, index) =>
+          seen(figureId, mark, { id: String(index), at }),
+        );
+        const until = all.filter(({ at }) => at <= AT);
+        const fit = (some: readonly Evidence[]) => fitMarks(some, { priors: "stated", until: AT });
+        const [now, then] = [all, until].map((some) => readiness(RULE, "ana", fit(some), some, AT));
+        expect(now).toEqual(then);
+        if (until.length === 0 && now) expect(["open", "not-yet"]).toContain(now.verdict);
+      }),
+    );
+  });
+
+  it("says how many are shown where more are than are asked for", () => {
+    const rule: ReadinessRule = {
+      clauses: [{ kind: "figures", figureIds: IDS, atLeast: 1, mark: "alone", layer: "partner" }],
+    };
+    const four = IDS.slice(0, 4).map((id) => seen(id, "alone"));
+    expect(readiness(rule, "ana", MODEL_OF_EIGHT, four, AT).reasons).toEqual([
+      "4 shown, 1 asked for (without help or better, partner)",
+    ]);
+  });
+
   it("leans less on what was seen long ago", () => {
     const model = fitMarks([seen("basic", "not-yet"), seen("turn", "not-yet")], { priors: "stated" });
     const chance = (at: string) =>
@@ -305,5 +335,56 @@ describe("what to teach again", () => {
       { figureId: "1", lacking: ["cleo"], moreReady: 1, perTenMinutes: 2 },
     ]);
     expect(again((id) => (id === "2" ? 30 : 5)).map(({ figureId }) => figureId)).toEqual(["1", "2"]);
+  });
+
+  test("is what a second calculation says: nothing to who has it, nothing to who cannot become ready", () => {
+    const anyEvidence = fc.array(
+      fc.record({
+        figureId: fc.constantFrom(...IDS.slice(0, 4)),
+        studentId: fc.constantFrom("ana", "ben", "cleo"),
+        mark: anyMark,
+        day: fc.integer({ min: 1, max: 28 }),
+      }),
+      { maxLength: 14 },
+    );
+    fc.assert(
+      fc.property(anyEvidence, fc.integer({ min: 1, max: 4 }), (list, least) => {
+        const asked: ReadinessRule = {
+          clauses: [
+            ...[{ kind: "figures" as const, figureIds: IDS.slice(0, 4), atLeast: least }].map((one) => ({
+              ...one,
+              ...{ mark: "alone" as const, layer: "partner" as const },
+            })),
+          ],
+        };
+        const all = list.map(({ figureId, studentId, mark, day }, at) =>
+          seen(figureId, mark, { studentId, id: String(at), at: `2027-02-${String(day).padStart(2, "0")}` }),
+        );
+        const studentIds = ["ana", "ben", "cleo"];
+        const told = teachAgain({
+          ...{ rule: asked, studentIds, model: MODEL_OF_EIGHT, evidence: all, at: AT },
+          minutesOf: () => 5,
+        });
+        for (const { figureId, moreReady } of told) {
+          let by = 0;
+          for (const studentId of studentIds) {
+            const [facts] = clauseFacts(asked, studentId, all, AT);
+            const before = readiness(asked, studentId, MODEL_OF_EIGHT, all, AT).probability;
+            if (!facts || facts.shown.includes(figureId)) continue;
+            // The same question with one fewer asked for, of the figures that are left.
+            const rest: ReadinessRule = {
+              clauses: [
+                {
+                  ...{ kind: "figures", atLeast: least - 1, mark: "alone", layer: "partner" },
+                  figureIds: IDS.slice(0, 4).filter((id) => id !== figureId),
+                },
+              ],
+            };
+            by += readiness(rest, studentId, MODEL_OF_EIGHT, all, AT).probability - before;
+          }
+          expect(moreReady).toBeCloseTo(by, 9);
+        }
+      }),
+    );
   });
 });

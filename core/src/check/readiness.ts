@@ -1,4 +1,4 @@
-import type { Layer } from "../figure/index.ts";
+import { LAYERS, type Layer } from "../figure/index.ts";
 import { daysBetween, type LocalDate } from "../time/index.ts";
 import { counted } from "../words/index.ts";
 import { abilityGrid, pointsFor } from "./ability-grid.ts";
@@ -6,7 +6,7 @@ import { atLeast } from "./at-least.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
 import type { MarkScale } from "./fit.ts";
 import { MARK_NAMES, MARKS, type Mark, markRank } from "./mark.ts";
-import { type ClauseFacts, clauseFacts, type FigureClause, type ReadinessRule } from "./rule.ts";
+import { type ClauseFacts, clauseFacts, clauseState, type FigureClause, type ReadinessRule } from "./rule.ts";
 
 /** How likely a rule holds, in words: from 0.9, from 0.65, from 0.1, and below. */
 export type Verdict = "ready" | "likely" | "open" | "not-yet";
@@ -163,7 +163,13 @@ function reasonOf({ clause, state, shown, unseen, off }: ClauseFacts): string {
     return off === null
       ? `timing was not measured; ${clause.within} ms are asked for`
       : `timing ${Math.round(Math.abs(off))} ms off the beat, ${clause.within} ms are asked for`;
-  const have = `${shown.length} of ${counted(clause.atLeast, "figure")} shown (${needed(clause.mark)}, ${clause.layer})`;
+  const asked = counted(clause.atLeast, "figure");
+  // More than is asked is no share of it.
+  const share =
+    shown.length > clause.atLeast
+      ? `${shown.length} shown, ${clause.atLeast} asked for`
+      : `${shown.length} of ${asked} shown`;
+  const have = `${share} (${needed(clause.mark)}, ${clause.layer})`;
   return state === "open" ? `${have}, ${unseen.length} not seen` : have;
 }
 
@@ -189,14 +195,69 @@ export function readiness(
   const own = evidence.filter((entry) => entry.studentId === studentId);
   const clauses = clauseFacts(rule, studentId, own, at, again);
   const chances = chancesOf(clauses, model, own, at);
-  const probability = Math.min(
+  const probability = totalOf(chances);
+  const verdict = verdictOf(probability);
+  const isEstimate = probability > 0 && probability < 1;
+  const isKnown = own.some((entry) => entry.at <= at);
+  return {
+    ...{ clauses, probability, reasons: clauses.map(reasonOf) },
+    // Of somebody of whom nothing was seen nothing is claimed, however easy the figures are for others.
+    verdict: isEstimate && !isKnown && verdict !== "not-yet" ? "open" : verdict,
+    spread: [quantileOf(chances, 1 / 6), quantileOf(chances, 5 / 6)],
+  };
+}
+
+const totalOf = (chances: readonly (readonly [chance: number, weight: number])[]): number =>
+  Math.min(
     1,
     chances.reduce((sum, [chance, weight]) => sum + chance * weight, 0),
   );
-  return {
-    ...{ clauses, probability, verdict: verdictOf(probability), reasons: clauses.map(reasonOf) },
-    spread: [quantileOf(chances, 1 / 6), quantileOf(chances, 5 / 6)],
+
+/** Something that a dancer has, whether anybody saw it or not. */
+export interface Had {
+  readonly figureId: string;
+  readonly layer: Layer;
+  readonly mark: Mark;
+}
+
+/** A clause's facts if a dancer had something: it is shown where it is asked at that layer or one before. */
+function factsWith(facts: ClauseFacts, { figureId, layer, mark }: Had): ClauseFacts {
+  const { clause, shown } = facts;
+  const counts =
+    clause.kind === "figures" &&
+    clause.figureIds.includes(figureId) &&
+    !shown.includes(figureId) &&
+    LAYERS.indexOf(clause.layer) <= LAYERS.indexOf(layer) &&
+    markRank(mark) >= markRank(clause.mark);
+  if (!counts) return facts;
+  const without = (ids: readonly string[]) => ids.filter((id) => id !== figureId);
+  const now = {
+    ...facts,
+    shown: [...shown, figureId],
+    lacking: without(facts.lacking),
+    unseen: without(facts.unseen),
   };
+  return { ...now, state: clauseState(clause, now) };
+}
+
+/**
+ * The chance that a rule holds if a dancer had something, all that was seen of them saying what it says now: having
+ * learned one thing makes nobody better at others.
+ * @returns 0 to 1; the chance as it is where they have it already, or where nothing can make them ready any more
+ * @example
+ * readyIfHad(RULE, "ana", MODEL, EVIDENCE, "2027-03-01", { figureId: "turn", layer: "partner", mark: "alone" }) // 1
+ */
+export function readyIfHad(
+  rule: ReadinessRule,
+  studentId: string,
+  model: MarkScale,
+  evidence: readonly Evidence[],
+  at: LocalDate,
+  had: Had,
+): number {
+  const own = evidence.filter((entry) => entry.studentId === studentId);
+  const clauses = clauseFacts(rule, studentId, own, at).map((facts) => factsWith(facts, had));
+  return totalOf(chancesOf(clauses, model, own, at));
 }
 
 /** The value below which a share of the weights lies. */

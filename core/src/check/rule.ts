@@ -38,6 +38,15 @@ export interface ClauseFacts {
   readonly off: number | null;
 }
 
+/** What so many shown and not seen settle of a clause. */
+export function clauseState(
+  { atLeast }: FigureClause,
+  { shown, unseen }: Pick<ClauseFacts, "shown" | "unseen">,
+): ClauseFacts["state"] {
+  if (shown.length >= atLeast) return "met";
+  return shown.length + unseen.length < atLeast ? "not-met" : "open";
+}
+
 /**
  * The facts of a rule: what a dancer's evidence says of each clause, without any estimate.
  * @param again a night on which is looked anew: what somebody lacked before it may have been learned, and counts as not
@@ -71,12 +80,7 @@ export function clauseFacts(
     const lacked = idsOf((mark) => mark !== null && markRank(mark) < markRank(clause.mark));
     const unseen = [...idsOf((mark) => mark === null), ...lacked.filter(isOld)];
     const lacking = lacked.filter((id) => !isOld(id));
-    const state =
-      shown.length >= clause.atLeast
-        ? "met"
-        : shown.length + unseen.length < clause.atLeast
-          ? "not-met"
-          : "open";
+    const state = clauseState(clause, { shown, unseen });
     return { clause, state, shown, lacking, unseen, off: null };
   });
 }

@@ -1,11 +1,10 @@
 import type { Layer } from "../figure/index.ts";
-import { addDays, type LocalDate } from "../time/index.ts";
+import type { LocalDate } from "../time/index.ts";
 import type { Evidence } from "./evidence.ts";
 import type { MarkScale } from "./fit.ts";
 import type { Mark } from "./mark.ts";
-import { readiness } from "./readiness.ts";
+import { readiness, readyIfHad } from "./readiness.ts";
 import type { ReadinessRule } from "./rule.ts";
-import { seenAhead } from "./telling.ts";
 
 /** What teaching a figure at a layer once more would change. */
 export interface TeachAgain {
@@ -33,7 +32,8 @@ export interface TeachAgainOptions {
 
 /**
  * What is worth teaching once more: for each figure that somebody was seen to lack, how many more would be ready if
- * everybody had it, the most per minute first.
+ * everybody had it, the most per minute first. It gives nothing to who has it already, nor to who cannot become ready
+ * any more.
  * @example
  * teachAgain({ rule: RULE, studentIds: ["ben"], model: MODEL, evidence: EVIDENCE, at: "2027-03-01",
  *   minutesOf: () => 5 }).map(({ figureId }) => figureId) // ["turn"]
@@ -46,8 +46,6 @@ export function teachAgain({
   at,
   minutesOf,
 }: TeachAgainOptions): TeachAgain[] {
-  // What is taught again is seen on a later day than all that stands.
-  const next = addDays(at, 1);
   const students = studentIds.map((studentId) => {
     const own = evidence.filter((entry) => entry.studentId === studentId);
     return { studentId, own, now: readiness(rule, studentId, model, own, at) };
@@ -66,10 +64,8 @@ export function teachAgain({
   return [...things.values()]
     .map(({ figureId, layer, mark, lacking }) => {
       const moreReady = students.reduce((sum, { studentId, own, now }) => {
-        const seen = seenAhead(studentId, figureId, layer, mark, next);
-        const then = readiness(rule, studentId, model, [...own, seen], next);
-        // Who had more than is asked keeps it.
-        return sum + Math.max(0, then.probability - now.probability);
+        const then = readyIfHad(rule, studentId, model, own, at, { figureId, layer, mark });
+        return sum + Math.max(0, then - now.probability);
       }, 0);
       const minutes = minutesOf(figureId, layer);
       return {

@@ -22,9 +22,9 @@ import {
 /** What was seen, with measurements that were kept among it, each under the person. */
 const SEEN = (of: string): string => `
   select e.id, s.person_id as "studentId", e.role, e.figure_id as "figureId", e.layer, e.mark, e.staff_id as "markerId",
-    to_char(e.seen_on, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset", e.corrects, e.check_id as "checkId",
+    to_char(e.day, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset", e.corrects, e.check_id as "checkId",
     e.position, e.noted_at
-  from evidence e join students s on s.id = e.student_id where ${of} and ${SEES("s.person_id", "e.section_id")}
+  from seen_evidence e join students s on s.id = e.student_id where ${of} and ${SEES("s.person_id", "e.section_id")}
   union all
   select p.id, s.person_id, case s.role when 'both' then 'leader' else s.role end, p.figure_id, 'count', null, p.staff_id,
     to_char(p.created_at at time zone (select time_zone from studio), 'YYYY-MM-DD'), 'measured',

@@ -42,10 +42,10 @@ interface LevelRow extends KeptEvidence {
 
 const OF_LEVEL = `
   select e.id, s.person_id as "studentId", e.role, e.figure_id as "figureId", e.layer, e.mark,
-    e.staff_id as "markerId", to_char(e.seen_on, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset",
+    e.staff_id as "markerId", to_char(e.day, 'YYYY-MM-DD') as at, e.place as where, null::float as "offset",
     e.corrects, e.check_id as "checkId", e.section_id as "sectionId"
-  from evidence e join students s on s.id = e.student_id join sections on sections.id = e.section_id
-  where sections.level_id = $levelId order by e.position`;
+  from seen_evidence e join students s on s.id = e.student_id join sections on sections.id = e.section_id
+  where sections.level_id = $levelId and e.day <= studio_today() order by e.position`;
 
 /** Another text whenever what a level comes to may be another. */
 const STATE = `
@@ -55,6 +55,9 @@ const STATE = `
     (select concat(count(*), '/', max(e.updated_at)) from enrolments e join sections on sections.id = e.section_id
      where sections.level_id = levels.id),
     (select concat(string_agg(name, ' ' order by id), '/', max(updated_at)) from sections where level_id = levels.id),
+    (select max(c.updated_at) from checks c join sections on sections.id = c.section_id
+     where sections.level_id = levels.id),
+    studio_today(),
     (select count(same_as) from students)) as state
   from levels where levels.id = $levelId and deleted_at is null`;
 

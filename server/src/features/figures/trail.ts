@@ -52,10 +52,10 @@ const marksOf = (db: Database, figureId: string): Promise<FigureTrail["danced"][
     db,
     `select count(*)::int as seen, count(*) filter (where mark in ('alone', 'dances-it'))::int as have
      from (
-       select distinct on (s.person_id) e.mark from evidence e join students s on s.id = e.student_id
+       select distinct on (s.person_id) e.mark from seen_evidence e join students s on s.id = e.student_id
        where e.figure_id = $figureId and e.mark is not null
          and not exists (select 1 from evidence later where later.corrects = e.id)
-       order by s.person_id, e.seen_on desc, e.position desc) latest`,
+       order by s.person_id, e.day desc, e.position desc) latest`,
     { figureId },
   );
 

@@ -64,12 +64,12 @@ const plansWhere = (condition: string): string => `
         from (
           select distinct on (s.person_id, e.figure_id) e.figure_id, e.mark
           from enrolments en join students own on own.id = en.student_id
-            join students s on s.person_id = own.person_id join evidence e on e.student_id = s.id
+            join students s on s.person_id = own.person_id join seen_evidence e on e.student_id = s.id
           where en.section_id = p.section_id and en.deleted_at is null and not en.waiting and e.mark is not null
             and e.figure_id::text = any(known.figure_ids)
-            and e.seen_on <= (select first_date from sections where id = p.section_id)
+            and e.day <= (select first_date from sections where id = p.section_id)
             and not exists (select 1 from evidence later where later.corrects = e.id)
-          order by s.person_id, e.figure_id, e.seen_on desc, e.position desc) latest
+          order by s.person_id, e.figure_id, e.day desc, e.position desc) latest
         group by figure_id) of_figures), '[]') as brought,
     coalesce((
       select json_agg(json_build_object(

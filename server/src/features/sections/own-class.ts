@@ -34,14 +34,17 @@ const IS_OWN = (studentPerson: string, and = "true"): string => `exists (
   select 1 from enrolments mine join students me on me.id = mine.student_id
   where me.person_id = ${studentPerson} and mine.deleted_at is null and ${and} and ${TEACHES("mine.section_id")})`;
 
-/** SQL: whether everything that was noted of somebody is open to `$personId`; `$isDirector` for the director. */
-export const SEES_ALL = (studentPerson: string): string =>
-  `($isDirector or ${IS_OWN(studentPerson, "mine.opened is null")})`;
-
 /** SQL: whether what was noted of somebody in a section is open to `$personId`. */
 export const SEES = (studentPerson: string, sectionId: string): string =>
   `($isDirector or ${TEACHES(sectionId)}
     or ${IS_OWN(studentPerson, `(mine.opened is null or ${sectionId} = any(mine.opened))`)})`;
+
+/** SQL: whether every class that somebody takes or took is open to `$personId`; `$isDirector` for the director. */
+export const SEES_ALL = (
+  studentPerson: string,
+): string => `($isDirector or (${IS_OWN(studentPerson)} and not exists (
+  select 1 from enrolments e join students o on o.id = e.student_id
+  where o.person_id = ${studentPerson} and not ${SEES(studentPerson, "e.section_id")})))`;
 
 /** What `SEES` and `SEES_ALL` are asked with. */
 export const asking = ({ id, role }: Person) => ({ personId: id, isDirector: role === "director" });
@@ -73,7 +76,10 @@ export const holdNotedClass = (db: Database, person: Person, sectionId: string):
  * @throws a problem that says so
  */
 export async function holdOwnStudent(db: Database, person: Person, studentId: string): Promise<void> {
-  await holdStudent(db, person, studentId, "true", "This student is seen by the teachers of their classes.");
+  await holdStudent(
+    ...([db, person, studentId, IS_OWN("students.person_id")] as const),
+    "This student is seen by the teachers of their classes.",
+  );
 }
 
 const ELSEWHERE =
@@ -85,9 +91,10 @@ const ELSEWHERE =
  */
 export async function holdWholeStudent(db: Database, person: Person, studentId: string): Promise<void> {
   await holdOwnStudent(db, person, studentId);
-  await holdStudent(db, person, studentId, "mine.opened is null", ELSEWHERE);
+  await holdStudent(db, person, studentId, SEES_ALL("students.person_id"), ELSEWHERE);
 }
 
+/** @param which the condition, in SQL, about a row of students */
 async function holdStudent(
   db: Database,
   person: Person,
@@ -98,8 +105,8 @@ async function holdStudent(
   if (person.role === "director") return;
   const [own] = await rowsOf<{ mine: boolean }>(
     db,
-    `select ${IS_OWN("students.person_id", which)} as mine from students where id = $studentId`,
-    { studentId, personId: person.id },
+    `select ${which} as mine from students where id = $studentId`,
+    { studentId, ...(which.includes("$isDirector") ? asking(person) : { personId: person.id }) },
   );
   if (!own) throw notFound();
   if (!own.mine) throw forbidden(why);

@@ -76,10 +76,10 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
   );
   const marks = await rowsOf<Omit<StudentExport["marks"][number], "mark"> & { readonly mark: Mark | null }>(
     db,
-    `select to_char(e.seen_on, 'YYYY-MM-DD') as date, figures.name as figure, e.role, e.layer, e.mark,
+    `select to_char(e.day, 'YYYY-MM-DD') as date, figures.name as figure, e.role, e.layer, e.mark,
        e.corrects is not null as corrects, staff.name as by
-     from evidence e join figures on figures.id = e.figure_id join staff on staff.id = e.staff_id
-     where e.student_id = any($ids::uuid[]) order by e.seen_on, e.position`,
+     from seen_evidence e join figures on figures.id = e.figure_id join staff on staff.id = e.staff_id
+     where e.student_id = any($ids::uuid[]) order by e.day, e.position`,
     { ids },
   );
   const practice = await rowsOf<StudentExport["practice"][number]>(

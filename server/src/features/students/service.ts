@@ -4,7 +4,7 @@ import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
 import { forbidden, HttpProblem, invalid } from "../../http/problems.ts";
-import { asking, holdOwnClass, holdWholeStudent, SEES_ALL, TEACHES } from "../sections/own-class.ts";
+import { holdOwnClass, holdWholeStudent, TEACHES } from "../sections/own-class.ts";
 import { enrolledByIds, listEnrolled, readEnrolled, readPerson } from "./read.ts";
 
 interface ToEnrol extends StudentContent {
@@ -38,16 +38,14 @@ async function openTo(
   studentIds: readonly string[],
 ): Promise<ReadonlyMap<string, string[] | null>> {
   if (person.role === "director") return new Map(studentIds.map((id) => [id, null]));
-  const rows = await rowsOf<{ id: string; all: boolean; sections: string[] }>(
+  const rows = await rowsOf<{ id: string; sections: string[] }>(
     db,
-    `select s.id, (${SEES_ALL("s.person_id")} or not exists (
-         select 1 from enrolments e join students o on o.id = e.student_id where o.person_id = s.person_id)) as all,
-       array(select distinct e.section_id from enrolments e join students o on o.id = e.student_id
+    `select s.id, array(select distinct e.section_id from enrolments e join students o on o.id = e.student_id
          where o.person_id = s.person_id and e.deleted_at is null and ${TEACHES("e.section_id")}) as sections
      from students s where s.id = any($studentIds::uuid[])`,
-    { studentIds, ...asking(person) },
+    { studentIds, personId: person.id },
   );
-  return new Map(rows.map(({ id, all, sections }) => [id, all ? null : sections]));
+  return new Map(rows.map(({ id, sections }) => [id, sections]));
 }
 
 /** Enrols some in one step, all or none; who is enrolled already stays as they are. */

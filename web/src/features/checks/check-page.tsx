@@ -1,5 +1,6 @@
 import { Button, Flex } from "@chakra-ui/react";
 import { api, type Check } from "@map-step/contract";
+import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
@@ -26,7 +27,9 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
   const [search, setSearch] = useSearchParams();
   const { section, level } = board;
   // Before the night it is laid out, on the night it is marked, unless somebody chooses.
-  const inRoom = (search.get("view") ?? (check.heldOn <= board.today ? "room" : "design")) === "room";
+  // What somebody else changes meanwhile moves nobody's page.
+  const [first] = useState(check.heldOn <= board.today ? "room" : "design");
+  const inRoom = (search.get("view") ?? first) === "room";
   useInTheRoom(inRoom);
   // On a phone in the room only the ways out stay.
   const aside = inRoom ? { base: "none", md: "inline-flex" } : undefined;

@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { api, type FigureLine, type LevelSeen, type Section, type StaffMember } from "@map-step/contract";
-import { agreement, MARK_NAMES, MARKS } from "@map-step/core/check";
+import { agreement, FEWEST_PAIRS, MARK_NAMES, MARKS } from "@map-step/core/check";
 import { counted, inWords } from "@map-step/core/words";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
@@ -51,12 +51,16 @@ function Pair({ pair, seen, nameOf, who }: Known & { pair: LevelSeen["twice"] })
       </PanelTitle>
       <Text>
         {counted(pair.length, "mark")} of the same dancer and figure within a week.{" "}
-        {kappa === null
-          ? "Too alike to say how far they agree: both always gave one and the same mark."
-          : `They ${agreementInWords(kappa)}: ${kappa.toFixed(2)} of 1${low === null || high === null ? "" : `, between ${low.toFixed(2)} and ${high.toFixed(2)}`}.`}{" "}
-        {Math.abs(difference) < 0.05
-          ? "Neither is the stricter."
-          : `${difference > 0 ? two : one} marks ${Math.abs(difference).toFixed(1)} of a mark lower on average.`}
+        {pair.length < FEWEST_PAIRS
+          ? `Too few to say how far they agree: ${FEWEST_PAIRS} or more say something.`
+          : kappa === null
+            ? "Too alike to say how far they agree: both always gave one and the same mark."
+            : `They ${agreementInWords(kappa)}: ${kappa.toFixed(2)} of 1${low === null || high === null ? "" : `, between ${low.toFixed(2)} and ${high.toFixed(2)}`}.`}{" "}
+        {pair.length < FEWEST_PAIRS
+          ? null
+          : Math.abs(difference) < 0.05
+            ? "Neither is the stricter."
+            : `${difference > 0 ? two : one} marks ${Math.abs(difference).toFixed(1)} of a mark lower on average.`}
       </Text>
       <Flex gap="6" wrap="wrap" mt="3" align="flex-start">
         <PlainTable

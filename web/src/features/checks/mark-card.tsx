@@ -28,7 +28,7 @@ export function MarkCard({
   const keyed = (event: KeyboardEvent) => {
     const chosen = MARK_KEYS.find(({ key }) => key === event.key);
     if (readOnly) return;
-    if (chosen) give(chosen.mark);
+    if (chosen && chosen.mark !== given) give(chosen.mark);
     if (event.key === "0" || event.key === "Delete") give(null);
   };
   return (
@@ -71,13 +71,18 @@ export function MarkCard({
             borderColor={given === mark ? "pine" : "pine2"}
             fontWeight="400"
             fontSize="sm"
-            onClick={() => give(given === mark ? null : mark)}
+            onClick={() => (given === mark ? undefined : give(mark))}
           >
             <MarkSign mark={mark} size={20} />
             {name}
           </Button>
         ))}
       </Grid>
+      {given !== null && !readOnly ? (
+        <Button size="xs" variant="ghost" mt="1" aria-keyshortcuts="0" onClick={() => give(null)}>
+          Clear this mark
+        </Button>
+      ) : null}
       {others.length > 0 ? (
         <Text fontSize="sm" color="soft" mt="1">
           Seen by another tonight: {others.map(({ mark }) => (mark ? MARK_NAMES[mark] : "")).join(", ")}

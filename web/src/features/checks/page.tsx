@@ -1,5 +1,7 @@
 import { Button, Flex, Text } from "@chakra-ui/react";
 import { api } from "@map-step/contract";
+import { uncorrected } from "@map-step/core/check";
+import { counted } from "@map-step/core/words";
 import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
@@ -97,10 +99,13 @@ function SectionBoard({ board }: { board: Board }) {
   const [ruling, setRuling] = useState(false);
   const mayRule = useMay("levels.write");
   const mayGroup = useMay("sections.write");
+  // Whoever is shown at first stays, whatever others mark meanwhile.
+  const [first, setFirst] = useState<string | null>(null);
+  const opening = mostOpen(answer)?.studentId ?? null;
+  if (first === null && opening !== null) setFirst(opening);
   const shown =
-    chosen.dancerId === null && chosen.figureId === null
-      ? { ...chosen, dancerId: mostOpen(answer)?.studentId ?? null }
-      : chosen;
+    chosen.dancerId === null && chosen.figureId === null ? { ...chosen, dancerId: first } : chosen;
+  const ahead = uncorrected(board.seen.evidence).filter(({ at }) => at > board.today).length;
   const week = Math.max(0, ...board.plan.held.map((one) => one.week));
   return (
     <>
@@ -132,6 +137,12 @@ function SectionBoard({ board }: { board: Board }) {
         dancerOf={(id) => board.dancers.find((one) => one.id === id)?.name ?? "somebody"}
       />
       <Checks board={board} />
+      {ahead > 0 ? (
+        <Text bg="apricotWash" px="3" py="1" borderRadius="md" mb="3">
+          {counted(ahead, "mark is", "marks are")} of a check that is dated ahead of today, and{" "}
+          {ahead === 1 ? "counts" : "count"} from its day on.
+        </Text>
+      ) : null}
       {board.figures.length === 0 ? (
         <Empty title="Nothing was taught yet">
           Figures appear here once their lesson has been taught, or once something was seen of them.

@@ -1,8 +1,9 @@
 import { Box, Button, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import type { Check, FigureRecord } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
-import { type KeyboardEvent, useState } from "react";
+import { type KeyboardEvent, useRef, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
+import { longDay } from "../../kit/dates.ts";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { SmallSelect } from "../../kit/select.tsx";
@@ -17,7 +18,7 @@ import { MarkCard } from "./mark-card.tsx";
 import { NoteAbout } from "./note-about.tsx";
 import { RoomCouples } from "./room-couples.tsx";
 import { sending } from "./seen-outbox.ts";
-import { openOf } from "./settled.ts";
+import { openOf, unmarkedOf } from "./settled.ts";
 import { inRoles, type Marked, useMarking } from "./use-marking.ts";
 import { LAYER_WORDS, settledInWords } from "./words.ts";
 
@@ -35,6 +36,24 @@ interface Props {
   readonly answer: BoardAnswer | null;
   /** The figures of the dance in full, once they are read. */
   readonly records: readonly FigureRecord[];
+}
+
+/** So many are watched at once. */
+const MOST_WATCHED = 4;
+
+/**
+ * Whom to watch, each in a place of their own: what others mark meanwhile moves no card under a finger. A place goes to
+ * the next most telling once whoever stands there was marked here.
+ */
+function useSlots(figureId: string, telling: readonly string[], isMarked: (id: string) => boolean): string[] {
+  const kept = useRef<{ readonly figureId: string; readonly ids: readonly string[] }>({ figureId, ids: [] });
+  const before = kept.current.figureId === figureId ? kept.current.ids : [];
+  const staying = new Set(before.filter((id) => !isMarked(id)));
+  const coming = telling.filter((id) => !before.includes(id));
+  const ids = before.flatMap((id) => (staying.has(id) ? id : (coming.shift() ?? [])));
+  const all = [...ids, ...coming].slice(0, MOST_WATCHED);
+  kept.current = { figureId, ids: all };
+  return all;
 }
 
 /** Marking in the room: the routine on top, who to watch now, everybody else below, and when to stop. */
@@ -59,15 +78,17 @@ export function Room({ board, check, answer, records }: Props) {
     .flatMap(({ studentId: id, telling: own }) => own.map((thing) => ({ ...thing, id })))
     .filter(({ gain, figureId: of }) => gain > 0.01 && strip.includes(of))
     .toSorted((a, b) => b.gain - a.gain);
+  // What is watched is the figure that is chosen above, on the whole page.
   const here = telling.filter((thing) => thing.figureId === figureId);
-  const watched = (here.length > 0 ? here : telling).slice(0, 4);
-  const cards = watched.flatMap(({ id, figureId: of, gain }) =>
-    dancers
-      .filter((dancer) => dancer.id === id)
-      .slice(0, 1)
-      .map((dancer) => ({ dancer, of, gain })),
+  const slots = useSlots(
+    figureId,
+    here.map(({ id }) => id),
+    (id) => dancers.some((dancer) => dancer.id === id && marking.markOf(dancer, figureId) !== null),
   );
+  const cards = slots.flatMap((id) => dancers.filter((dancer) => dancer.id === id).slice(0, 1));
+  const elsewhere = here.length === 0 ? telling[0] : undefined;
   const open = answer ? openOf(answer, nameOf) : null;
+  const unmarked = answer ? unmarkedOf(answer).map(board.nameOf) : [];
   const step = (event: KeyboardEvent) => {
     if (event.target instanceof HTMLInputElement || event.target instanceof HTMLSelectElement) return;
     if (event.key === "ArrowRight") setAt(Math.min(strip.length - 1, at + 1));
@@ -109,6 +130,11 @@ export function Room({ board, check, answer, records }: Props) {
           <HeldBadge of={sending} edit={board.seen} />
         </Flex>
       </Flex>
+      {check.heldOn > board.today ? (
+        <Text bg="apricotWash" px="3" py="1" borderRadius="md" mb="2">
+          This check is dated {longDay(check.heldOn)}. What is marked here counts from that day on.
+        </Text>
+      ) : null}
       <Flex gap="1" overflowX="auto" pb="2" mb="2" role="group" aria-label="The routine">
         {strip.map((id, index) => (
           <Button
@@ -139,21 +165,22 @@ export function Room({ board, check, answer, records }: Props) {
             Watch now
           </Heading>
           {cards.length === 0 ? (
-            <Text color="soft">
-              {answer ? "Nobody whose mark here would settle anything." : "Working out whom to watch …"}
-            </Text>
+            <Flex align="center" gap="3" wrap="wrap">
+              <Text color="soft">
+                {answer
+                  ? `Nobody's mark on ${board.nameOf(figureId)} would settle anything.`
+                  : "Working out whom to watch …"}
+              </Text>
+              {elsewhere ? (
+                <Button size="sm" variant="outline" onClick={() => setAt(strip.indexOf(elsewhere.figureId))}>
+                  Go to {board.nameOf(elsewhere.figureId)}
+                </Button>
+              ) : null}
+            </Flex>
           ) : (
             <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="3">
-              {cards.map(({ dancer, of }, index) =>
-                card(
-                  dancer,
-                  of,
-                  of === figureId
-                    ? index === 0
-                      ? "would settle most"
-                      : `${dancer.as}; still open`
-                    : board.nameOf(of),
-                ),
+              {cards.map((dancer, index) =>
+                card(dancer, figureId, index === 0 ? "would settle most" : `${dancer.as}; still open`),
               )}
             </Grid>
           )}
@@ -200,10 +227,16 @@ export function Room({ board, check, answer, records }: Props) {
         </>
       )}
       <NoteAbout key={figureId} board={board} check={check} figureId={figureId} />
-      <Box role="status" mt="4" p="3" borderRadius="md" bg={open?.length === 0 ? "pineWash" : "apricotWash"}>
+      <Box
+        role="status"
+        mt="4"
+        p="3"
+        borderRadius="md"
+        bg={open?.length === 0 && unmarked.length === 0 ? "pineWash" : "apricotWash"}
+      >
         {open ? (
           <>
-            <Text fontWeight="700">{settledInWords(open, board.dancers.length)}</Text>
+            <Text fontWeight="700">{settledInWords(open, board.dancers.length, unmarked)}</Text>
             {open.length > 0 ? (
               <Text fontSize="sm">
                 {telling

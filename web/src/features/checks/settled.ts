@@ -5,6 +5,17 @@ const entropy = (chance: number): number =>
 /** From here on a dancer counts as settled: nothing that is left would likely change it. */
 const SETTLED = 0.05;
 
+/** Figures that the rule asks of everybody, and on which nobody was marked: no estimate stands in for a look at them. */
+export function unmarkedOf({ dancers }: Pick<BoardAnswer, "dancers">): string[] {
+  const [first, ...others] = dancers.map(({ readiness: { clauses } }) => {
+    const asked = clauses.flatMap(({ clause, unseen }) =>
+      clause.kind === "figures" && clause.atLeast >= new Set(clause.figureIds).size ? unseen : [],
+    );
+    return new Set(asked);
+  });
+  return [...(first ?? [])].filter((id) => others.every((own) => own.has(id)));
+}
+
 /** Who is not settled, and about how many looks it takes. */
 export function openOf({ dancers }: Pick<BoardAnswer, "dancers">, nameOf: (id: string) => string) {
   return dancers.flatMap(({ studentId, readiness: { probability }, telling }) => {

@@ -77,7 +77,13 @@ export function readinessInWords(
       ...(lacking.length > 0 ? [`${lacking.length} not well enough`] : []),
       ...(unseen.length > 0 ? [`${unseen.length} not seen`] : []),
     ].join(", ");
-    return `${shown.length} of ${clause.atLeast} ${things(stated[at])}${rest === "" ? "" : ` (${rest})`}`;
+    const what = things(stated[at]);
+    // More than is asked is no share of it.
+    const share =
+      shown.length > clause.atLeast
+        ? `${shown.length} ${what} shown, ${clause.atLeast} asked for`
+        : `${shown.length} of ${clause.atLeast} ${what}`;
+    return `${share}${rest === "" ? "" : ` (${rest})`}`;
   });
   const settled = probability === 0 || probability === 1;
   const head =
@@ -103,11 +109,19 @@ export const evidenceInWords = ({ mark, layer, where, offset, corrects }: KeptEv
       ? "taken back"
       : `${MARK_NAMES[mark]}, ${LAYER_WORDS[layer]}${where === "class" ? ", in class" : ""}${corrects ? ", corrected" : ""}`;
 
-/** Whether nothing that could still be seen would change anything: all are settled, or what is left. */
+/**
+ * Whether nothing that could still be seen would change anything: all are settled, or what is left.
+ * @param unmarked names of figures that the rule asks of everybody, and on which nobody was marked
+ */
 export function settledInWords(
   open: readonly { readonly name: string; readonly looks: number }[],
   all: number,
+  unmarked: readonly string[] = [],
 ): string {
+  if (open.length === 0 && all > 0 && unmarked.length > 0)
+    return `By estimate everybody is settled, but the rule asks ${inWords(unmarked)} of all and nobody was marked on ${
+      unmarked.length === 1 ? "it" : "them"
+    }. Look once before you stop.`;
   if (open.length === 0)
     return all === 0 ? "Nobody to look at." : "Everybody is settled. You can stop looking.";
   const looks = open.reduce((sum, one) => sum + one.looks, 0);
