@@ -1,5 +1,6 @@
 export { buildLesson, lessonLength, segment } from "./build.ts";
 export * from "./carry.ts";
+export * from "./give-back.ts";
 export * from "./guide.ts";
 export * from "./ladder.ts";
 export * from "./log.ts";

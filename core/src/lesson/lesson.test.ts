@@ -7,7 +7,9 @@ import { layOut, planFacts, teachingMinutes } from "../plan/index.ts";
 import {
   buildLesson,
   carryOver,
+  giveBack,
   insertSegment,
+  isEmpty,
   lessonLength,
   NOTHING_PLANNED,
   partNames,
@@ -16,6 +18,7 @@ import {
   retime,
   SEGMENT_KINDS,
   type Segment,
+  shorten,
   type TaughtSegment,
   templateOf,
   totalMinutes,
@@ -379,5 +382,72 @@ describe("look-alikes and chains", () => {
   it("end in a chain of tonight's figures", () => {
     const practice = buildLesson({ plan, week: 2, carryOver: [] }).find(({ kind }) => kind === "practice");
     expect([...(practice?.withIds ?? [])].sort()).toEqual(["a", "b"]);
+  });
+});
+
+describe("minutes that nothing is planned for", () => {
+  const anyLesson = fc
+    .array(
+      fc.record({
+        kind: fc.constantFrom(
+          "new" as const,
+          "return" as const,
+          "practice" as const,
+          "wrap" as const,
+          "own" as const,
+        ),
+        minutes: fc.integer({ min: 1, max: 20 }),
+        empty: fc.boolean(),
+      }),
+      { minLength: 2, maxLength: 8 },
+    )
+    .map((parts) =>
+      parts.map(({ kind, minutes, empty }, at) => ({
+        ...plain(kind, kind === "own" && empty ? NOTHING_PLANNED : `Part ${at}`, minutes),
+        id: `${at}`,
+      })),
+    );
+  const emptyMinutes = (parts: readonly Segment[]) => totalMinutes(parts.filter(isEmpty));
+
+  test("give way before any other, when a part grows as when the lesson gets shorter", () => {
+    fc.assert(
+      fc.property(
+        anyLesson,
+        fc.integer({ min: 0, max: 7 }),
+        fc.integer({ min: 1, max: 30 }),
+        (parts, at, by) => {
+          const index = at % parts.length;
+          const own = parts[index];
+          if (!own) return;
+          const grown = retime(parts, index, own.minutes + by);
+          expect(totalMinutes(grown)).toBe(totalMinutes(parts));
+          const others = parts.filter(({ id }) => id !== own.id);
+          const gaveWay = others.some(
+            (one) => !isEmpty(one) && (grown.find(({ id }) => id === one.id)?.minutes ?? 0) < one.minutes,
+          );
+          if (gaveWay) expect(grown.filter(({ id, ...one }) => id !== own.id && isEmpty(one))).toEqual([]);
+          const less = Math.min(by, totalMinutes(parts) - 1);
+          const { segments } = shorten(parts, less);
+          expect(totalMinutes(segments)).toBe(totalMinutes(parts) - less);
+          const cut = parts.some(
+            (one) => !isEmpty(one) && (segments.find(({ id }) => id === one.id)?.minutes ?? 0) < one.minutes,
+          );
+          if (cut) expect(emptyMinutes(segments)).toBe(0);
+        },
+      ),
+    );
+  });
+
+  test("and all others come back exactly when minutes are given back, also after an edit in between", () => {
+    fc.assert(
+      fc.property(anyLesson, fc.integer({ min: 1, max: 40 }), (parts, by) => {
+        const less = Math.min(by, totalMinutes(parts) - 1);
+        const after = shorten(parts, less).segments;
+        expect(giveBack(after, { before: parts, after })).toEqual(parts);
+        const edited = removeSegment(after, 0);
+        const given = giveBack(edited, { before: parts, after });
+        expect(totalMinutes(given)).toBe(totalMinutes(parts));
+      }),
+    );
   });
 });

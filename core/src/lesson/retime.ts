@@ -1,15 +1,21 @@
-import type { Segment } from "./segment.ts";
+import { isEmpty, type Segment } from "./segment.ts";
 
 /** What retiming looks at. A locked part keeps its minutes. */
-type Timed = Pick<Segment, "kind" | "minutes"> & { readonly locked?: boolean };
+type Timed = Pick<Segment, "kind" | "minutes"> & { readonly title?: string; readonly locked?: boolean };
 
-/** Who gives way first when another part grows: the free dancing, then the longest of the rest. */
+/** Who gives way first when another part grows: minutes that nothing is planned for, the free dancing, the longest. */
 function giver<T extends Timed>(segments: readonly T[], except: number): number {
   const open = segments
     .map((segment, index) => ({ ...segment, index }))
-    .filter(({ index, minutes, locked }) => index !== except && minutes > 1 && !locked);
+    .filter((one) => one.index !== except && one.minutes > (isEmpty(one) ? 0 : 1) && !one.locked);
+  const empty = open.find(isEmpty);
   const practice = open.find(({ kind }) => kind === "practice");
-  return practice?.index ?? open.sort((a, b) => b.minutes - a.minutes || b.index - a.index)[0]?.index ?? -1;
+  return (
+    empty?.index ??
+    practice?.index ??
+    open.sort((a, b) => b.minutes - a.minutes || b.index - a.index)[0]?.index ??
+    -1
+  );
 }
 
 /** Who takes up what becomes free: the free dancing, then the next part, then the one before; -1 if all are locked. */
@@ -21,14 +27,18 @@ function takerOf(segments: readonly Timed[], index: number): number {
 
 /**
  * Gives one part another length; the others give way or take up what is left, so that the sum stays the same.
- * Growing takes minutes from the free dancing first, then from the longest part; shrinking hands them to the
- * free dancing, or to the next part where there is none. Every part keeps at least a minute, a locked one all its
- * minutes.
+ * Growing takes minutes that nothing is planned for first, which fall out when none is left, then from the free
+ * dancing, then from the longest part; shrinking hands them to the free dancing, or to the next part where there is
+ * none. Every other part keeps at least a minute, a locked one all its minutes.
  * @example
  * retime([{ minutes: 10, locked: false }, { minutes: 10, locked: false }], 0, 12).map(({ minutes }) => minutes)
  * // [12, 8]
  */
-export function retime<T extends Timed>(segments: readonly T[], index: number, minutes: number): T[] {
+export const retime = <T extends Timed>(segments: readonly T[], index: number, minutes: number): T[] =>
+  retimed(segments, index, minutes).filter((segment) => segment.minutes > 0);
+
+/** The same with parts of no minutes still in their places. */
+function retimed<T extends Timed>(segments: readonly T[], index: number, minutes: number): T[] {
   const result = segments.map((segment) => ({ ...segment }));
   const target = result[index];
   if (!target || result.length < 2) return result;
@@ -63,8 +73,8 @@ export function retime<T extends Timed>(segments: readonly T[], index: number, m
  */
 export function insertSegment<T extends Timed>(segments: readonly T[], index: number, segment: T): T[] {
   const widened = segments.toSpliced(index, 0, { ...segment, minutes: 0 });
-  const result = retime(widened, index, segment.minutes);
-  return (result[index]?.minutes ?? 0) > 0 ? result : [...segments];
+  const result = retimed(widened, index, segment.minutes);
+  return (result[index]?.minutes ?? 0) > 0 ? result.filter(({ minutes }) => minutes > 0) : [...segments];
 }
 
 /**

@@ -1,4 +1,4 @@
-import { type Segment, type SegmentKind, sayFirst, totalMinutes } from "./segment.ts";
+import { isEmpty, type Segment, type SegmentKind, sayFirst, totalMinutes } from "./segment.ts";
 
 /** One part that gives way, and why it and not another. */
 export interface Shortened {
@@ -19,6 +19,8 @@ export interface ShorterLesson<T> {
 
 interface Cut {
   readonly kinds: readonly SegmentKind[];
+  /** Only minutes that nothing is planned for. */
+  readonly empty?: true;
   /** Down to how many of its minutes. */
   readonly floor: (minutes: number) => number;
   readonly why: string;
@@ -40,6 +42,7 @@ const share = (of: number, least: number) => (minutes: number) =>
 
 /** Who gives way, in this order. What is new and what keeps people safe comes last. */
 const CUTS: readonly Cut[] = [
+  { kinds: ["own"], empty: true, floor: () => 0, why: "nothing was planned for it" },
   { kinds: ["practice"], floor: share(0, 3), why: "free dancing gives way first" },
   { kinds: ["own", "contrast"], floor: share(0.5, 2), why: "can be said shorter" },
   { kinds: ["wrap"], floor: share(0.5, 1), why: "the look ahead can be said shorter" },
@@ -64,7 +67,7 @@ function take(minutes: number[], from: readonly number[], floors: readonly numbe
 }
 
 /**
- * A running order with fewer minutes. Free dancing gives way first, then what is said and brought back, then what
+ * A running order with fewer minutes. What nothing is planned for gives way first, then free dancing, then what is said and brought back, then what
  * goes deeper, then what is new; locked parts only when nothing else is left. Parts fall out only when not even a
  * minute each is left, those last planned first, and then their cautions are said in the part that opens the
  * lesson. The result has exactly the minutes asked for.
@@ -76,9 +79,9 @@ export function shorten<T extends Segment>(segments: readonly T[], minutes: numb
   const left = segments.map((segment) => segment.minutes);
   const why: string[] = segments.map(() => "");
   let missing = Math.min(Math.max(0, minutes), Math.max(0, totalMinutes(segments) - 1));
-  const cut = ({ kinds, floor, why: reason }: Cut, locked: boolean) => {
+  const cut = ({ kinds, empty, floor, why: reason }: Cut, locked: boolean) => {
     const from = segments.flatMap((one, at) =>
-      kinds.includes(one.kind) && one.locked === locked ? [at] : [],
+      kinds.includes(one.kind) && one.locked === locked && (!empty || isEmpty(one)) ? [at] : [],
     );
     const before = [...left];
     const floors = segments.map((one) => floor(one.minutes));
@@ -92,6 +95,7 @@ export function shorten<T extends Segment>(segments: readonly T[], minutes: numb
   );
   for (const at of order) {
     if (missing === 0) break;
+    if (left[at] === 0) continue;
     left[at] = 0;
     why[at] = "not even a minute is left for it";
     missing -= 1;

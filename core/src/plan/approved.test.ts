@@ -173,7 +173,6 @@ function repaired(level: LevelPlan, index: number): string[] {
     { kind: "cancelled", week: 2 },
     { kind: "short", week: 1, minutes: 15 },
     { kind: "away", week: 2, staffId: "bo" },
-    { kind: "not-reached", figureIds: level.placements.slice(0, 1).map(({ figureId }) => figureId) },
     { kind: "none" },
   ];
   const taught = index % 2;

@@ -35,7 +35,7 @@ const BY_CODE: Readonly<Partial<Record<FindingCode, Words>>> = {
   "no-qualified-teacher": (count) => `${count} figures have nobody in this section who may teach them.`,
   "new-on-last-night": (count) =>
     `${count} figures are new on the last night, with no lesson left to bring them back.`,
-  "not-reached": (count) => `${count} figures were not reached in class.`,
+  "not-reached": (count) => `${count} figures were not reached in class, and no lesson is left for them.`,
   "must-waits": (count) => `${count} figures must be taught in this level and have no week yet.`,
   banned: (count) => `${count} figures stand in the plan although this level leaves them out.`,
 };

@@ -5,8 +5,6 @@ export type Change =
   | { readonly kind: "none" }
   | { readonly kind: "cancelled"; readonly week: number }
   | { readonly kind: "short"; readonly week: number; readonly minutes: number }
-  /** New material that was not reached in a week that was taught. */
-  | { readonly kind: "not-reached"; readonly figureIds: readonly string[] }
   | { readonly kind: "away"; readonly week: number; readonly staffId: string }
   /** A figure comes back in a week, because dancers lack it. */
   | { readonly kind: "again"; readonly figureId: string; readonly week: number };
@@ -26,11 +24,6 @@ export function withChange(level: LevelPlan, change: Change): LevelPlan {
       return { ...level, special: special({ week: change.week, kind: "cancelled", minutes: 0 }) };
     case "short":
       return { ...level, special: special({ week: change.week, kind: "short", minutes: change.minutes }) };
-    case "not-reached":
-      return {
-        ...level,
-        placements: level.placements.filter(({ figureId }) => !change.figureIds.includes(figureId)),
-      };
     case "again":
       return {
         ...level,

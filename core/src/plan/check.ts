@@ -1,3 +1,4 @@
+import { carriedIn } from "./carried.ts";
 import { checkFigure } from "./check-figure.ts";
 import { checkWeeks } from "./check-week.ts";
 import { type Finding, findingKey } from "./finding.ts";
@@ -24,10 +25,10 @@ function checkWhole(layout: Layout): Finding[] {
     const text = `${name} must be taught in this level and has no week yet.`;
     findings.push({ code: "must-waits", severity: "must", week: 0, figureId: id, size: 1, text });
   }
-  for (const { figureId, week } of level.notReached ?? []) {
+  for (const { figureId, from: week, to } of carriedIn(layout)) {
     const figure = figures.get(figureId);
-    if (!figure) continue;
-    const text = `${figure.name} was due in week ${week} and was not reached in class.`;
+    if (!figure || to !== null) continue;
+    const text = `${figure.name} was due in week ${week}, was not reached in class, and no lesson is left for it.`;
     findings.push({ code: "not-reached", severity: "should", week, figureId, size: 1, text });
   }
   return findings;

@@ -1,5 +1,6 @@
 export { anneal } from "./anneal.ts";
 export * from "./approach.ts";
+export { type Carried, carriedOver } from "./carried.ts";
 export { type Cause, causesOf } from "./cause.ts";
 export { type Change, withChange } from "./change.ts";
 export { checkPlan, mutedIn } from "./check.ts";

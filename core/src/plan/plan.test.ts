@@ -232,15 +232,29 @@ describe("whyHere", () => {
     expect(whyHere(level, "pass")).toEqual([
       "Needs Basic, danced in 1 lesson by then.",
       "A week earlier: Pass in week 1 needs Basic, which is new in the same lesson.",
+      "Nothing would speak against a week later.",
     ]);
-    expect(whyHere(level, "basic")).toEqual(["It needs nothing before it."]);
+    expect(whyHere(level, "basic")).toEqual([
+      "It needs nothing before it.",
+      "A week later: Pass in week 2 needs Basic, which is new in the same lesson.",
+    ]);
+    // That minutes would be left over decides nothing.
+    const all = levelOf(
+      [basic, figure("Pass")],
+      [
+        ["Basic", 1],
+        ["Pass", 3],
+      ],
+    );
+    for (const { figureId } of all.placements)
+      expect(whyHere(all, figureId).join(" ")).not.toMatch(/left (to dance|over)|minutes/);
   });
 
   it("says so when nothing speaks against it, and knows what dancers bring along", () => {
     const level = levelOf([basic, figure("Pass", { needs: ["basic"] })], [["Pass", 4]], {}, ["basic"]);
     expect(whyHere(level, "pass")).toEqual([
       "Needs Basic, known from the level before.",
-      "A week earlier nothing more would speak against it.",
+      "Nothing would speak against a week earlier or a week later.",
     ]);
   });
 

@@ -138,20 +138,6 @@ describe("reflow", () => {
     expect(placements).toContainEqual({ figureId: "wrap", week: 4 });
   });
 
-  it("finds a new week for what was not reached, and leaves taught weeks alone", () => {
-    const level = levelOf(
-      [figure("Basic"), figure("Pass")],
-      [
-        ["Basic", 1],
-        ["Pass", 2],
-      ],
-    );
-    const { moves } = reflow(level, { kind: "not-reached", figureIds: ["pass"] }, 2);
-    expect(moves).toEqual([
-      { figureId: "pass", from: null, to: 3, why: "It was not reached in class; it finds room in week 3." },
-    ]);
-  });
-
   it("moves what only the teacher who is away may teach", () => {
     const level = {
       ...levelOf(
@@ -209,28 +195,6 @@ describe("repairs", () => {
         expect(whyNot(problem, places, f, w) === null).toBe(keepsLimits(problem, tried));
       }),
       { numRuns: 150 },
-    );
-  });
-
-  it("keep what depends on what a class did not reach, where a week is free for it", () => {
-    const level = levelOf(
-      [figure("Basic"), figure("Pass", { needs: ["basic"] }), figure("Wrap", { needs: ["pass"] })],
-      [
-        ["Basic", 1],
-        ["Pass", 2],
-        ["Wrap", 3],
-      ],
-      { settledLessons: 1 },
-    );
-    const { placements, moves } = reflow(level, { kind: "not-reached", figureIds: ["pass"] }, 2);
-    expect(placements).toEqual(
-      expect.arrayContaining([
-        { figureId: "pass", week: 3 },
-        { figureId: "wrap", week: 4 },
-      ]),
-    );
-    expect(moves.find(({ figureId }) => figureId === "wrap")?.why).toBe(
-      "It needs Pass, which is new in week 3 and danced enough from week 4 on; week 4 is the nearest that takes it.",
     );
   });
 });

@@ -151,8 +151,8 @@ export const movesIn = (task: RepairTask, places: Places): Repair => ({
  * repairPlaces(repairTask(LEVEL, { kind: "cancelled", week: 3 })) // [0, 3, -1]
  */
 export function repairPlaces(task: RepairTask, onFirst: (places: Places) => void = () => undefined): Places {
-  const { problem, before, options, wanted, change } = task;
-  if (keepsLimits(problem, before) && change.kind !== "not-reached") return before;
+  const { problem, before, options, wanted } = task;
+  if (keepsLimits(problem, before)) return before;
   const repaired = repairInPlace(problem, before);
   wanted.forEach((is, f) => {
     if (!is || (repaired[f] ?? -1) >= 0) return;

@@ -17,7 +17,7 @@ export interface RepairTask {
   readonly problem: Problem;
   /** Where each figure was new; -1 for one that waited. */
   readonly before: Places;
-  /** Whether it was planned, or was due in a class that did not reach it. */
+  /** Whether it was planned. */
   readonly wanted: readonly boolean[];
   /**
    * What it is worth to have figure f new in week w: first that it is in the plan at all, by its worth; then that it
@@ -40,8 +40,7 @@ export function repairTask(level: LevelPlan, change: Change, taught = 0): Repair
   const options = { from: taught + 1, keep: changed.placements.filter(({ week }) => week <= taught) };
   const whole = problemOf(changed, options);
   const before = placesOf(whole, changed.placements);
-  const due = new Set(change.kind === "not-reached" ? change.figureIds : []);
-  const wanted = whole.figures.map(({ id }, f) => (before[f] ?? -1) >= 0 || due.has(id));
+  const wanted = whole.figures.map((_, f) => (before[f] ?? -1) >= 0);
   const allowed = whole.allowed.map((weeks, f) => (wanted[f] ? weeks : weeks.map(() => false)));
   const { figures, weeks } = whole;
   const stays = 2 * weeks * figures.length + 1;

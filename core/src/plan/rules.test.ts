@@ -6,6 +6,7 @@ import { parseFigure } from "../notation/index.ts";
 import {
   APPROACHES,
   approachOf,
+  carriedOver,
   checkPlan as checkAll,
   findingKey,
   type LevelPlan,
@@ -159,9 +160,23 @@ describe("what a plan is checked for", () => {
   it("musts that wait, what is left out and yet placed, and what was not reached", () => {
     const level = levelOf([figure("A", { wish: "must" }), figure("B", { wish: "ban" })], [["B", 2]]);
     expect(codes(level)).toEqual(["must-waits@0", "banned@2"]);
-    expect(codes({ ...two({}, {}, [1, 2]), notReached: [{ figureId: "a", week: 1 }] })).toEqual([
-      "not-reached@1",
-    ]);
+    const missed = { ...two({}, {}, [1, 2]), notReached: [{ figureId: "a", week: 1 }] };
+    const heldUntil = (last: number) => ({
+      ...missed,
+      held: Array.from({ length: last }, (_, at) => ({ week: at + 1, danced: [] })),
+    });
+    // It is carried over as long as there is a lesson for it.
+    expect(carriedOver(heldUntil(1))).toEqual([{ figureId: "a", from: 1, to: 2 }]);
+    expect(codes(heldUntil(1))).not.toContain("not-reached@1");
+    const last = missed.rules.weeks;
+    expect(carriedOver(heldUntil(last))).toEqual([{ figureId: "a", from: 1, to: null }]);
+    expect(codes(heldUntil(last))).toContain("not-reached@1");
+    // Its remedy closes it: it goes out of the plan.
+    const without = {
+      ...heldUntil(last),
+      placements: missed.placements.filter(({ figureId }) => figureId !== "a"),
+    };
+    expect(codes(without)).not.toContain("not-reached@1");
   });
 
   it("keeps quiet about what somebody decided to live with, and keeps the reason", () => {

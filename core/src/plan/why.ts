@@ -1,6 +1,7 @@
 import { counted, inWords } from "../words/index.ts";
+import { carriedOver } from "./carried.ts";
 import { checkPlan } from "./check.ts";
-import { sizesOf, worseThan } from "./finding.ts";
+import { type Finding, sizesOf, worseThan } from "./finding.ts";
 import { layOut, lessonsBefore } from "./layout.ts";
 import { type LevelPlan, nameOfNeed, place, weekByFigure } from "./level.ts";
 
@@ -21,16 +22,24 @@ function needsText(level: LevelPlan, figureId: string, week: number): string {
   return `Needs ${inWords(parts)}.`;
 }
 
-/** What would be found, and is not found now or is less now, with the figure new in another week. */
+/**
+ * What would be found, and is not found now or is less now, with the figure new in another week: what must change
+ * first, and of that what is about the figure. That minutes are left over decides nothing.
+ */
 function newFindings(level: LevelPlan, figureId: string, week: number): string[] {
   const before = sizesOf(checkPlan(level));
   const moved = { ...level, placements: place(level.placements, figureId, week) };
-  return worseThan(checkPlan(moved), before).map(({ text }) => text);
+  const rank = ({ severity, figureId: about, otherId }: Finding): number =>
+    (severity === "must" ? 0 : 2) + (about === figureId || otherId === figureId ? 0 : 1);
+  return worseThan(checkPlan(moved), before)
+    .filter(({ code }) => code !== "room-left")
+    .toSorted((a, b) => rank(a) - rank(b))
+    .map(({ text }) => text);
 }
 
 /**
  * Why a placed figure is new in its week: what it needs has been danced so often, and what would speak against
- * a week earlier.
+ * the week before and the week after.
  * @returns one sentence after the other; none for a figure without a week
  * @example
  * whyHere(LEVEL, "turn")
@@ -39,11 +48,23 @@ function newFindings(level: LevelPlan, figureId: string, week: number): string[]
 export function whyHere(level: LevelPlan, figureId: string): string[] {
   const week = weekByFigure(level.placements).get(figureId);
   if (week === undefined) return [];
+  const missed = carriedOver(level).find((one) => one.figureId === figureId);
+  if (missed)
+    return [
+      missed.to === null
+        ? `It was due in week ${missed.from} and was not reached in class; no lesson is left for it.`
+        : `It was due in week ${missed.from} and was not reached in class; it is carried over and comes first in week ${missed.to}.`,
+    ];
   const needs = needsText(level, figureId, week);
-  if (week === 1) return [needs];
-  const [against] = newFindings(level, figureId, week - 1);
+  const tried = [
+    { at: week - 1, when: "A week earlier" },
+    { at: week + 1, when: "A week later" },
+  ].filter(({ at }) => at >= 1 && at <= level.rules.weeks);
+  const against = tried.map(({ at, when }) => ({ when, text: newFindings(level, figureId, at)[0] }));
+  const free = against.filter(({ text }) => text === undefined).map(({ when }) => when.toLowerCase());
   return [
     needs,
-    against ? `A week earlier: ${against}` : "A week earlier nothing more would speak against it.",
+    ...against.flatMap(({ when, text }) => (text === undefined ? [] : [`${when}: ${text}`])),
+    ...(free.length > 0 ? [`Nothing would speak against ${free.join(" or ")}.`] : []),
   ];
 }

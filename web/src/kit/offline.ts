@@ -82,8 +82,13 @@ async function keep(names: readonly string[]): Promise<void> {
   await underControl();
   const files = await caches.open(FILES);
   const wanted = [...new Set([...names, ...loadedFiles()])];
-  // One after the other: what the page itself asks for goes first.
-  for (const name of wanted) if (!(await files.match(name))) await files.put(name, await fileOf(name));
+  const missing: string[] = [];
+  for (const name of wanted) if (!(await files.match(name))) missing.push(name);
+  // Few at a time: what the page itself asks for goes first.
+  const fetchSome = async () => {
+    for (let name = missing.shift(); name; name = missing.shift()) await files.put(name, await fileOf(name));
+  };
+  await Promise.all([fetchSome(), fetchSome(), fetchSome()]);
   await keepPage(files);
   await dropEarlierBuild(files, wanted);
 }
@@ -118,13 +123,14 @@ export function keepLinkPage(): void {
 }
 
 /**
- * Keeps all pages' code and, by reading them again, the answers of the page that is open.
+ * Keeps the page that is open, all its files loaded so far and, by reading them again, its answers on this device.
  * @param read asks the studio again for all that the page shows
  * @returns whether the page can be opened again without a network
  */
 export async function keepForOffline(read: () => Promise<unknown>): Promise<boolean> {
   if (!isAble()) return false;
-  await Promise.all([keepAllPages(), underControl().then(read)]);
+  // First what this page is made of; the code of the others follows by itself.
+  await Promise.all([keep([]), underControl().then(read)]);
   return true;
 }
 

@@ -1,15 +1,25 @@
 import { Button, Flex } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
+import { type CutOf, giveBack, totalMinutes } from "@map-step/core/lesson";
 import { counted } from "@map-step/core/words";
 import { Undo2 } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { copyText } from "../../kit/copy.ts";
+import { useRemembered } from "../../kit/remembered.ts";
 import { tellRemoved } from "../../kit/toasts.ts";
 import { ShorterDialog } from "./shorter.tsx";
 import { TemplatesDialog } from "./templates.tsx";
 import { WalkThroughDialog } from "./walk-through.tsx";
 import { lessonAsMarkdown, type WrittenLesson } from "./written-lesson.ts";
+
+/** Minutes that were taken on another device: from which parts is not known here. */
+function unknownCut(segments: readonly LessonSegment[], shortBy: number): CutOf<LessonSegment> {
+  const [first] = segments;
+  if (!first) return { before: [], after: [] };
+  const taken = { ...first, id: "taken elsewhere" };
+  return { before: [{ ...taken, minutes: shortBy }], after: [{ ...taken, minutes: 0 }] };
+}
 
 interface Props {
   readonly written: WrittenLesson;
@@ -41,24 +51,24 @@ export function LessonTools({
   const [open, setOpen] = useState<"shorter" | "templates" | "walk-through" | null>(null);
   const { lesson, section, segments } = written;
   const { shortBy } = lesson;
+  const [cut, setCut] = useRemembered<CutOf<LessonSegment> | null>(
+    `lesson-cut:${section.id}:${lesson.week}`,
+    null,
+  );
   const close = () => setOpen(null);
   const shorten = async (next: readonly LessonSegment[], minutes: number) => {
     const before = segments;
     await onLength(next, shortBy + minutes);
+    // What was taken first is what is given back.
+    if (shortBy === 0 || cut === null) setCut({ before, after: next });
+    else setCut({ before: cut.before, after: next });
     close();
     tellRemoved(`The lesson is ${counted(minutes, "minute")} shorter`, () => void onLength(before, shortBy));
   };
-  /** The minutes come back to the free dancing, or to the longest part where there is none. */
   const lengthen = () => {
-    const free = segments.findIndex(({ kind }) => kind === "practice");
-    const longest = segments.reduce(
-      (at, one, index) => (one.minutes > (segments[at]?.minutes ?? 0) ? index : at),
-      0,
-    );
-    const at = free < 0 ? longest : free;
-    const longer = segments.map((one, index) =>
-      index === at ? { ...one, minutes: one.minutes + shortBy } : one,
-    );
+    const taken = cut ? totalMinutes(cut.before) - totalMinutes(cut.after) : -1;
+    const longer = giveBack(segments, taken === shortBy && cut ? cut : unknownCut(segments, shortBy));
+    setCut(null);
     void onLength(longer, 0);
   };
   const button = (label: string, onClick: () => void) => (

@@ -151,6 +151,6 @@ export function usePlanner(input: PlannerInput): Planner {
     },
     leaveProposal,
   });
-  useOfferedRepair(canEdit, plan.notReached, actions.repair);
+  useOfferedRepair(canEdit, actions.repair);
   return { ...state, edit, mayEdit, canEdit, proposed, content, view, actions };
 }

@@ -2,22 +2,16 @@ import { Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { LessonSegment } from "@map-step/contract";
 import type { NotedValues } from "@map-step/core/lesson";
 import { Link } from "react-router";
-import { useMay } from "../session/session.tsx";
 
 interface Props {
   readonly sectionId: string;
   readonly week: number;
-  readonly levelId: string;
   readonly segments: readonly LessonSegment[];
   readonly markOf: (id: string) => NotedValues["mark"] | null;
 }
 
-/** What comes after a class: the recap, the log, and the repair of the plan when something was not finished. */
-export function AfterClass({ sectionId, week, levelId, segments, markOf }: Props) {
-  const mayPlan = useMay("plans.write");
-  const notReached = segments.some(
-    ({ id, kind }) => kind === "new" && (markOf(id)?.covered ?? "not-done") === "not-done",
-  );
+/** What comes after a class: what goes on to the next lesson, the recap and the log. */
+export function AfterClass({ sectionId, week, segments, markOf }: Props) {
   const open = segments.filter(({ id, figureId }) => figureId !== null && markOf(id)?.covered !== "done");
   return (
     <Flex
@@ -45,11 +39,6 @@ export function AfterClass({ sectionId, week, levelId, segments, markOf }: Props
         <Button asChild variant="outline" bg="panel">
           <Link to={`/lessons/${sectionId}/${week}/log`}>Read the log</Link>
         </Button>
-        {notReached && mayPlan ? (
-          <Button asChild variant="outline" bg="panel">
-            <Link to={`/levels/${levelId}/sections/${sectionId}?repair=unfinished`}>Repair the plan</Link>
-          </Button>
-        ) : null}
       </Flex>
     </Flex>
   );

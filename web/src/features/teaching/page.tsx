@@ -119,13 +119,7 @@ function ClassRoom(open: OpenLesson) {
         <Box flex="1" minW="0" maxW="60rem">
           <LogSettling edit={log} nameOf={nameOf} />
           {ended ? (
-            <AfterClass
-              sectionId={sectionId}
-              week={week}
-              levelId={level.id}
-              segments={segments}
-              markOf={markOf}
-            />
+            <AfterClass sectionId={sectionId} week={week} segments={segments} markOf={markOf} />
           ) : null}
           <PartNow
             part={part}

@@ -1,6 +1,7 @@
 import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import { api } from "@map-step/contract";
 import {
+  carriedOver,
   fading,
   layOut,
   newCountsIn,
@@ -171,6 +172,18 @@ export function WeekNote(props: Props) {
     }));
     return { counts: newCountsIn(layout, week), roles: newMinutesByRole(fresh), due: owed };
   }, [levelPlan, week, dragging]);
+  const carried = useMemo(
+    () =>
+      dragging
+        ? []
+        : carriedOver(levelPlan)
+            .filter(({ to }) => to === week)
+            .map(({ figureId, from }) => ({
+              from,
+              name: levelPlan.figures.find(({ id }) => id === figureId)?.name ?? "",
+            })),
+    [levelPlan, week, dragging],
+  );
   if (!load) return null;
   const cancelled = rooms[week - 1]?.special?.kind === "cancelled";
   const spare = room - load.minutes;
@@ -199,6 +212,14 @@ export function WeekNote(props: Props) {
           <Text className="numbers">{load.byWork[work]} min</Text>
         </Flex>
       ))}
+      {carried.length > 0 ? (
+        <>
+          <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
+            Carried over, comes first
+          </Heading>
+          <Text>{carried.map(({ name, from }) => `${name}, not reached in week ${from}`).join("; ")}</Text>
+        </>
+      ) : null}
       <Heading as="h3" size="sm" color="soft" mt="4" mb="1">
         New
       </Heading>
