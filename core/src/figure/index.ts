@@ -9,4 +9,4 @@ export { sidesInWords } from "./sides.ts";
 export * from "./space.ts";
 export { between, carryOn, type DancerState, type Joined, join, stateIn, stateOut } from "./state.ts";
 export * from "./tempo-facts.ts";
-export { type Warning, warningsOf } from "./warnings.ts";
+export { missingRole, type Warning, warningsOf } from "./warnings.ts";

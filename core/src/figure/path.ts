@@ -26,6 +26,8 @@ export interface FootPlacement {
   readonly weight: "L" | "R" | "both";
   /** How far a crossing foot stands before or behind the line that is danced along; the next step goes back to it. */
   readonly offLine?: Point;
+  /** Where the feet are meant to be while one reaches out without weight: beside each other. It moves nobody. */
+  readonly rest?: Pick<FootPlacement, "left" | "right">;
   /** From the standing foot to where the step landed, and which way it turned: the line that a turn may go on along. */
   readonly travel?: Travel;
 }
@@ -98,6 +100,15 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     default:
       return null;
   }
+}
+
+/** How far a foot reaches that takes no weight: no further than a tap, whichever way it is said to go. */
+function gesture(word: Action | Direction, factor: number): ReturnType<typeof reach> {
+  const to = reach(word, factor);
+  const { hips, tap } = STEP_SIZES;
+  const most = tap * factor;
+  const within = (value: number) => Math.sign(value) * Math.min(Math.abs(value), most);
+  return to && { out: Math.min(to.out, hips + most), forward: within(to.forward) };
 }
 
 /** Steps along a line across the body: they keep to it, whatever was crossed before. */
@@ -186,7 +197,9 @@ function place(before: FootPlacement, step: Step): FootPlacement {
   const isLeft = step.foot === "L";
   const standing = isLeft ? before.right : before.left;
   const word = step.direction ?? step.action;
-  const to = reach(word, step.size ? SIZE_FACTOR[step.size] : 1);
+  const isStep = isWeightAction(step.action);
+  const size = step.size ? SIZE_FACTOR[step.size] : 1;
+  const to = isStep ? reach(word, size) : gesture(word, size);
   const stays = isLeft ? before.left : before.right;
   const { offLine = { x: 0, y: 0 } } = before;
   const from = ACROSS.has(word) ? { x: standing.x - offLine.x, y: standing.y - offLine.y } : standing;
@@ -207,6 +220,8 @@ function place(before: FootPlacement, step: Step): FootPlacement {
   const pivot = isWeightAction(step.action) ? landed : standing;
   const moving = aroundStanding(landed, pivot, degrees - early);
   const still = aroundStanding(standing, pivot, degrees - early);
+  const resting = offset(still, heading, isLeft ? -STEP_SIZES.hips : STEP_SIZES.hips, 0);
+  const rest = isStep ? null : { left: isLeft ? resting : still, right: isLeft ? still : resting };
   const travel = { x: landed.x - from.x, y: landed.y - from.y, turned: degrees };
   return {
     onset: step.onset,
@@ -215,6 +230,7 @@ function place(before: FootPlacement, step: Step): FootPlacement {
     left: isLeft ? moving : still,
     right: isLeft ? still : moving,
     ...(line ? { offLine: line } : {}),
+    ...(rest ? { rest } : {}),
     ...(to && isWeightAction(step.action) ? { travel } : {}),
   };
 }

@@ -47,7 +47,7 @@ describe("where one step lands, feet a hip's width apart before it", () => {
     ["L heel", -HALF, tap],
     ["L point", -HALF, tap],
     ["L point side", HALF - side, 0],
-    ["L point back", -HALF, -walk],
+    ["L point back", -HALF, -tap],
   ])("%s", (step, x, y) => {
     const now = placedAfter(`1 ${step}`);
     const [moved, stood] = step.startsWith("L") ? [now.left, now.right] : [now.right, now.left];
@@ -236,7 +236,23 @@ describe("the space of a path", () => {
     ["1 L forward\n2 R forward\n3 L forward\n4 R back\n5 L back\n6 R back", "slot"],
     ["1 L side\n2 R side\n3 L side\n4 R side", "spot"],
     ["1 L back\n2 R back\n3 L back\n4 R back", "travelling"],
+    // What takes no weight moves nobody, whichever way it goes.
+    ["1 L kick forward\n2 L kick forward\n3 L kick forward", "spot"],
+    ["1 L place\n2 R heel forward\n3 R place\n4 L tap forward", "spot"],
   ])("of %j is %s", (lines, kind) => {
     expect(space(lines).kind).toBe(kind);
   });
+});
+
+test("a kick, heel, tap or point moves nobody, whichever way and however often", () => {
+  const gestures = fc.constantFrom("kick", "heel", "tap", "touch", "point", "brush");
+  const ways = fc.constantFrom("", " forward", " back", " side");
+  fc.assert(
+    fc.property(fc.array(fc.tuple(gestures, ways), { minLength: 1, maxLength: 8 }), (list) => {
+      const lines = list.map(([what, way], at) => `${at + 1} L ${what}${way}`).join("\n");
+      const { net, kind } = spaceOf(pathOf(solo(lines)));
+      expect(net).toBe(0);
+      expect(kind).toBe("spot");
+    }),
+  );
 });

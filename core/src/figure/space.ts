@@ -47,7 +47,8 @@ function classOf(net: number, width: number, depth: number): SpaceClass {
  * spaceOf(pathOfRole(BASIC, "leader", USUAL_HOLDS)).kind // "spot"
  */
 export function spaceOf(path: readonly FootPlacement[]): Space {
-  const [start, end] = [centreOf(path[0] as FootPlacement), centreOf(path.at(-1) as FootPlacement)];
+  const last = path.at(-1) as FootPlacement;
+  const [start, end] = [centreOf(path[0] as FootPlacement), centreOf(last.rest ?? last)];
   const [dx, dy] = [end.x - start.x, end.y - start.y];
   const turned = ((path[0]?.heading ?? 0) * Math.PI) / 180;
   const net = Math.hypot(dx, dy);

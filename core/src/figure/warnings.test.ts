@@ -12,7 +12,11 @@ const about = (text: string, others = [OPEN]) =>
 describe("what a teacher would warn of", () => {
   it.each([
     ["nothing", 'leader\nL side hold "open one-hand", close\nfollower opposite', []],
-    ["a foot that is not free", "leader\n1 L side\n2 L close", ["feet"]],
+    [
+      "a foot that is not free, of one whose partner has no steps",
+      "leader\n1 L side\n2 L close",
+      ["roles", "feet"],
+    ],
     ["a hop on the free foot", "solo\n1 R place\n2 L hop", ["feet"]],
     [
       "a couple that ends facing away",

@@ -7,13 +7,37 @@ import { between, join, round, stateIn, stateOut } from "./state.ts";
 
 /** Something that a teacher would say of a figure as it is written, and what would mend it. */
 export interface Warning {
-  readonly about: "feet" | "facing" | "hold" | "turns";
+  readonly about: "feet" | "facing" | "hold" | "turns" | "roles";
   readonly text: string;
   readonly wayOut: string;
 }
 
 const partOfTurn = (degrees: number): string =>
   `${spokenFraction(Math.min(degrees, 360 - degrees), 360)} of a turn`;
+
+/**
+ * Of a couple of whom only one has steps, the one whose steps were never written; `null` where both have, or somebody
+ * dances alone.
+ * @example
+ * missingRole(BASIC) // null
+ */
+export function missingRole(figure: Figure): "leader" | "follower" | null {
+  const [leader, follower] = [stepsOf(figure, "leader").length, stepsOf(figure, "follower").length];
+  if ((leader === 0) === (follower === 0)) return null;
+  return leader === 0 ? "leader" : "follower";
+}
+
+function roleWarning(figure: Figure, dance: Pick<Dance, "alone">): Warning[] {
+  const role = dance.alone ? null : missingRole(figure);
+  if (role === null) return [];
+  return [
+    {
+      about: "roles",
+      text: `${role === "leader" ? "Leaders'" : "Followers'"} steps are missing, so nothing can be said of the couple.`,
+      wayOut: "Write them, or that they are the mirror or the opposite.",
+    },
+  ];
+}
 
 function footWarnings(figure: Figure): Warning[] {
   return writtenRoles(figure).flatMap((role) =>
@@ -92,7 +116,7 @@ function holdWarning(figure: Figure, dance: Pick<Dance, "holds">, others: readon
 }
 
 /**
- * What a teacher would say of a figure before it is saved: a foot that is not free, a couple that ends facing away, a
+ * What a teacher would say of a figure before it is saved: a role without steps, a foot that is not free, a couple that ends facing away, a
  * hold that nothing leads out of, turns that end at no wall. Each with a way out; none of them is a fault.
  * @param others the other figures of the dance
  * @example
@@ -100,9 +124,10 @@ function holdWarning(figure: Figure, dance: Pick<Dance, "holds">, others: readon
  */
 export const warningsOf = (
   figure: Figure,
-  dance: Pick<Dance, "holds">,
+  dance: Pick<Dance, "holds" | "alone">,
   others: readonly Figure[],
 ): readonly Warning[] => [
+  ...roleWarning(figure, dance),
   ...footWarnings(figure),
   ...facingWarning(figure, dance),
   ...turnWarnings(figure),

@@ -14,6 +14,25 @@ export interface SteadyTempo {
   readonly sureness: Sureness;
 }
 
+/** At so many times its tempo the same music may be counted as well. */
+export const OTHER_COUNTS = [1 / 2, 2, 2 / 3, 3 / 2, 3] as const;
+
+/**
+ * How sure a tempo is as that of a dance. A steady pulse says nothing of whether it is counted so, or at half or double:
+ * only what the dance is danced to does, where no other way to count lies within it.
+ * @param usual the tempi of the dance, in beats per minute; `null` where nothing is known of them
+ * @example
+ * surenessFor({ bpm: 112, sureness: "sure" }, { slowestBpm: 100, fastestBpm: 130 }) // "sure"
+ */
+export function surenessFor(
+  { bpm, sureness }: Pick<SteadyTempo, "bpm" | "sureness">,
+  usual: { readonly slowestBpm: number; readonly fastestBpm: number } | null,
+): Sureness {
+  if (sureness !== "sure") return sureness;
+  const fits = (one: number) => usual !== null && one >= usual.slowestBpm && one <= usual.fastestBpm;
+  return fits(bpm) && OTHER_COUNTS.every((times) => !fits(bpm * times)) ? "sure" : "likely";
+}
+
 /** Seconds within which the beginning of a sound belongs to a beat. */
 const NEAR = 0.04;
 

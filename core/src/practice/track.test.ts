@@ -1,6 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { OFFBEATS, type Pulse, practiceTrack, pulseBetween, steadyTempo } from "./index.ts";
+import { OFFBEATS, type Pulse, practiceTrack, pulseBetween, steadyTempo, surenessFor } from "./index.ts";
 
 const anyPulse: fc.Arbitrary<Pulse> = fc.record({
   cycle: fc.integer({ min: 1, max: 12 }),
@@ -114,6 +114,24 @@ describe("a tempo that was found", () => {
         },
       ),
     );
+  });
+
+  test("is sure as a dance's only where no other way to count it lies within the dance", () => {
+    const anyRange = fc.tuple(fc.integer({ min: 40, max: 200 }), fc.integer({ min: 0, max: 160 }));
+    fc.assert(
+      fc.property(fc.double({ min: 40, max: 240, noNaN: true }), anyRange, (bpm, [slowestBpm, more]) => {
+        const usual = { slowestBpm, fastestBpm: slowestBpm + more };
+        const is = (one: number) => one >= slowestBpm && one <= slowestBpm + more;
+        const ways = [bpm, bpm / 2, bpm * 2, (bpm * 2) / 3, (bpm * 3) / 2, bpm * 3].filter(is);
+        const sure = surenessFor({ bpm, sureness: "sure" }, usual) === "sure";
+        expect(sure).toBe(is(bpm) && ways.length === 1);
+      }),
+    );
+    // What was found at double or at half of the truth is never sure where both are danced.
+    for (const bpm of [60, 120, 80, 160])
+      expect(surenessFor({ bpm, sureness: "sure" }, { slowestBpm: 60, fastestBpm: 170 })).toBe("likely");
+    expect(surenessFor({ bpm: 120, sureness: "sure" }, null)).toBe("likely");
+    expect(surenessFor({ bpm: 120, sureness: "unsure" }, null)).toBe("unsure");
   });
 
   it("is less sure where beats stray or little is heard on them, and is none from three beats", () => {

@@ -86,7 +86,14 @@ export function crowdedFloor(
       squareMetres: needs.get(figureId) ?? 0,
     }));
   let items: readonly SequenceItem[] = without(sequence.items, isOut);
-  const small = figures.filter(({ figure }) => squareMetresOf(figure, dance) <= squareMetres);
+  // What is told to be left out never comes back as what mends, unless it is kept elsewhere as well.
+  const told = new Set(
+    all.filter(({ priority }) => priority === "leave-out").map(({ figureId }) => figureId),
+  );
+  const stays = new Set(all.filter(({ priority }) => priority === "keep").map(({ figureId }) => figureId));
+  const small = figures.filter(
+    ({ id, figure }) => (!told.has(id) || stays.has(id)) && squareMetresOf(figure, dance) <= squareMetres,
+  );
   const graph = transitionGraph(small, dance);
   const added: string[] = [];
   const walk = () => walkSequence({ ...sequence, items }, figureOf, dance);

@@ -1,4 +1,4 @@
-import { figureFacts } from "../figure/index.ts";
+import { figureFacts, missingRole } from "../figure/index.ts";
 import type { Figure, Role } from "../notation/index.ts";
 import { type Dance, phraseFit } from "../time/index.ts";
 import {
@@ -41,6 +41,12 @@ export interface RoundFacts {
   readonly whole: Figure | null;
 }
 
+/** A role whose steps were never written in some figures. */
+export interface Unwritten {
+  readonly role: "leader" | "follower";
+  readonly figureIds: readonly string[];
+}
+
 /** What follows from a sequence. */
 export interface SequenceFacts {
   readonly least: RoundFacts;
@@ -48,6 +54,8 @@ export interface SequenceFacts {
   readonly joins: readonly SequenceJoin[];
   /** Whether all joins fit and every figure is there. */
   readonly fits: boolean;
+  /** Of a dance for two: roles whose steps were never written, so that nothing can be said of the couple there. */
+  readonly unwritten: readonly Unwritten[];
   /** Ids of figures that are not there any more, or have no steps. */
   readonly missing: readonly string[];
   /** How many figures it names, each once. */
@@ -87,6 +95,17 @@ export function roundFacts(
   };
 }
 
+/** Roles whose steps were never written, with the figures in which they stand still. */
+function unwrittenIn(ids: readonly string[], library: FigureOf): Unwritten[] {
+  return (["leader", "follower"] as const).flatMap((role) => {
+    const figureIds = ids.filter((id) => {
+      const figure = library(id);
+      return figure !== null && missingRole(figure) === role;
+    });
+    return figureIds.length > 0 ? [{ role, figureIds }] : [];
+  });
+}
+
 /**
  * All that follows from a sequence, worked out each time: of its shortest and its longest round, and at every join.
  * @param library the steps of a figure by its id
@@ -106,6 +125,7 @@ export function sequenceFacts(sequence: Sequence, library: FigureOf, dance: Danc
     joins,
     fits: missing.length === 0 && joins.every(({ fits }) => fits),
     missing,
+    unwritten: dance.alone ? [] : unwrittenIn(ids, library),
     figures: ids.length,
   };
 }

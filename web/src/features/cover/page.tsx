@@ -148,15 +148,17 @@ function LastStanding({ lesson }: { lesson: Lesson }) {
 function Sheet(open: OpenLesson) {
   const { lesson, section, level, students } = open;
   const count = (role: Enrolled["role"]) => students.filter((student) => student.role === role).length;
-  const [leaders, followers] = [count("leader"), count("follower")];
-  const waits = Math.abs(leaders - followers);
+  const [leaders, followers, both] = [count("leader"), count("follower"), count("both")];
+  // Who dances both takes the side on which somebody is missing; of those left over, two dance together.
+  const apart = Math.abs(leaders - followers);
+  const waits = both >= apart ? (both - apart) % 2 : apart - both;
   const { stepIn } = useOwnClass(section);
   const more = leaders > followers ? "leaders" : "followers";
   return (
     <>
       <PageHead
         title={`Substitute: ${level.name}, week ${lesson.week}`}
-        about={`${section.name}, ${longDay(lesson.date)}, ${timeText(section.startTime)} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${waits > 0 ? `; each round ${waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
+        about={`${section.name}, ${longDay(lesson.date)}, ${timeText(section.startTime)} to ${clockAfter(section.startTime, lesson.lessonMinutes)}${section.room ? `, ${section.room}` : ""}. ${counted(leaders, "leader")}, ${counted(followers, "follower")}${both > 0 ? `, ${counted(both, "dancer")} of both roles` : ""}${waits > 0 ? `; each round ${apart <= both ? "one waits" : waits === 1 ? `one of the ${more} waits` : `${waits} of the ${more} wait`}` : ""}.`}
       >
         <Button variant="outline" bg="panel" onClick={() => window.print()}>
           Print

@@ -1,5 +1,5 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import type { SteadyTempo } from "@map-step/core/practice";
+import { type OTHER_COUNTS, type SteadyTempo, surenessFor } from "@map-step/core/practice";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { SPEEDS } from "../../kit/play/index.ts";
 import { SmallInput } from "../../kit/small-input.tsx";
@@ -7,12 +7,37 @@ import type { useOwnMusic } from "./use-own-music.ts";
 
 const bpmShown = (bpm: number): number => Math.round(bpm * 100) / 100;
 
+/** What a dance is danced to. */
+type Usual = Parameters<typeof surenessFor>[1];
+
 /** How far what was found can be trusted, in words. */
-export const sureInWords = ({ sureness, heard, spread }: SteadyTempo): string =>
-  `${{ sure: "Found, and sure", likely: "Found, and likely", unsure: "A guess: listen to the clicks" }[sureness]}: something begins on ${Math.round(heard * 100)} % of the beats, ${Math.round(spread * 1000)} ms from an even pulse.`;
+export function sureInWords(found: SteadyTempo, usual: Usual): string {
+  const { heard, spread } = found;
+  const sureness = surenessFor(found, usual);
+  const head =
+    sureness === "sure"
+      ? "Found, and sure"
+      : found.sureness === "sure"
+        ? "Steady, but it may be counted otherwise: listen to the clicks"
+        : sureness === "likely"
+          ? "Found, and likely: listen to the clicks"
+          : "A guess: listen to the clicks";
+  return `${head}. Something begins on ${Math.round(heard * 100)} % of the beats, ${Math.round(spread * 1000)} ms from an even pulse.`;
+}
+
+/** Other ways to count the same music, as they are said. */
+const COUNTS = [
+  { times: 1 / 2, name: "× ½" },
+  { times: 2 / 3, name: "× ⅔" },
+  { times: 3 / 2, name: "× 1½" },
+  { times: 2, name: "× 2" },
+  { times: 3, name: "× 3" },
+] as const satisfies readonly { readonly times: (typeof OTHER_COUNTS)[number]; readonly name: string }[];
 
 interface Props {
   readonly own: ReturnType<typeof useOwnMusic>;
+  /** What the dance is danced to. */
+  readonly usual: Usual;
   readonly speed: number;
   readonly onSpeed: (speed: number) => void;
 }
@@ -20,6 +45,7 @@ interface Props {
 /** A sound file of one's own: its tempo, where 1 is, and how fast it is played. */
 export function OwnMusicFields({
   own: { music, fault, open, close, set, tapBeat, endTapping, taps },
+  usual,
   speed,
   onSpeed,
 }: Props) {
@@ -59,7 +85,7 @@ export function OwnMusicFields({
           {isLooking
             ? "Looking for its beat …"
             : found
-              ? sureInWords(found)
+              ? sureInWords(found, usual)
               : "No beat was found. Tap it, or say its tempo."}
         </Text>
         <Button size="xs" variant="ghost" ml="auto" onClick={close}>
@@ -77,22 +103,20 @@ export function OwnMusicFields({
             if (said > 0) set({ bpm: said });
           }}
         />
-        <Button
-          size="sm"
-          variant="outline"
-          disabled={bpm === null}
-          onClick={() => bpm && set({ bpm: bpm / 2 })}
-        >
-          Half
-        </Button>
-        <Button
-          size="sm"
-          variant="outline"
-          disabled={bpm === null}
-          onClick={() => bpm && set({ bpm: bpm * 2 })}
-        >
-          Double
-        </Button>
+        <Flex gap="1" role="group" aria-label="Count it at">
+          {COUNTS.map(({ times, name: called }) => (
+            <Button
+              key={called}
+              size="sm"
+              px="2"
+              variant="outline"
+              disabled={bpm === null}
+              onClick={() => bpm && set({ bpm: bpm * times })}
+            >
+              {called}
+            </Button>
+          ))}
+        </Flex>
         <Button size="sm" variant="outline" onClick={tapBeat}>
           {taps > 0 ? `Tapped ${taps}` : "Tap its beat"}
         </Button>

@@ -114,7 +114,7 @@ export function Practice(props: PracticeProps) {
           ) : null}
         </Flex>
         <Box mt="3">
-          <OwnMusicFields own={music.own} speed={music.speed} onSpeed={music.setSpeed} />
+          <OwnMusicFields own={music.own} usual={dance} speed={music.speed} onSpeed={music.setSpeed} />
         </Box>
       </Panel>
       {practice.isTapped && taps.result ? (

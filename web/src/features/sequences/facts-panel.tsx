@@ -3,7 +3,14 @@ import type { RoundFacts } from "@map-step/core/sequence";
 import { counted, inWords } from "@map-step/core/words";
 import { FloorTrack } from "./floor-track.tsx";
 import type { Builder } from "./use-builder.ts";
-import { floorInWords, lastsInWords, lengthInWords, meetingInWords, rolesInWords } from "./words.ts";
+import {
+  floorInWords,
+  lastsInWords,
+  lengthInWords,
+  meetingInWords,
+  rolesInWords,
+  unwrittenInWords,
+} from "./words.ts";
 
 /** What follows from the whole sequence. */
 export function FactsPanel({ builder }: { builder: Builder }) {
@@ -11,6 +18,7 @@ export function FactsPanel({ builder }: { builder: Builder }) {
   const { least, most, joins, missing } = facts;
   const open = joins.filter(({ fits }) => !fits).length;
   const lasts = lastsInWords(least, most);
+  const unwritten = unwrittenInWords(facts);
   const times = [
     lasts === "" ? "" : `${lasts} at ${content.bpm} beats a minute`,
     least.beats === most.beats ? meetingInWords(least) : "",
@@ -51,9 +59,16 @@ export function FactsPanel({ builder }: { builder: Builder }) {
           {inWords(missing.map(library.nameOf))}.
         </Text>
       ) : null}
+      {unwritten === "" ? null : (
+        <Text fontWeight="700" color="brick">
+          {unwritten} Nothing can be said of the couple there.
+        </Text>
+      )}
       <Text fontWeight="700" color={open > 0 ? "brick" : undefined}>
         {open === 0
-          ? "Every join fits."
+          ? unwritten === ""
+            ? "Every join fits."
+            : "Every join fits for those whose steps are written."
           : `${counted(open, "join")} ${open === 1 ? "does" : "do"} not fit: see the ! in the routine.`}
       </Text>
       <Box>

@@ -10,7 +10,7 @@ import { useDances, useFigures } from "../figures/library.ts";
 import { stepsIn } from "../figures/steps.ts";
 import { TrackDrawing } from "./floor-track.tsx";
 import { SmallScore } from "./small-score.tsx";
-import { lastsInWords, lengthInWords } from "./words.ts";
+import { lastsInWords, lengthInWords, unwrittenInWords } from "./words.ts";
 
 interface Props {
   readonly sequence: SequenceSummary;
@@ -54,12 +54,13 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
     loops ? "goes round" : "danced once through",
     ...(level ? [level.name] : []),
   ];
+  const unwritten = read ? unwrittenInWords(read.facts) : "";
   const fault =
     gone > 0
       ? `${counted(gone, "figure")} without steps`
       : open > 0
         ? `${counted(open, "join")} to mend`
-        : "";
+        : unwritten.replace(/\.$/, "").toLowerCase();
   return (
     <Box py="3" borderTopWidth="1px" borderColor="rule" css={{ breakInside: "avoid" }}>
       <Flex gap="5" align="flex-start" wrap={{ base: "wrap", md: "nowrap" }}>

@@ -1,4 +1,4 @@
-import type { FigureItem, Priority, RoundFacts, SequenceItem } from "@map-step/core/sequence";
+import type { FigureItem, Priority, RoundFacts, SequenceFacts, SequenceItem } from "@map-step/core/sequence";
 import { minutesAndSeconds, spokenFraction } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { floorText, lengthText } from "../../kit/lengths.ts";
@@ -105,3 +105,15 @@ export function rolesInWords({ roles }: RoundFacts): string[] {
 /** The floor for a couple: `3.1 × 2.4 m`. */
 export const floorInWords = ({ floor }: RoundFacts): string =>
   floor === null ? "" : floorText(floor.width, floor.depth);
+
+/** Which steps were never written: `Followers' steps are missing in 4 of 6 figures.`; nothing where all are. */
+export const unwrittenInWords = ({
+  unwritten,
+  figures,
+}: Pick<SequenceFacts, "unwritten" | "figures">): string =>
+  unwritten
+    .map(
+      ({ role, figureIds }) =>
+        `${role === "leader" ? "Leaders'" : "Followers'"} steps are missing in ${figureIds.length} of ${counted(figures, "figure")}.`,
+    )
+    .join(" ");
