@@ -45,6 +45,8 @@ export const historyEntry = z.object({
   /** Whose; empty where it is not known. */
   by: z.string(),
   what: z.enum(CHANGES),
+  /** What it was part of, such as a proposal that was taken; empty where it stands for itself. */
+  note: z.string(),
   /** All of the thing from then on, as a file of the studio has it. */
   state: z.record(z.string(), z.unknown()),
 });

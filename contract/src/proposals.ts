@@ -1,5 +1,5 @@
 import { z } from "zod";
-import { stored, version } from "./common.ts";
+import { ordinal, stored, version } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { figureContent } from "./figures.ts";
 import { planContent } from "./plans.ts";
@@ -78,6 +78,8 @@ export const settlement = z.object({
       z.object({ list: z.literal("plans"), version, content: planContent }),
     ])
     .nullable(),
+  /** How many of its changes are taken, and of how many, so that the history says so. */
+  part: z.object({ taken: ordinal, of: ordinal }).optional(),
 });
 /** What a director makes of a proposal. */
 export type Settlement = z.infer<typeof settlement>;

@@ -36,7 +36,7 @@ export async function resetDemo(url: string, today = machineToday()): Promise<bo
     await atomically(db, async () => {
       await db.sequelize.query("set local map_step.erasing = 'yes'");
       await db.sequelize.query(
-        "truncate studio, staff, sessions, rate_limits, dances, levels, figures cascade",
+        "truncate studio, staff, letters, sessions, rate_limits, dances, levels, figures cascade",
       );
       await loadDemo(db, today);
     });

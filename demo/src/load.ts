@@ -386,4 +386,18 @@ export async function loadDemo(db: Database, today: string): Promise<void> {
   }
   await loadTimetable(db, staff, today);
   if (news) await loadNews(db, staff, news);
+  await sayOnThatDay(db, today);
+}
+
+/** What people said stands on the studio's own day, not on that of the machine: one after the other, in the morning. */
+async function sayOnThatDay(db: Database, today: string): Promise<void> {
+  const zone = "(select time_zone from studio)";
+  for (const table of ["comments", "proposals"])
+    await db.sequelize.query(
+      `update ${table} set created_at = said.at, updated_at = said.at from (
+         select id, ($today::date + time '09:00' + row_number() over (order by created_at, id) * interval '4 minutes')
+           at time zone ${zone} as at from ${table}) said
+       where said.id = ${table}.id`,
+      { bind: { today } },
+    );
 }

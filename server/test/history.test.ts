@@ -56,6 +56,33 @@ describe("the history of a thing", () => {
     expect((await historyOf("figures", randomUUID())).entries).toEqual([]);
   });
 
+  it("is paged by sitting and has an end, however many edits a sitting has", async () => {
+    const figure = (await director.call(api.figures.create, { body: figureContent(course.danceId, "Paged") })).body;
+    const me = (await director.call(api.session.read)).body.person?.id;
+    await studio.db.sequelize.query(
+      `insert into history (list, thing_id, what, state, staff_id, at)
+       select 'figures', $id, 'changed', jsonb_build_object('name', n), $me,
+         timestamptz '2027-01-01' + make_interval(days => n / 130, secs => n % 130)
+       from generate_series(1, 5200) n`,
+      { bind: { id: figure.id, me } },
+    );
+    const seen: number[] = [];
+    let [before, pages] = [0, 0];
+    for (let earlier = true; earlier; pages++) {
+      const { body } = await director.call(api.history.of, {
+        params: { list: "figures", id: figure.id, before: String(before) },
+      });
+      seen.push(...body.entries.map(({ id }) => id));
+      before = body.entries.at(-1)?.id ?? 0;
+      earlier = body.earlier;
+      expect(pages).toBeLessThan(5);
+    }
+    // One line a day, and the one with which it was made.
+    expect(seen).toHaveLength(42);
+    expect(new Set(seen).size).toBe(42);
+    expect(seen).toEqual(seen.toSorted((a, b) => b - a));
+  });
+
   it("takes lists that belong to it along, and tells one sitting once", async () => {
     const { planId } = course.section;
     for (const week of [2, 3, 4]) {

@@ -13,7 +13,7 @@ import { elementSet, type NotatedDance, readingOf } from "./set.ts";
 
 const SENSE = { L: "left", R: "right" } as const;
 const turnInWords = ({ sense, degrees }: Turn): string =>
-  `turning ${SENSE[sense]} ${spokenFraction(degrees, 360)}`;
+  `turning ${SENSE[sense]} ${degrees === 360 ? "once round" : degrees % 360 === 0 ? `${degrees / 360} times round` : spokenFraction(degrees, 360)}`;
 
 const stepInWord = ({ action, direction }: Step): string =>
   [action === "place" ? "step" : action, direction ?? ""].filter(Boolean).join(" ").replaceAll("-", " ");

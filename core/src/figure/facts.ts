@@ -31,9 +31,10 @@ export { type FootFault, footFaultText } from "./feet.ts";
 /** What follows from the steps of one role. Ticks, degrees (right turns above 0) and metres. */
 export interface RoleFacts {
   readonly role: Role;
-  /** Actions with and without a weight change. */
+  /** Actions with a weight change, those of a foot or the body without one, and counts on which nothing is done. */
   readonly steps: number;
   readonly weightless: number;
+  readonly pauses: number;
   /** Slow and quick, such as `Q Q & Q`; empty in one's own time. */
   readonly rhythm: string;
   readonly startFree: "L" | "R" | null;
@@ -141,12 +142,14 @@ function roleFacts(figure: Figure, role: Role, path: readonly FootPlacement[], d
   const { startFree, endFree, endsOnBoth, closes, faults } = followFeet(steps);
   const holds = steps.flatMap(({ hold }) => hold ?? []);
   const changes = weightSteps(steps);
+  const pauses = steps.filter(({ action }) => action === "hold").length;
   const gap = shortestGap(changes, figure.length);
   const netTurn = steps.reduce((sum, step) => sum + turnOf(step), 0);
   return {
     role,
     steps: changes.length,
-    weightless: steps.length - changes.length,
+    weightless: steps.length - changes.length - pauses,
+    pauses,
     // In one's own time nothing is slow or quick.
     rhythm: figure.free || dance.freeTimed ? "" : rhythmWords(changes, figure.length, dance).join(" "),
     startFree,

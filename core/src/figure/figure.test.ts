@@ -21,6 +21,7 @@ describe("figureFacts", () => {
         role: "leader",
         steps: 4,
         weightless: 0,
+        pauses: 0,
         rhythm: "& Q Q Q",
         startFree: "L",
         endFree: "L",
@@ -98,8 +99,8 @@ describe("figureFacts", () => {
     fc.assert(
       fc.property(anyFigure, (figure) => {
         const found = figureFacts(figure, IN_FOUR);
-        for (const { role, steps, weightless, rhythm, shortestGap } of found.roles) {
-          expect(steps + weightless).toBe(stepsOf(figure, role).length);
+        for (const { role, steps, weightless, pauses, rhythm, shortestGap } of found.roles) {
+          expect(steps + weightless + pauses).toBe(stepsOf(figure, role).length);
           expect(rhythm === "" ? 0 : rhythm.split(" ").length).toBe(steps);
           if (shortestGap !== null) {
             expect(shortestGap).toBeGreaterThan(0);

@@ -46,8 +46,8 @@ const DRILLS: Readonly<
   technique: {
     minutes: 4,
     words: {
-      leader: "dance it at half speed and watch your own feet only",
-      follower: "dance it at half speed and watch your own balance only",
+      leader: "dance it at half speed and look after the feet only",
+      follower: "dance it at half speed and look after balance only",
       solo: "dance it at half speed and watch one thing only, the feet",
     },
   },

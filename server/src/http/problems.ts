@@ -80,6 +80,15 @@ export const tooDeep = () =>
     "The request is nested deeper than anything here. Send it as the pages do.",
   );
 
+/** It needs more memory than a thread of this server has. */
+export const tooMuch = () =>
+  make(
+    "tooLarge",
+    413,
+    "Too much for this machine",
+    "This needs more memory than this machine gives the studio. Take less at once, or give the server more.",
+  );
+
 export const tooLarge = () =>
   make("tooLarge", 413, "Too large", "The request is larger than what is taken here. Send less at once.");
 

@@ -97,8 +97,12 @@ export function serve<P extends z.ZodType, B extends z.ZodType, R extends z.ZodT
 export const serveFile = <P extends z.ZodType, B extends z.ZodType>(
   router: Router,
   endpoint: Endpoint<P, B>,
-  handler: Handler<P, B, { readonly name: string; readonly text: string }>,
+  handler: Handler<P, B, { readonly name: string; readonly bytes: Uint8Array }>,
 ): void =>
-  listen(router, endpoint, handler, (response, { name, text }) => {
-    response.attachment(name).type("json").send(text);
+  listen(router, endpoint, handler, (response, { name, bytes }) => {
+    const { buffer, byteOffset, byteLength } = bytes;
+    response
+      .attachment(name)
+      .type("json")
+      .send(Buffer.from(buffer, byteOffset, byteLength));
   });

@@ -24,6 +24,6 @@ export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   previewFile,
   takeInFile,
   lookForToday,
-  writeStudioFile,
+  writeStudioFile: async (db) => new TextEncoder().encode(await writeStudioFile(db)),
   takeInStudioFile,
 };

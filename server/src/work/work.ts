@@ -46,10 +46,23 @@ export interface Tasks {
   ) => Pick<Today, "plans" | "courses">;
   readonly previewFile: (file: FigureRows) => JudgedFile;
   readonly takeInFile: (file: FigureRows, basis: string) => JudgedFile;
-  readonly writeStudioFile: () => string;
+  /** The bytes of its text: they cost the thread that answers no memory of its own. */
+  readonly writeStudioFile: () => Uint8Array;
   readonly takeInStudioFile: (bytes: Uint8Array) => TakenStudio;
 }
 export type TaskName = keyof Tasks;
+
+/** What takes seconds: it has a lane of its own, so that nobody's page waits behind it. */
+export const LONG: ReadonlySet<TaskName> = new Set<TaskName>([
+  ...(["compareDance", "listAlike", "lookAtAllPlans", "previewFile"] as const),
+  ...(["takeInFile", "writeStudioFile", "takeInStudioFile"] as const),
+]);
+
+/** What only reads: where the database was away when it began, it is simply begun again. */
+export const ONLY_READS: ReadonlySet<TaskName> = new Set<TaskName>([
+  ...(["compareDance", "levelSeen", "listAlike", "lookAtCourses"] as const),
+  ...(["lookForToday", "previewFile", "writeStudioFile"] as const),
+]);
 
 /** Threads that do what would hold up everybody else. */
 export interface Workers {

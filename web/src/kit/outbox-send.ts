@@ -29,11 +29,26 @@ const AGAIN = 4000;
 
 /** What the studio will never take: a place that is gone, or something it cannot read. */
 const isFinal = ({ problem: { status } }: ApiError): boolean => [400, 404, 413, 422].includes(status);
+/** After so many answers that were neither yes nor a final no its owner is told, and decides. */
+const MOST_TRIES = 5;
+
 /** Nobody is there, or nobody who may: then nothing else can be sent either. */
 const stopsAll = (error: unknown): boolean =>
   !(error instanceof ApiError) ||
   [0, 403, 503].includes(error.problem.status) ||
   error.problem.type === PROBLEM_TYPES.signedOut;
+
+/** How often each entry was answered by neither yes nor a final no, on this page. */
+const tries = new Map<number, number>();
+/** Counts one more such answer. @returns whether it was answered so too often */
+const isOften = (some: readonly { readonly order: number }[]): boolean =>
+  some
+    .map(({ order }) => {
+      const now = (tries.get(order) ?? 0) + 1;
+      tries.set(order, now);
+      return now;
+    })
+    .some((now) => now >= MOST_TRIES);
 
 /**
  * Sends some entries of one place. Where they cannot be taken together, each is sent by itself, so that one holds no
@@ -56,7 +71,7 @@ async function sendOneByOne<Entry, Place extends object>(
         all = (await sendOneByOne({ outbox, post } as Sending<Entry, Place>, client, [one])) && all;
       return all;
     }
-    if (!isFinal(error)) return false;
+    if (!isFinal(error) && !isOften(some)) return false;
     await outbox.settle(some.map(({ order }) => ({ order, state: "refused", why: error.problem.detail })));
     return true;
   }
@@ -89,6 +104,12 @@ export const sendHeld = <Entry, Place extends object>(
       } catch (error) {
         if (!(error instanceof ApiError) || [0, 503].includes(error.problem.status)) return "no-connection";
         if (error.problem.type === PROBLEM_TYPES.signedOut) return "signed-out";
+        // Who may not any more is told so, rather than left to wait.
+        if (error.problem.status === 403 && isOften(some)) {
+          const why = error.problem.detail;
+          await outbox.settle(some.map(({ order }) => ({ order, state: "refused", why })));
+          continue;
+        }
         // A page that was open for long may hold a token that is out of date; the session brings the new one.
         await client.refetchQueries({ queryKey: keyOf(sessionApi.read) });
         return "failed";

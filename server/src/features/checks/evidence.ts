@@ -9,6 +9,7 @@ import {
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { holdRow, rowsOf } from "../../db/query.ts";
+import { canBeMeant, momentNoted, studioDay } from "../../http/device-clock.ts";
 import { cleanText } from "../../http/well-formed.ts";
 import {
   asking,
@@ -95,12 +96,18 @@ type Answer = { readonly id: string; readonly outcome: "kept" | "refused"; reado
 type Read = { readonly entry: SeenEntry } | Answer;
 
 /** Reads one entry as a device sent it; one that can't be read says why. */
-function readEntry(sent: Readonly<Record<string, unknown>>): Read {
+function readEntry(sent: Readonly<Record<string, unknown>>, today: string): Read {
   const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
   const refused = (why: string): Answer => ({ id, outcome: "refused", why });
   if (cleanText(sent) !== null) return refused("It holds a character that cannot be kept.");
   const read = seenEntry.safeParse(sent);
-  if (read.success) return { entry: read.data };
+  if (read.success) {
+    const entry = { ...read.data, at: momentNoted(read.data.at, today) };
+    // What is seen in a check has the check's date; of a class the device says the day.
+    if (entry.kind === "seen" && entry.checkId === null && !canBeMeant(entry.seenOn, today))
+      return refused("The date on the device is off by years. Set its clock and note it again.");
+    return { entry };
+  }
   const [issue] = read.error.issues;
   return refused(`It cannot be read: ${issue?.path.join(".") ?? ""} ${issue?.message ?? ""}`);
 }
@@ -193,7 +200,8 @@ export const noteSeen = (
   atomically(db, async () => {
     await holdRow(db, "sections", sectionId);
     await holdNotedClass(db, person, sectionId);
-    const read = sent.map(readEntry);
+    const today = await studioDay(db);
+    const read = sent.map((one) => readEntry(one, today));
     const entries = read.flatMap((one) => ("entry" in one ? [one.entry] : []));
     const known = await lookUp(db, sectionId, entries);
     const kept = new Map<string, SeenEntry>();

@@ -10,6 +10,7 @@ import { type ClassLog, judgeEntry, lastEntry, notedAt, openPromises, readLog } 
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { momentNoted, studioDay } from "../../http/device-clock.ts";
 import { cleanText } from "../../http/well-formed.ts";
 import { holdOrder } from "../lessons/service.ts";
 import { readSection } from "../sections/read.ts";
@@ -85,11 +86,11 @@ export async function promisesOf(db: Database, sectionId: string): Promise<OpenP
 type Read = { readonly entry: LogEntryRecord } | { readonly id: string; readonly why: string };
 
 /** Reads one entry as a device sent it; one that can't be read says why. */
-function readEntry(sent: Readonly<Record<string, unknown>>): Read {
+function readEntry(sent: Readonly<Record<string, unknown>>, today: string): Read {
   const id = typeof sent.id === "string" ? sent.id.slice(0, 100) : "";
   if (cleanText(sent) !== null) return { id, why: "It holds a character that cannot be kept." };
   const read = logEntry.safeParse(sent);
-  if (read.success) return { entry: read.data };
+  if (read.success) return { entry: { ...read.data, at: momentNoted(read.data.at, today) } };
   const [issue] = read.error.issues;
   return { id, why: `It cannot be read: ${issue?.path.join(".") ?? ""} ${issue?.message ?? ""}` };
 }
@@ -156,7 +157,8 @@ export const noteInLog = (
     const students = new Set(roster.map(({ studentId }) => studentId));
     const { entries: known } = await logOf(db, sectionId, week);
     const outcomes = new Map(known.map(({ id, outcome }) => [id, outcome]));
-    const read = sent.map(readEntry);
+    const today = await studioDay(db);
+    const read = sent.map((one) => readEntry(one, today));
     const ids = read.flatMap((one) => ("entry" in one ? [one.entry.id] : []));
     const taken = await db.ClassEntry.findAll({ where: { id: ids }, attributes: ["id"] });
     const elsewhere = new Set(taken.flatMap(({ id }) => (outcomes.has(id) ? [] : [id])));

@@ -11,8 +11,8 @@ import { placesOf } from "./places.ts";
 
 /** One person's changes of one thing within this time are one sitting. Milliseconds. */
 const SITTING_MS = 10 * 60_000;
-/** So many rows are looked at for one page of a history, and so many lines stand in what others changed. */
-const [ROWS, LINES] = [120, 30];
+/** So many sittings are one page of a history, and so many lines stand in what others changed. */
+const [PAGE, LINES] = [30, 30];
 /** What is older than this is no news any more. */
 const NEWS_DAYS = 30;
 
@@ -20,21 +20,9 @@ interface Row extends Omit<HistoryEntry, "at"> {
   readonly at: Date;
 }
 
-/** Lays what one person changed in one sitting together: what came of it is told, not each step. */
-function bySitting(rows: readonly Row[]): Row[] {
-  const kept: { readonly row: Row; first: Date }[] = [];
-  for (const row of rows) {
-    const last = kept.at(-1);
-    const isSame =
-      last?.row.by === row.by && last.row.what === "changed" && row.what === "changed" && last.row.by !== "";
-    if (last && isSame && last.first.getTime() - row.at.getTime() < SITTING_MS) last.first = row.at;
-    else kept.push({ row, first: row.at });
-  }
-  return kept.map(({ row }) => row);
-}
-
 /**
- * The last changes of a thing, the newest first.
+ * The last changes of a thing, the newest first: what one person changed in one sitting is one, with what came of it.
+ * What is part of something else, such as a proposal that was taken, and what different people did is never one.
  * @param before only what came before this entry; 0 for the newest
  */
 export async function historyOf(
@@ -45,14 +33,23 @@ export async function historyOf(
 ): Promise<{ entries: HistoryEntry[]; earlier: boolean }> {
   const rows = await rowsOf<Row>(
     db,
-    `select h.id::int, h.at, coalesce(staff.name, '') as by, h.what, h.state
-     from history h left join staff on staff.id = h.staff_id
-     where h.list = $list and h.thing_id = $id and ($before = 0 or h.id < $before)
-     order by h.id desc limit ${ROWS}`,
+    `with told as (
+       -- The last entry of each sitting: the next one is of somebody else, of another sort, or much later.
+       select h.id, h.at, h.staff_id, h.what, h.state, h.note,
+         lead(h.staff_id) over own is distinct from h.staff_id or h.staff_id is null
+           or lead(h.what) over own is distinct from 'changed' or h.what <> 'changed'
+           or h.note is not null or lead(h.note) over own is not null
+           or lead(h.at) over own - h.at >= make_interval(secs => ${SITTING_MS / 1000}) as is_last
+       from history h where h.list = $list and h.thing_id = $id window own as (order by h.id))
+     select told.id::int, told.at, coalesce(staff.name, '') as by, told.what, told.state, coalesce(told.note, '') as note
+     from told left join staff on staff.id = told.staff_id
+     where told.is_last and ($before = 0 or told.id < $before) order by told.id desc limit ${PAGE + 1}`,
     { list, id, before },
   );
-  const entries = bySitting(rows).map(({ at, ...row }) => ({ ...row, at: at.toISOString() }));
-  return { entries, earlier: rows.length === ROWS };
+  return {
+    entries: rows.slice(0, PAGE).map(({ at, ...row }) => ({ ...row, at: at.toISOString() })),
+    earlier: rows.length > PAGE,
+  };
 }
 
 const ALL_PLACES = placesOf(HISTORY_LISTS);

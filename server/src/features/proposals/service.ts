@@ -7,6 +7,7 @@ import type {
   ProposalLine,
   Settlement,
 } from "@map-step/contract";
+import { counted } from "@map-step/core/words";
 import { atomically } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
@@ -123,7 +124,7 @@ async function takeIn(
 export const settleProposal = (
   db: Database,
   id: string,
-  { version, answer, take }: Settlement,
+  { version, answer, take, part }: Settlement,
   person: Seer,
 ): Promise<ChangeProposal> =>
   atomically(db, async () => {
@@ -140,6 +141,9 @@ export const settleProposal = (
     };
     await changeAt(db, db.Proposal, id, version, settled, () => readProposal(db, id, person));
     if (take) {
+      // In the history it stands by itself; who proposed it is not told there.
+      const share = part && part.taken < part.of ? `, ${part.taken} of ${counted(part.of, "change")}` : "";
+      await rowsOf(db, "select set_config('map_step.note', $note, true)", { note: `a proposal${share}` });
       const thingId = await takeIn(db, now.thingId, take).catch((error: unknown) => {
         if (error instanceof HttpProblem && error.problem.current !== undefined)
           throw inUse("What it changes was changed by somebody else just now. Look again.");

@@ -9,7 +9,7 @@ export function serveStudioFile(router: Router, { db, config, workers }: Context
     needConfirmed(request);
     return {
       name: `studio-${await studioToday(db, config)}.json`,
-      text: await workers.run("writeStudioFile"),
+      bytes: await workers.run("writeStudioFile"),
     };
   });
   serve(router, api.studioFile.takeIn, ({ body }) => workers.run("takeInStudioFile", body));

@@ -39,7 +39,7 @@ export function Everybody({
             onClick={() =>
               void marking.give(
                 missing.map((dancer) => ({ dancer, figureId, mark: board.habits.checkMark })),
-                `${counted(missing.length, "dancer")} on ${board.nameOf(figureId)}: ${MARK_NAMES[board.habits.checkMark]}`,
+                `${counted(new Set(missing.map(({ id }) => id)).size, "dancer")} on ${board.nameOf(figureId)}: ${MARK_NAMES[board.habits.checkMark]}`,
               )
             }
           >

@@ -36,7 +36,11 @@ export function readJson(content: string): ReadFile {
       `This file does not say that it holds figures: “format” must be “${FIGURE_FILE_FORMAT}”.`,
     );
   if (file.formatVersion !== 1)
-    return unreadable(`Its “formatVersion” is ${String(file.formatVersion)}; this Map Step reads version 1.`);
+    return unreadable(
+      file.formatVersion === undefined
+        ? "It does not say its “formatVersion”; this Map Step reads version 1."
+        : `Its “formatVersion” is ${JSON.stringify(file.formatVersion)}; this Map Step reads version 1.`,
+    );
   if (!Array.isArray(file.figures)) return unreadable("It has no list of “figures”.");
   const odd = file.figures.findIndex((figure) => !isRecord(figure));
   if (odd >= 0) return unreadable(`Entry ${odd + 1} of “figures” is not a figure.`);

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { type FigureFacts, figureFacts, type RoleFacts } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
-import { counted } from "@map-step/core/words";
+import { counted, inWords } from "@map-step/core/words";
 import { useMemo } from "react";
 import { lengthText } from "../../kit/lengths.ts";
 
@@ -44,14 +44,18 @@ const spaceText = ({ space }: RoleFacts): string =>
 const facingText = ({ facesAgainAfter }: RoleFacts): string =>
   facesAgainAfter === 1 ? "the same way each time" : `the first way again after ${facesAgainAfter} times`;
 
+const actionsText = ({ steps, weightless, pauses }: RoleFacts): string =>
+  inWords([
+    counted(steps, "step"),
+    ...(weightless > 0 ? [counted(weightless, "touch", "touches")] : []),
+    ...(pauses > 0 ? [counted(pauses, "pause")] : []),
+  ]);
+
 /** The facts of a figure as pairs of a word and a sentence. */
 function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string])[] {
   const { fastestBpm, beats, floor, shortestGap } = facts;
   const lines: (readonly [string, string])[] = [
-    [
-      "Length",
-      `${counted(beats, "beat")}; ${byRole(facts, ({ steps, weightless }) => counted(steps, "step") + (weightless ? ` and ${counted(weightless, "touch", "touches")}` : ""))}`,
-    ],
+    ["Length", `${counted(beats, "beat")}; ${byRole(facts, actionsText)}`],
     ["Rhythm", facts.timed ? byRole(facts, ({ rhythm }) => rhythm) : "in one’s own time"],
     ["Feet", byRole(facts, feetText)],
     ["Turn", byRole(facts, turnText)],

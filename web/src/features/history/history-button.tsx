@@ -43,7 +43,7 @@ interface Props<T> {
 }
 
 function Line({ told: { entry, lines }, onBack }: { told: ToldEntry; onBack: (() => void) | null }) {
-  const { by, at, what } = entry;
+  const { by, at, what, note } = entry;
   return (
     <Flex
       as="li"
@@ -58,7 +58,7 @@ function Line({ told: { entry, lines }, onBack }: { told: ToldEntry; onBack: (()
         <Text>
           {by ? (
             <>
-              <strong>{by}</strong> {WHAT[what]}
+              <strong>{by}</strong> {note === "" ? WHAT[what] : `took ${note}`}
             </>
           ) : (
             <strong>{NOBODY[what]}</strong>

@@ -70,9 +70,8 @@ export function FromLastLesson({ lesson }: { lesson: Lesson }) {
     { enabled: last !== null },
   );
   const open = (promises.data ?? []).filter(({ week }) => week < lesson.week);
-  const struggled = remarksOf(readLog((log.data?.entries ?? []) as LogEntry[])).filter(
-    ({ kind }) => kind === "struggled",
-  );
+  const entries = last === null ? [] : (log.data?.entries ?? []);
+  const struggled = remarksOf(readLog(entries as LogEntry[])).filter(({ kind }) => kind === "struggled");
   if (open.length + struggled.length === 0) return null;
   return (
     <Slip as="section" aria-label="From the lessons before" display="block" fontSize="sm">

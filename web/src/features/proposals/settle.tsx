@@ -54,7 +54,9 @@ export function Settle({ proposal: { id, version, by }, chosen, all, take }: Pro
         </Button>
         <Button
           disabled={settle.isPending || chosen === 0}
-          onClick={() => send({ version, answer, take: take() }, "It is taken, and done")}
+          onClick={() =>
+            send({ version, answer, take: take(), part: { taken: chosen, of: all } }, "It is taken, and done")
+          }
         >
           {chosen === all ? "Take it" : `Take ${chosen} of ${counted(all, "change")}`}
         </Button>

@@ -39,8 +39,7 @@ function TermLine({ term, sections, onEdit }: TermLineProps) {
             {longDay(firstDay)} to {longDay(lastDay)}
           </Text>
           <Text fontSize="sm" color="soft">
-            {counted(sectionsIn(term, sections).length, "section")} begin{" "}
-            {sectionsIn(term, sections).length === 1 ? "s " : ""}in it;{" "}
+            {counted(sectionsIn(term, sections).length, "section begins", "sections begin")} in it;{" "}
             {closed.length === 0
               ? "no closed day"
               : `closed ${closed.map(({ day, reason }) => `${shortDay(day)}${reason ? ` (${reason})` : ""}`).join(", ")}`}

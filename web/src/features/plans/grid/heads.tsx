@@ -90,7 +90,7 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
           const name = [
             `Week ${load.week}`,
             date,
-            isTaught ? "taught" : "",
+            isTaught && there?.special?.kind !== "cancelled" ? "taught" : "",
             there?.special?.kind ?? "",
             `${load.minutes} of ${counted(minutes, "minute")}`,
             `${fresh} new`,
