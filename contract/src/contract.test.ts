@@ -123,7 +123,7 @@ describe("texts and dates", () => {
       timeZone: "Europe/Lisbon",
       name: "Dir",
       email: "DIR@house.example",
-      password: "0123456789",
+      password: "0123456789ab",
     };
     expect(setup.parse(studio).email).toBe("dir@house.example");
     const paths = setup

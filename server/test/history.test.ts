@@ -57,7 +57,8 @@ describe("the history of a thing", () => {
   });
 
   it("is paged by sitting and has an end, however many edits a sitting has", async () => {
-    const figure = (await director.call(api.figures.create, { body: figureContent(course.danceId, "Paged") })).body;
+    const figure = (await director.call(api.figures.create, { body: figureContent(course.danceId, "Paged") }))
+      .body;
     const me = (await director.call(api.session.read)).body.person?.id;
     await studio.db.sequelize.query(
       `insert into history (list, thing_id, what, state, staff_id, at)

@@ -38,7 +38,12 @@ export interface ClauseFacts {
   readonly off: number | null;
 }
 
-/** What so many shown and not seen settle of a clause. */
+/**
+ * What so many shown and not seen settle of a clause.
+ * @example
+ * clauseState({ kind: "figures", figureIds: ["turn"], atLeast: 1, mark: "alone", layer: "partner" }, { shown: [], unseen: ["turn"] })
+ * // "open"
+ */
 export function clauseState(
   { atLeast }: FigureClause,
   { shown, unseen }: Pick<ClauseFacts, "shown" | "unseen">,

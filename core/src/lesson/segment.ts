@@ -31,7 +31,11 @@ export const SEGMENT_NAMES: Readonly<Record<SegmentKind, string>> = {
 /** The title of the minutes that a plan leaves over. */
 export const NOTHING_PLANNED = "Nothing planned yet";
 
-/** Whether a part only stands for minutes that are left over: they give way before anything that is planned. */
+/**
+ * Whether a part only stands for minutes that are left over: they give way before anything that is planned.
+ * @example
+ * isEmpty({ kind: "own", title: NOTHING_PLANNED }) // true
+ */
 export const isEmpty = ({ kind, title }: { readonly kind: SegmentKind; readonly title?: string }): boolean =>
   kind === "own" && title === NOTHING_PLANNED;
 

@@ -10,12 +10,7 @@ export interface Carried {
   readonly to: number | null;
 }
 
-/**
- * What was not reached in class is carried over: it comes first in the next lesson that is held. Of what is not in the
- * plan any more nothing is said.
- * @example
- * carriedIn(layOut(LEVEL)) // []
- */
+/** The same of a plan that is laid out. */
 export function carriedIn({ level, rooms, lastTaught, weeks }: Layout): Carried[] {
   const after = (from: number) =>
     rooms.find(({ week, held }) => held && week > Math.max(lastTaught, from))?.week ?? null;
@@ -25,7 +20,8 @@ export function carriedIn({ level, rooms, lastTaught, weeks }: Layout): Carried[
 }
 
 /**
- * The same of a plan.
+ * What was not reached in class is carried over: it comes first in the next lesson that is held. Of what is not in the
+ * plan any more nothing is said.
  * @example
  * carriedOver(LEVEL) // []
  */

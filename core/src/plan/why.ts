@@ -43,7 +43,7 @@ function newFindings(level: LevelPlan, figureId: string, week: number): string[]
  * @returns one sentence after the other; none for a figure without a week
  * @example
  * whyHere(LEVEL, "turn")
- * // ["Needs Basic, danced in 2 lessons by then.", "A week earlier: Turn turns in week 2, when Basic has been danced in 1 lesson; it settles after 2."]
+ * // ["Needs Basic, danced in 2 lessons by then.", "A week earlier: Turn turns in week 2, when Basic has been danced in 1 lesson; it settles after 2.", "Nothing would speak against a week later."]
  */
 export function whyHere(level: LevelPlan, figureId: string): string[] {
   const week = weekByFigure(level.placements).get(figureId);

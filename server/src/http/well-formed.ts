@@ -35,6 +35,7 @@ export function cleanText(value: unknown): string | null {
     const { inner, at } = next;
     if (typeof inner !== "object" || inner === null || ArrayBuffer.isView(inner)) continue;
     const holder = inner as Record<string, unknown>;
+    const within: typeof open = [];
     for (const key of Object.keys(holder)) {
       const found = holder[key];
       if (NOT_KEPT.test(key) || withoutControl(key) !== key) return placeOf(at);
@@ -42,8 +43,10 @@ export function cleanText(value: unknown): string | null {
       if (typeof found === "string") {
         if (NOT_KEPT.test(found)) return placeOf(step);
         if (CONTROL.test(found)) holder[key] = withoutControl(found);
-      } else if (typeof found === "object" && found !== null) open.push({ inner: found, at: step });
+      } else if (typeof found === "object" && found !== null) within.push({ inner: found, at: step });
     }
+    // In the order in which they stand.
+    for (let next = within.pop(); next; next = within.pop()) open.push(next);
   }
   return null;
 }
