@@ -88,9 +88,12 @@ export function useAutosave<T, R extends { readonly version: number }>(options: 
     }),
   );
   useEffect(() => {
-    const stop = onConnection(() => void (isConnected() && saver.flush()));
+    const flush = () => void (isConnected() && saver.flush());
+    const stop = onConnection(flush);
+    window.addEventListener("online", flush);
     return () => {
       stop();
+      window.removeEventListener("online", flush);
       void saver.flush();
     };
   }, [saver]);
