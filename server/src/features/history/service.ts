@@ -43,7 +43,7 @@ export async function historyOf(
        from history h where h.list = $list and h.thing_id = $id window own as (order by h.id))
      select told.id::int, told.at, coalesce(staff.name, '') as by, told.what, told.state, coalesce(told.note, '') as note
      from told left join staff on staff.id = told.staff_id
-     where told.is_last and ($before = 0 or told.id < $before) order by told.id desc limit ${PAGE + 1}`,
+     where told.is_last and ($before::bigint = 0 or told.id < $before::bigint) order by told.id desc limit ${PAGE + 1}`,
     { list, id, before },
   );
   return {
