@@ -114,6 +114,25 @@ const manyWithin = (file: StudioFile): FieldError[] =>
     ),
   );
 
+/** Where what is said of each sort of thing hangs; lessons and recaps are those of a section. */
+const SAID_OF = {
+  ...{ figures: "figures", plans: "plans", sequences: "sequences", checks: "checks" },
+  ...{ lessons: "sections", recaps: "sections" },
+} as const satisfies Readonly<Record<string, StudioList>>;
+
+/** What is said or proposed is about something of the file. */
+function aboutNothing(file: StudioFile): FieldError[] {
+  const ids = (list: StudioList) => new Set(listOf(file, list).map(({ id }) => id));
+  const known = new Map(Object.values(SAID_OF).map((list) => [list, ids(list)] as const));
+  return (["comments", "proposals"] as const).flatMap((list) =>
+    file[list].flatMap(({ list: sort, thingId }, index) => {
+      const of = SAID_OF[sort];
+      if (thingId === null || known.get(of)?.has(thingId)) return [];
+      return [{ path: `${list}.${index}.thingId`, message: `It is not among the ${of} of the file` }];
+    }),
+  );
+}
+
 /** Every level and every section has its plan. */
 function missingPlans(file: StudioFile): FieldError[] {
   const planned = new Set(file.plans.map(({ levelId, sectionId }) => sectionId ?? levelId));
@@ -161,6 +180,7 @@ const RULES: readonly ((file: StudioFile) => FieldError[])[] = [
   manyOfOne,
   manyWithin,
   missingPlans,
+  aboutNothing,
   circles,
 ];
 

@@ -97,7 +97,7 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "log.*.staffId": "staff",
   },
   recaps: { changedBy: "staff", lessonId: "lessons", "versions.*.staffId": "staff" },
-  // What a comment is about may be gone; then it is nowhere to be seen.
+  // What a comment is about is told by its sort.
   comments: {
     changedBy: "staff",
     deletedBy: "staff",
@@ -106,7 +106,6 @@ export const STUDIO_TIES: Readonly<Record<StudioList, Readonly<Record<string, St
     "mentions.*": "staff",
     replyTo: "comments",
   },
-  // So may what somebody proposed to change.
   proposals: { changedBy: "staff", staffId: "staff", settledBy: "staff" },
 };
 

@@ -254,6 +254,22 @@ const BROKEN: readonly (readonly [what: string, change: (file: StudioFile) => un
     /^levels\.0\.followsId$/,
   ],
   [
+    "a comment about something that is not in it",
+    (file) => ({
+      ...file,
+      comments: file.comments.map((one) => ({ ...one, thingId: "00000000-0000-4000-8000-00000000000f" })),
+    }),
+    /^comments\.0\.thingId$/,
+  ],
+  [
+    "a proposal about something that is not in it",
+    (file) => ({
+      ...file,
+      proposals: file.proposals.map((one) => ({ ...one, thingId: "00000000-0000-4000-8000-00000000000f" })),
+    }),
+    /^proposals\.0\.thingId$/,
+  ],
+  [
     "a character that cannot be kept",
     (file) => ({ ...file, dances: file.dances.map((one) => ({ ...one, music: "a\u0000b" })) }),
     /^dances\.0\.music$/,

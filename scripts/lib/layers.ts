@@ -91,7 +91,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     search: ["search-button.tsx"],
     settings: ["use-habits.ts"],
     session: ["door.tsx", "session.tsx"],
-    factors: ["panel.tsx"],
+    factors: ["directors.tsx", "panel.tsx"],
     staff: ["teachers-field.tsx"],
     students: ["dancer-name.tsx"],
     teaching: ["people.tsx", "use-rotation.ts"],

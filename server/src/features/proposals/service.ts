@@ -106,6 +106,28 @@ export const changeProposal = (
     return readProposal(db, id, person);
   });
 
+/** What was removed meanwhile is not changed behind its back. */
+async function refuseGone(
+  db: Database,
+  list: NonNullable<Settlement["take"]>["list"],
+  thingId: string | null,
+): Promise<void> {
+  if (thingId === null) return;
+  const [row] = await rowsOf<{ gone: boolean }>(
+    db,
+    list === "figures"
+      ? "select deleted_at is not null as gone from figures where id = $thingId"
+      : `select s.deleted_at is not null or l.deleted_at is not null as gone
+         from plans p join levels l on l.id = p.level_id left join sections s on s.id = p.section_id where p.id = $thingId`,
+    { thingId },
+  );
+  if (row?.gone === false) return;
+  const what = list === "figures" ? "The figure" : "What this plan is of";
+  throw inUse(
+    `${what} was removed meanwhile. Bring it back from the bin first, or answer without taking it.`,
+  );
+}
+
 /** Puts what was taken in its place, and says which thing it is. */
 async function takeIn(
   db: Database,
@@ -141,6 +163,7 @@ export const settleProposal = (
     };
     await changeAt(db, db.Proposal, id, version, settled, () => readProposal(db, id, person));
     if (take) {
+      await refuseGone(db, take.list, now.thingId);
       // In the history it stands by itself; who proposed it is not told there.
       const share = part && part.taken < part.of ? `, ${part.taken} of ${counted(part.of, "change")}` : "";
       await rowsOf(db, "select set_config('map_step.note', $note, true)", { note: `a proposal${share}` });

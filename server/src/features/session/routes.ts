@@ -23,8 +23,13 @@ export function serveSession(router: Router, { db, config }: Context): void {
     enter(
       request,
       await attempts.signIn(request, response, body.email, async () => {
-        const person = await checkPassword(db, body);
+        const person = await checkPassword(db, body).catch((error: unknown) => {
+          // Of whom is not written: what was typed may be a password in the wrong field.
+          request.log.warn("a sign-in was refused");
+          throw error;
+        });
         await needShown({ db, config, request }, person, body.shown);
+        request.log.info({ by: person.id }, "signed in");
         return person;
       }),
     ),

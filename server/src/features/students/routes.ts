@@ -46,8 +46,10 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
     await holdWholeStudent(db, person, params.id);
     return exportStudent(db, params.id);
   });
-  serve(router, api.students.erase, ({ params, request }) => {
+  serve(router, api.students.erase, async ({ params, person, request }) => {
     needConfirmed(request);
-    return eraseStudent(db, params.id);
+    const erased = await eraseStudent(db, params.id);
+    request.log.info({ by: person.id, student: params.id }, "a student was erased");
+    return erased;
   });
 }

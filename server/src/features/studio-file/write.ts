@@ -38,9 +38,16 @@ export const thingAsJson = ({ columns, inner }: ListTable): string =>
     Object.entries(inner).map(([field, list]) => `'${field}', ${innerList(list)}`),
   );
 
+/** What somebody said of something that is not there any more is nowhere to be seen, and stays behind. */
+const SAID_ABOUT: readonly string[] = ["comments", "proposals"];
+const THINGS = ["figures", "plans", "sections", "sequences", "checks"]
+  .map((table) => `select id from ${table}`)
+  .join(" union all ");
+
 /** The things of one list as texts, to be put below those of the lists before it. */
 const selectOf = (list: ListTable, place: number): string =>
-  `select ${place} as place, t.created_at, t.id, (${thingAsJson(list)})::text as thing from ${list.table} t`;
+  `select ${place} as place, t.created_at, t.id, (${thingAsJson(list)})::text as thing from ${list.table} t
+   ${SAID_ABOUT.includes(list.table) ? `where t.thing_id is null or t.thing_id in (${THINGS})` : ""}`;
 
 const EVERYTHING = `select place, thing from (${STUDIO_LIST_NAMES.map((list, place) =>
   selectOf(LIST_TABLES[list], place),

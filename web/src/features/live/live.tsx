@@ -2,7 +2,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import { api, type ChangeTold, type LookTold, type NotedTold } from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useQueryClient } from "@tanstack/react-query";
-import { Eye } from "lucide-react";
+import { Eye, WifiOff } from "lucide-react";
 import { useEffect, useMemo, useState } from "react";
 import { useLocation } from "react-router";
 import { call, readAgain } from "../../kit/api.ts";
@@ -59,11 +59,12 @@ function useReadingAgain(own: string) {
   }, [client, own]);
 }
 
-/** Hears the studio for this page: what changes is read again. Says who looks at what. */
+/** Hears the studio for this page: what changes is read again. Says who looks at what, and whether the line is cut. */
 function useLine() {
   const { person } = useSession();
   const reading = useReadingAgain(person.id);
   const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
+  const [isCut, setCut] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;
     let wasCut = false;
@@ -81,7 +82,12 @@ function useLine() {
         // What was noted while the line was away is not told once more.
         if (told.open && wasCut) reading.noted(null);
         wasCut = !told.open;
-        if (!told.open) timer = setTimeout(doubt, PATIENCE_MS);
+        if (told.open) setCut(false);
+        else
+          timer = setTimeout(() => {
+            setCut(true);
+            doubt();
+          }, PATIENCE_MS);
       }
     });
     return () => {
@@ -89,7 +95,7 @@ function useLine() {
       stop();
     };
   }, [person.id, reading]);
-  return { person, looks, setLooks };
+  return { person, looks, setLooks, isCut };
 }
 
 /** Keeps a page as the studio is where nothing is to be said of it, as in the middle of a class. */
@@ -101,7 +107,7 @@ export function Listening() {
 /** Keeps open pages as the studio is, and says who else looks at this one, and when the studio is not heard. */
 export function Live() {
   const { pathname } = useLocation();
-  const { person, looks, setLooks } = useLine();
+  const { person, looks, setLooks, isCut } = useLine();
   const isSilent = useSilentSince() !== null;
   useEffect(() => {
     const look = () => {
@@ -115,6 +121,13 @@ export function Live() {
   }, [pathname, setLooks]);
   const here = looks.filter(({ place, personId }) => place === pathname && personId !== person.id);
   if (isSilent) return <Silence />;
+  // The studio answers, but what others change is not heard here.
+  if (isCut)
+    return (
+      <Flex align="center" gap="1.5" fontSize="sm" role="status">
+        <WifiOff size={16} aria-hidden /> Not heard from the studio; trying again
+      </Flex>
+    );
   if (here.length === 0) return null;
   return (
     <Flex align="center" gap="1.5" fontSize="sm" role="status">

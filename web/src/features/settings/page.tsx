@@ -21,6 +21,7 @@ import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
+import { DirectorsShowMore } from "../factors/directors.tsx";
 import { FormHistory } from "../history/form-history.tsx";
 import { SESSION_KEY } from "../session/session.tsx";
 import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
@@ -95,6 +96,7 @@ function SettingsForm({ now }: { now: Settings }) {
             </Stack>
           </Panel>
           <WritingPanel form={form} />
+          <DirectorsShowMore />
           <BackupPanel />
         </Stack>
         <Stack gap="4">
