@@ -13,7 +13,7 @@ export const letter = z.object({
   to: z.string(),
   subject: z.string(),
   text: z.string(),
-  /** Where its link leads; `null` where it went out by mail, or is over. */
+  /** Where its link leads; empty for a letter without one, `null` where it went out by mail, or is over. */
   path: z.string().nullable(),
   /** When it went out by mail; `null` where it waits here. */
   sentAt: z.iso.datetime().nullable(),

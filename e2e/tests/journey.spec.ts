@@ -11,7 +11,7 @@ test("the whole job, from nothing", async ({ page, emptyStudio, browser, watch }
     await page.getByLabel("Email address").fill("ada@littlehall.example");
     await page.getByLabel("Password").fill("short");
     await page.getByRole("button", { name: "Open the studio" }).click();
-    await expect(page.getByText("At least 10 characters").last()).toBeVisible();
+    await expect(page.getByText("At least 12 characters").last()).toBeVisible();
     await page.getByLabel("Password").fill("long enough for it");
     await page.getByRole("button", { name: "Open the studio" }).click();
     await expect(page.getByRole("heading", { name: "What comes first" })).toBeVisible();

@@ -26,7 +26,7 @@ test("somebody new is invited, chooses a password by the link, and later another
   await expectAccessible(perrin);
   await perrin.getByLabel("Password", { exact: true }).fill("short");
   await perrin.getByRole("button", { name: "Enter" }).click();
-  await expect(perrin.getByText("At least 10 characters").first()).toBeVisible();
+  await expect(perrin.getByText("At least 12 characters").first()).toBeVisible();
   await perrin.getByLabel("Password", { exact: true }).fill("seven quiet herons");
   await perrin.getByRole("button", { name: "Enter" }).click();
   await expect(perrin.getByRole("heading", { name: "Today" })).toBeVisible();

@@ -98,8 +98,8 @@ test("the director adds somebody, who can sign in until the account is closed", 
   await page.getByLabel("Email address").fill("ilse@saltglass.example");
   await page.getByLabel("Password").fill("short");
   await page.getByRole("button", { name: "Save" }).click();
-  await expect(page.getByText("At least 10 characters").last()).toBeVisible();
-  await page.getByLabel("Password").fill("northwick says so");
+  await expect(page.getByText("At least 12 characters").last()).toBeVisible();
+  await page.getByLabel("Password").fill("three calm otters swim");
   await page.getByRole("button", { name: "Save" }).click();
   await expect(page.getByText("Somebody on the staff has this email address already")).toBeVisible();
   await page.getByLabel("Email address").fill("pella@saltglass.example");
@@ -109,7 +109,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
   const pella = await (await browser.newContext()).newPage();
   await pella.goto(demoStudio());
   await pella.getByLabel("Email address").fill("pella@saltglass.example");
-  await pella.getByLabel("Password").fill("northwick says so");
+  await pella.getByLabel("Password").fill("three calm otters swim");
   await pella.getByRole("button", { name: "Sign in" }).click();
   await expect(pella.getByRole("heading", { name: "No lesson ahead" })).toBeVisible();
 

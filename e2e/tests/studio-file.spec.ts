@@ -10,9 +10,12 @@ test("the whole studio goes out as one file and comes back into an empty one", a
   await page.goto(`${demoStudio()}/staff`);
   await page.getByRole("link", { name: "The studio as one file" }).click();
   await expect(page.getByText(/into an empty studio only.*3 dances/)).toBeVisible();
+  await page.getByRole("button", { name: "Save the whole studio" }).click();
+  const again = page.getByRole("dialog", { name: "Your password once more" });
+  await again.getByLabel("Password").fill("a tide comes in at six");
   const [saved] = await Promise.all([
     page.waitForEvent("download"),
-    page.getByRole("link", { name: "Save the whole studio" }).click(),
+    again.getByRole("button", { name: "Go on" }).click(),
   ]);
   expect(saved.suggestedFilename()).toMatch(/^studio-\d{4}-\d\d-\d\d\.json$/);
   const buffer = await readFile(await saved.path());

@@ -116,7 +116,7 @@ async function writeNotice(
   const [subject, what] = NOTICES[notice];
   const title = `${subject} (${studio?.name ?? "Map Step"})`;
   const text = `Hello ${name},\n\n${what} If it was not you, tell your director at once and choose another password.`;
-  const letter = await db.Letter.create({ toAddress: email, subject: title, text, path: null });
+  const letter = await db.Letter.create({ toAddress: email, subject: title, text, path: "" });
   if (post === null) return;
   try {
     await post({ to: email, subject: title, text });
@@ -154,7 +154,8 @@ export function openDesk({ db, config }: Pick<LetterDesk, "db" | "config">): Des
 async function endLinks(db: Database, staffId: string): Promise<void> {
   await db.OneTimeLink.update({ usedAt: new Date() }, { where: { staffId, usedAt: null } });
   const staff = await db.Staff.findByPk(staffId);
-  if (staff) await db.Letter.update({ path: null }, { where: { toAddress: staff.email } });
+  const { email: toAddress } = staff ?? { email: "" };
+  await db.Letter.update({ path: null }, { where: { toAddress, path: { [Op.ne]: "" } } });
 }
 
 /** @throws a problem where nobody of that id may sign in */

@@ -9,7 +9,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 
 function LetterPanel({ letter }: { letter: Letter }) {
   const { to, subject, text, path, sentAt, at } = letter;
-  const link = path === null ? null : `${window.location.origin}${path}`;
+  const link = path ? `${window.location.origin}${path}` : null;
   return (
     <Panel as="li">
       <Flex gap="3" justify="space-between" wrap="wrap" align="baseline">
@@ -17,8 +17,8 @@ function LetterPanel({ letter }: { letter: Letter }) {
           {subject}, to {to}
         </Text>
         <Flex gap="2" align="center">
-          <Badge colorPalette={sentAt ? "pine" : path ? "orange" : "gray"}>
-            {sentAt ? "sent by mail" : path ? "waits here" : "over"}
+          <Badge colorPalette={sentAt ? "pine" : path === null ? "gray" : "orange"}>
+            {sentAt ? "sent by mail" : path === null ? "over" : path === "" ? "to be read" : "waits here"}
           </Badge>
           <Text color="soft" fontSize="sm" className="numbers">
             {momentOf(at)}
