@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { api, type ChangeTold, type HistoryList, SETTINGS_THING } from "@map-step/contract";
+import { api, type ChangeTold, contentOfPlan, type HistoryList, SETTINGS_THING } from "@map-step/contract";
 import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
 import {
@@ -227,7 +227,10 @@ describe("an open page", () => {
     await again.until(({ thingId }: ChangeTold) => thingId === second);
     await director.call(api.history.look, { body: { place: "/levels/one" } });
     await again.until(({ name }: { name?: string }) => name === "director 1");
-    expect(again.told.at(-1)).toMatchObject({ event: "look", data: { place: "/levels/one" } });
+    // What changed a moment before may be told once more after it.
+    expect(again.told.findLast(({ event }) => event === "look")).toMatchObject({
+      data: { place: "/levels/one" },
+    });
     await again.close();
   });
 
@@ -304,6 +307,33 @@ describe("an open page", () => {
     await page.call(api.session.endPlace, { params: { key: away?.key } });
     await expect.poll(isOpen).toBe(false);
     await quick.close();
+  });
+
+  it("tells of a proposal nobody but the directors and who wrote it", async () => {
+    const others = await studio.as("teacher");
+    const [writers, theirs, directors] = [
+      await listen(teacher),
+      await listen(others),
+      await listen(director),
+    ];
+    const heard = (line: { told: readonly { event: string; data: unknown }[] }) =>
+      line.told.some(({ event, data }) => event === "change" && (data as ChangeTold).list === "proposals");
+    const { body: plan } = await director.call(api.plans.read, { params: { id: course.level.planId } });
+    const base = contentOfPlan(plan);
+    const content = { ...base, chosen: base.chosen.map((entry) => ({ ...entry, worth: 9 })) };
+    const body = {
+      ...({ list: "plans", thingId: plan.id, base, content, note: "One more", state: "sent" } as const),
+    };
+    const sent = await teacher.call(api.proposals.create, { body });
+    expect(sent.status).toBe(200);
+    const made = sent.body;
+    await expect.poll(() => heard(directors) && heard(writers)).toBe(true);
+    writers.told.length = 0;
+    const settled = { version: made.version, answer: "Not now", take: null };
+    await director.call(api.proposals.settle, { params: { id: made.id }, body: settled });
+    await expect.poll(() => heard(writers)).toBe(true);
+    expect(heard(theirs)).toBe(false);
+    for (const line of [writers, theirs, directors]) await line.close();
   });
 
   it("is for those who are signed in", async () => {

@@ -5,7 +5,8 @@ import { rowsOf } from "../../db/query.ts";
 
 /** What is told to open pages. */
 export type Told =
-  | { readonly event: "change"; readonly data: ChangeTold }
+  /** Of a proposal with whose it is, who hears of it beside the directors. */
+  | { readonly event: "change"; readonly data: ChangeTold; readonly writerId: string | null }
   | { readonly event: "look"; readonly data: LookTold }
   | { readonly event: "noted"; readonly data: NotedTold }
   /** More was missed than is told one by one: everything is to be read anew. */
@@ -38,7 +39,10 @@ const OVERLAP = 100;
 /** Whoever missed more than this reads everything anew. */
 const MOST_MISSED = 500;
 
-const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.staff_id as "byId", coalesce(staff.name, '') as by
+type ChangeRow = ChangeTold & { readonly writerId: string | null };
+
+const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.staff_id as "byId", coalesce(staff.name, '') as by,
+    case h.list when 'proposals' then h.state ->> 'staffId' end as "writerId"
   from history h left join staff on staff.id = h.staff_id`;
 
 /** Listens to the database with one connection for all pages of this process. */
@@ -57,10 +61,10 @@ export function openBus(db: Database, url: string): Bus {
       tell(told);
     }
   };
-  const asTold = (changes: readonly ChangeTold[]): Told[] =>
-    changes.map((data) => ({ event: "change", data }));
+  const asTold = (changes: readonly ChangeRow[]): Told[] =>
+    changes.map(({ writerId, ...data }) => ({ event: "change", data, writerId }));
   const after = async (id: number): Promise<Told[]> => {
-    const changes = await rowsOf<ChangeTold>(
+    const changes = await rowsOf<ChangeRow>(
       db,
       `${CHANGES} where h.id > $id order by h.id limit ${MOST_MISSED}`,
       {
@@ -84,7 +88,7 @@ export function openBus(db: Database, url: string): Bus {
     const ids = gathered;
     gathered = [];
     // What could not be read now is told when the connection is back.
-    rowsOf<ChangeTold>(db, `${CHANGES} where h.id = any($ids::bigint[]) order by h.id`, { ids }).then(
+    rowsOf<ChangeRow>(db, `${CHANGES} where h.id = any($ids::bigint[]) order by h.id`, { ids }).then(
       (changes) => tellAll(asTold(changes)),
       () => undefined,
     );

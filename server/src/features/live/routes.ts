@@ -28,10 +28,10 @@ async function stillIn(db: Context["db"], request: Request, before: Person): Pro
 }
 
 /** Who proposes something is the director's to know, and their own: others hear nothing of it. */
-function isFor({ event, data }: Told, person: Person): boolean {
+function isFor(told: Told, person: Person): boolean {
   if (person.role === "director") return true;
-  if (event === "change") return data.list !== "proposals" || data.byId === person.id;
-  return event !== "look" || data.personId === person.id || !data.place.includes("proposal");
+  if (told.event === "change") return told.data.list !== "proposals" || told.writerId === person.id;
+  return told.event !== "look" || told.data.personId === person.id || !told.data.place.includes("proposal");
 }
 
 /** A page that reads no more holds so many bytes at most. */
