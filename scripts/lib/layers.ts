@@ -37,7 +37,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     approaches: ["strand-picture.tsx"],
     backups: ["state.tsx"],
     checks: ["figure-seen.tsx", "from-what.tsx", "mark-sign.tsx", "readiness-line.tsx", "words.ts"],
-    "class-log": ["settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
+    "class-log": ["send.ts", "settling.tsx", "use-class-log.ts", "use-class-record.ts", "words.ts"],
     comments: ["calls.tsx", "comments-button.tsx"],
     courses: [
       "due.ts",
