@@ -227,8 +227,8 @@ describe("readiness", () => {
           seen(figureId, mark, { id: String(index), at }),
         );
         const until = all.filter(({ at }) => at <= AT);
-        const fit = (some: readonly Evidence[]) => fitMarks(some, { priors: "stated", until: AT });
-        const [now, then] = [all, until].map((some) => readiness(RULE, "ana", fit(some), some, AT));
+        const fitted = (some: readonly Evidence[]) => fitMarks(some, { priors: "stated", until: AT });
+        const [now, then] = [all, until].map((some) => readiness(RULE, "ana", fitted(some), some, AT));
         expect(now).toEqual(then);
         if (until.length === 0 && now) expect(["open", "not-yet"]).toContain(now.verdict);
       }),
