@@ -6,7 +6,12 @@ import { layTemplates } from "../scripts/lib/studios.ts";
 /** Builds what is not built and lays the studios that the tests copy. */
 export default async function setup(): Promise<() => Promise<void>> {
   // What a browser believes or does may change with it; a test that fails says first where.
-  console.log(execFileSync(needChromium(), ["--version"], { encoding: "utf8" }).trim());
+  console.log(
+    execFileSync(needChromium(), ["--version"], {
+      encoding: "utf8",
+      stdio: ["ignore", "pipe", "ignore"],
+    }).trim(),
+  );
   buildWeb();
   buildServer();
   const { demo, empty, stop } = await layTemplates();

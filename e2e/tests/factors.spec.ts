@@ -47,14 +47,13 @@ test("a key of the device stands beside the password, and a recovery code for wh
   await signInAgain(page);
   await expectAccessible(page);
   await page.getByRole("button", { name: "Use the key of this device" }).click();
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
 
   await device.send("WebAuthn.removeVirtualAuthenticator", { authenticatorId });
   await signInAgain(page);
   await page.getByLabel("Or a recovery code").fill(code);
   await page.getByRole("button", { name: "Sign in with the code" }).click();
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
-  await page.goto(new URL("/account", page.url()).href);
+  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
   await expect(panel.getByText("9 recovery codes left")).toBeVisible();
   await page.goto("about:blank");
   await studio.stop();
@@ -82,9 +81,8 @@ test("codes of an app stand beside the password, each good once, and are taken a
   await expect(page.getByText(/^That did not fit/)).toBeVisible();
   await field.fill(app.generate({ timestamp: Date.now() + 30_000 }));
   await page.getByRole("button", { name: "Sign in with the code" }).click();
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
 
-  await page.goto(new URL("/account", page.url()).href);
   await panel.getByRole("button", { name: "Remove App on my phone" }).click();
   await expect(panel.getByText("App on my phone")).toHaveCount(0);
   await page.goto("about:blank");
