@@ -6,6 +6,8 @@ export type Told =
   | { readonly kind: "look"; readonly data: LookTold }
   | { readonly kind: "noted"; readonly data: NotedTold }
   | { readonly kind: "line"; readonly open: boolean }
+  /** The studio does not open a line to whoever asks: the sign-in may have ended. */
+  | { readonly kind: "refused" }
   /** The line was away and cannot tell what it missed. */
   | { readonly kind: "gap" };
 
@@ -37,7 +39,9 @@ function openLine(tell: (told: Told) => void): () => void {
     line.addEventListener("error", () => {
       wasCut = true;
       tell({ kind: "line", open: false });
-      if (line.readyState === EventSource.CLOSED) timer = setTimeout(open, AGAIN_MS);
+      if (line.readyState !== EventSource.CLOSED) return;
+      tell({ kind: "refused" });
+      timer = setTimeout(open, AGAIN_MS);
     });
   };
   open();

@@ -8,7 +8,7 @@ import { useLocation } from "react-router";
 import { call, readAgain } from "../../kit/api.ts";
 import { doubt, useSilentSince } from "../../kit/connection.ts";
 import { Silence } from "../../kit/silence.tsx";
-import { useSession } from "../session/session.tsx";
+import { SESSION_KEY, useSession } from "../session/session.tsx";
 import { shareLine } from "./line.ts";
 import { differsAfter, holdsNoted } from "./meant.ts";
 
@@ -62,6 +62,7 @@ function useReadingAgain(own: string) {
 /** Hears the studio for this page: what changes is read again. Says who looks at what, and whether the line is cut. */
 function useLine() {
   const { person } = useSession();
+  const client = useQueryClient();
   const reading = useReadingAgain(person.id);
   const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
   const [isCut, setCut] = useState(false);
@@ -72,6 +73,7 @@ function useLine() {
       if (told.kind === "change") reading.change(told.data);
       else if (told.kind === "gap") reading.all();
       else if (told.kind === "noted") reading.noted(told.data);
+      else if (told.kind === "refused") void client.refetchQueries({ queryKey: SESSION_KEY });
       else if (told.kind === "look")
         setLooks((before) => [
           ...before.filter(({ personId }) => personId !== told.data.personId),
@@ -94,7 +96,7 @@ function useLine() {
       clearTimeout(timer);
       stop();
     };
-  }, [person.id, reading]);
+  }, [client, person.id, reading]);
   return { person, looks, setLooks, isCut };
 }
 
