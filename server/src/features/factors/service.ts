@@ -75,6 +75,16 @@ const refuseMany = async (db: Database, staffId: string): Promise<void> => {
     throw inUse("That is more than anybody shows. Remove one first.");
 };
 
+/** Whose factor it is, and of which studio, as apps and devices show it. */
+async function addressed(db: Database, id: string): Promise<{ email: string; studio: string }> {
+  const [row] = await rowsOf<{ email: string; studio: string }>(
+    db,
+    "select email, (select name from studio) as studio from staff where id = $id",
+    { id },
+  );
+  return row ?? { email: "", studio: "Map Step" };
+}
+
 /** Begins codes of an app; what was begun and never shown is over. */
 export const beginCodes = (
   { db, config }: FactorDesk,
@@ -83,10 +93,7 @@ export const beginCodes = (
   atomically(db, async () => {
     await db.Factor.destroy({ where: { staffId: id, kind: "codes", confirmedAt: null } });
     await refuseMany(db, id);
-    const [{ email, studio } = { email: "", studio: "Map Step" }] = await rowsOf<{
-      email: string;
-      studio: string;
-    }>(db, "select email, (select name from studio) as studio from staff where id = $id", { id });
+    const { email, studio } = await addressed(db, id);
     const seed = newSeed();
     const row = await db.Factor.create({ staffId: id, kind: "codes", name: "", locked: lock(config, seed) });
     return { id: row.id, address: addressOf(seed, studio, email) };
@@ -115,11 +122,7 @@ export const confirmCodes = (
 
 export async function beginKey({ db, config, request }: FactorDesk, person: Person): Promise<Spoken> {
   await refuseMany(db, person.id);
-  const [own = { email: "", studio: "Map Step" }] = await rowsOf<{ email: string; studio: string }>(
-    db,
-    "select email, (select name from studio) as studio from staff where id = $id",
-    { id: person.id },
-  );
+  const own = await addressed(db, person.id);
   const keys = (await confirmedOf(db, person.id)).filter(({ kind }) => kind === "key");
   return askForNewKey(db, config, request, { ...person, ...own }, keys);
 }
