@@ -14,6 +14,8 @@ export default async function setup(): Promise<() => Promise<void>> {
   );
   buildWeb();
   buildServer();
+  // No test rests on speed: on a machine that others hold up nobody takes the studio for gone.
+  process.env.PATIENCE = "10";
   const { demo, empty, stop } = await layTemplates();
   process.env.DEMO_TEMPLATE = demo;
   process.env.EMPTY_TEMPLATE = empty;

@@ -58,13 +58,17 @@ export interface Studio {
   readonly twin: () => Promise<string>;
 }
 
-/** Opens a studio of one's own: a copy of a template behind a server. */
-export async function openStudio(template: string): Promise<Studio> {
+/**
+ * Opens a studio of one's own: a copy of a template behind a server.
+ * @param more settings of the server, above those of every test
+ */
+export async function openStudio(template: string, more: NodeJS.ProcessEnv = {}): Promise<Studio> {
   const settings = {
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "error",
     DATABASE_URL: await copyOf(template),
+    ...more,
   };
   let server = await startServer({ ...settings, PORT: "0" });
   const { port } = server;

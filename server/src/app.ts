@@ -148,14 +148,18 @@ function readBody(): RequestHandler {
 }
 
 /** Answers every page address with the one page of the web application; its files may be kept for ever. */
-function serveWeb(app: Express, root: string): void {
+function serveWeb(app: Express, root: string, patience: number): void {
   const packed = { gzip: true, brotli: true, etag: true };
   app.use("/assets", sirv(join(root, "assets"), { ...packed, immutable: true, maxAge: 365 * 24 * 60 * 60 }));
   const files = sirv(root, {
     ...packed,
     single: true,
     ignores: [/^\/api(\/|$)/, /^\/assets\//],
-    setHeaders: (response) => response.setHeader("Cache-Control", "no-cache"),
+    setHeaders: (response) => {
+      response.setHeader("Cache-Control", "no-cache");
+      // Pages wait as long as the server does.
+      if (patience > 1) response.setHeader("Set-Cookie", `patience=${patience}; Path=/; SameSite=Lax`);
+    },
   });
   app.use((request, response, next) => {
     if (!["GET", "HEAD"].includes(request.method)) return next();
@@ -227,7 +231,7 @@ export function createApp(
     api,
     noSuchRoute,
   );
-  if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT);
+  if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT, config.PATIENCE);
   app.use(noSuchRoute);
   app.use(answerErrors);
   return {

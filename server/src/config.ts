@@ -37,6 +37,8 @@ const settings = z.object({
   WEB_ROOT: z.string().optional(),
   /** So often an open line to a page shows that it is there; below the patience of whatever stands between. Seconds. */
   LIVE_BEAT: z.coerce.number("seconds from 0.1 to 300").min(0.1).max(300).default(20),
+  /** On a slow machine or a slow line all waits, of pages for an answer and of the server for its database, take so many times as long. */
+  PATIENCE: z.coerce.number("how many times as long, from 1 to 20").min(1).max(20).default(1),
   /** Where the studio is found from outside, for links in letters. */
   PUBLIC_URL: z
     .url("an address such as https://studio.example")

@@ -35,7 +35,7 @@ const log = pino({ level: config.LOG_LEVEL }, quietDestination());
 await migrate(config.DATABASE_URL).catch((error: unknown) =>
   giveUp("The database cannot be reached or brought up to date", error),
 );
-const db = openDatabase(config.DATABASE_URL, { today: config.STUDIO_TODAY });
+const db = openDatabase(config.DATABASE_URL, { today: config.STUDIO_TODAY, patience: config.PATIENCE });
 const { app, warmUp, hangUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   if (error) giveUp("Map Step cannot listen", error);

@@ -24,12 +24,12 @@ import { defineTimetable } from "../features/timetable/models.ts";
 import "./ambient.ts";
 
 /** Milliseconds after which a request hears that the studio can't be reached, rather than waiting on. */
-const PATIENCE = {
-  connectionTimeoutMillis: 5_000,
-  statement_timeout: 15_000,
-  lock_timeout: 5_000,
-  idle_in_transaction_session_timeout: 20_000,
-};
+const waits = (times: number) => ({
+  connectionTimeoutMillis: 5_000 * times,
+  statement_timeout: 15_000 * times,
+  lock_timeout: 5_000 * times,
+  idle_in_transaction_session_timeout: 20_000 * times,
+});
 const ACQUIRE_MS = 6_000;
 /** Its queries are short, so that compiling them would take longer than they do. */
 const OPTIONS = "-c jit=off";
@@ -40,6 +40,8 @@ interface Options {
   /** No limit on how long a statement takes. */
   readonly patient?: boolean;
   readonly connections?: number;
+  /** How many times as long as usual a request waits for the database. */
+  readonly patience?: number;
   /** A fixed today, for what the database decides by the day. */
   readonly today?: string | undefined;
   /** Told of every query, for those who count them. */
@@ -49,14 +51,14 @@ interface Options {
 /** Connects to PostgreSQL and describes its tables. */
 export function openDatabase(
   url: string,
-  { patient = false, connections = 10, today, onQuery }: Options = {},
+  { patient = false, connections = 10, patience = 1, today, onQuery }: Options = {},
 ) {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
     logging: onQuery ? (sql) => onQuery(sql) : false,
-    pool: { max: connections, idle: 10_000, acquire: patient ? 60_000 : ACQUIRE_MS },
+    pool: { max: connections, idle: 10_000, acquire: patient ? 60_000 : ACQUIRE_MS * patience },
     dialectOptions: {
-      ...(patient ? PATIENT : PATIENCE),
+      ...(patient ? PATIENT : waits(patience)),
       options: today ? `${OPTIONS} -c map_step.today=${today}` : OPTIONS,
     },
     define: { underscored: true, timestamps: true },

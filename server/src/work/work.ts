@@ -71,6 +71,13 @@ export interface Workers {
   readonly close: () => Promise<void>;
 }
 
+/** What a thread is told when it begins. */
+export interface WorkerData {
+  readonly databaseUrl: string;
+  readonly today: string | undefined;
+  readonly patience: number;
+}
+
 /** A task as it goes to a thread. */
 export interface Order {
   readonly name: TaskName;

@@ -4,10 +4,10 @@ import { isUnavailable } from "../http/errors.ts";
 import { HttpProblem, unavailable } from "../http/problems.ts";
 import { asPerson } from "../http/request.ts";
 import { TASKS } from "./tasks.ts";
-import { type Done, ONLY_READS, type Order } from "./work.ts";
+import { type Done, ONLY_READS, type Order, type WorkerData } from "./work.ts";
 
-const { databaseUrl, today } = workerData as { readonly databaseUrl: string; readonly today?: string };
-const db = openDatabase(databaseUrl, { connections: 2, today });
+const { databaseUrl, ...options } = workerData as WorkerData;
+const db = openDatabase(databaseUrl, { connections: 2, ...options });
 
 /** Runs in a thread of its own: does one task after the other with connections of its own. */
 export default async function work({ name, arguments: rest, person }: Order): Promise<Done> {

@@ -5,7 +5,15 @@ import { Piscina } from "piscina";
 import type { Config } from "../config.ts";
 import { HttpProblem, tooMuch, unavailable } from "../http/problems.ts";
 import { whoAsks } from "../http/request.ts";
-import { type Done, LONG, type Order, type TaskName, type Tasks, type Workers } from "./work.ts";
+import {
+  type Done,
+  LONG,
+  type Order,
+  type TaskName,
+  type Tasks,
+  type WorkerData,
+  type Workers,
+} from "./work.ts";
 
 /** More than so many tasks in line are sent away rather than kept waiting. */
 const LONGEST_LINE = 40;
@@ -15,20 +23,27 @@ const [WORKER, NEEDS] = import.meta.url.endsWith(".ts")
   ? [new URL("./worker.ts", import.meta.url), ["--import", "tsx"]]
   : [new URL("./worker.js", import.meta.url), []];
 
-type WorkerConfig = Pick<Config, "DATABASE_URL" | "STUDIO_TODAY">;
+type WorkerConfig = Pick<Config, "DATABASE_URL" | "STUDIO_TODAY" | "PATIENCE">;
 
 /** Of the memory that this process may use, a thread may use so much; beyond it the thread ends, not the process. */
 const SHARE_OF_HEAP = 0.5;
 const OUT_OF_MEMORY = "ERR_WORKER_OUT_OF_MEMORY";
 
 /** Threads of one sort; the first one starts with the first task. */
-function openPool({ DATABASE_URL, STUDIO_TODAY }: WorkerConfig, most: number): () => Piscina<Order, Done> {
+function openPool(
+  { DATABASE_URL, STUDIO_TODAY, PATIENCE }: WorkerConfig,
+  most: number,
+): () => Piscina<Order, Done> {
   let pool: Piscina<Order, Done> | null = null;
   return () => {
     pool ??= new Piscina<Order, Done>({
       filename: fileURLToPath(WORKER),
       execArgv: NEEDS,
-      workerData: { databaseUrl: DATABASE_URL, today: STUDIO_TODAY },
+      workerData: {
+        databaseUrl: DATABASE_URL,
+        today: STUDIO_TODAY,
+        patience: PATIENCE,
+      } satisfies WorkerData,
       minThreads: 1,
       maxThreads: most,
       maxQueue: LONGEST_LINE,

@@ -10,12 +10,14 @@ import { ANSWERS, EARLY, FILES, KEPT, LINKS, PAGE } from "../kit/offline.ts";
 
 declare const self: ServiceWorkerGlobalScope;
 
+/** How many times as long as usual the studio asks to be waited for. */
+const PATIENCE = Number(new URL(self.location.href).searchParams.get("patience") ?? 1);
 /** In a room with poor reception a request may hang: after so long it is asked whether anybody is there. Milliseconds. */
-const DOUBT_MS = 1_000;
+const DOUBT_MS = 1_000 * PATIENCE;
 /** So long that question may take; then what is kept is better than waiting. Milliseconds. */
-const PROBE_MS = 2_500;
+const PROBE_MS = 2_500 * PATIENCE;
 /** No question waits longer, so that none takes another's place on the line for ever. Milliseconds. */
-const BOUND_MS = 30_000;
+const BOUND_MS = 30_000 * PATIENCE;
 /** Never kept: who is signed in, which only the studio can say, and what is only of this moment. */
 const NOT_KEPT = /^\/api\/(public|session|health|ready|changes|history)(\/|$)/;
 /** What people read behind a link; an invitation is no reading. */

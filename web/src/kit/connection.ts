@@ -2,15 +2,17 @@ import { OURS } from "@map-step/contract/ours";
 import { onlineManager } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { KEPT } from "./offline.ts";
+import { patienceIn } from "./patience.ts";
 
+const PATIENCE = patienceIn(globalThis.document?.cookie ?? "");
 /** Whoever waits longer than this without an answer asks whether anybody is there at all. Milliseconds. */
-const DOUBT_MS = 3_000;
+const DOUBT_MS = 3_000 * PATIENCE;
 /** So long that question may take, and so often it is asked while nobody answers. Milliseconds. */
-const [PROBE_MS, AGAIN_MS] = [4_000, 3_000];
+const [PROBE_MS, AGAIN_MS] = [4_000 * PATIENCE, 3_000];
 /** So long the worker may still take to answer from what is kept, once nobody else does. Milliseconds. */
 const GRACE_MS = 2_000;
 /** A question that somebody's server takes up but never answers ends after so long. Milliseconds. */
-const BOUND_MS = 20_000;
+const BOUND_MS = 20_000 * PATIENCE;
 
 /** Whether an answer is the studio's own, and not that of something between. */
 export const isOurs = (response: Response): boolean => response.headers.has(OURS);
