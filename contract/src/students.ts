@@ -75,6 +75,48 @@ export const enrolBody = z.object({
   students: z.array(toEnrol).min(1).max(200),
 });
 
+/** What stands where a name stood, and in the place of who was erased. */
+export const ERASED = "(name erased)";
+
+/** A place where what is written may be about a student. The same words in the same class are one place. */
+export const namePlace = z.object({
+  id: z.string(),
+  /** What it stands in, and what that is about: `Comment`, `Monday section`. */
+  what: z.string(),
+  about: z.string(),
+  /** Who wrote it, empty where that is not known, and when. */
+  by: z.string(),
+  day: localDate,
+  /** The name as it stands there, with what is written around it. */
+  before: z.string(),
+  name: z.string(),
+  after: z.string(),
+  /** How often the same stands elsewhere, as in earlier versions. */
+  copies: z.int().min(0),
+  /** Why it may be about somebody else; `null` where it is surely about them. */
+  doubt: z
+    .discriminatedUnion("kind", [
+      z.object({ kind: z.literal("another"), name: z.string() }),
+      z.object({ kind: z.literal("word") }),
+      z.object({ kind: z.literal("elsewhere") }),
+    ])
+    .nullable(),
+});
+/** A place where what is written may be about a student. */
+export type NamePlace = z.infer<typeof namePlace>;
+
+/** Everywhere that a student may be named, sure places first. */
+export const namePlaces = z.object({
+  name: z.string(),
+  places: z.array(namePlace),
+  /** How many doubtful ones are not shown, because they are too many. */
+  more: z.int().min(0),
+  /** Tells this list from a later one. */
+  basis: z.string(),
+});
+/** Everywhere that a student may be named. */
+export type NamePlaces = z.infer<typeof namePlaces>;
+
 /** All that is kept of a student, to be handed over. */
 export const studentExport = z.object({
   name: z.string(),
@@ -111,10 +153,30 @@ export const studentExport = z.object({
       by: z.string(),
     }),
   ),
-  /** Remarks of the class logs in which the name stands. */
-  remarks: z.array(
-    z.object({ section: z.string(), week: z.int(), date: localDate, text: z.string(), by: z.string() }),
+  /** What they would like next term, and what was chosen for them. */
+  wishes: z.array(
+    z.object({
+      level: z.string(),
+      /** 0 for Sunday. */
+      weekdays: z.array(z.int().min(0).max(6)),
+      together: z.array(z.string()),
+      goes: z.boolean().nullable(),
+      section: z.string(),
+    }),
   ),
+  /** What is written about them: every text in which one of their names surely stands. */
+  written: z.array(
+    z.object({
+      what: z.string(),
+      about: z.string(),
+      day: localDate,
+      text: z.string(),
+      by: z.string(),
+      copies: z.int().min(0),
+    }),
+  ),
+  /** How many more places hold one of their names, and may be about somebody else. */
+  doubtful: z.int().min(0),
 });
 /** All that is kept of a student. */
 export type StudentExport = z.infer<typeof studentExport>;
@@ -230,12 +292,21 @@ export const studentsApi = {
     params: byId,
     response: studentExport,
   }),
-  /** Erases a student for good: row, marks, attendance, and the name in what was written. */
-  erase: endpoint({
-    method: "DELETE",
-    path: "/students/:id/for-good",
+  /** Everywhere that what is written may be about a student, to be looked through before they are erased. */
+  named: endpoint({
+    method: "GET",
+    path: "/students/:id/named",
     access: "students.erase",
     params: byId,
+    response: namePlaces,
+  }),
+  /** Erases a student for good: row, marks, attendance, and the name in the places that were ticked. */
+  erase: endpoint({
+    method: "POST",
+    path: "/students/:id/erased",
+    access: "students.erase",
+    params: byId,
+    body: z.object({ places: z.array(z.string().max(100)).max(20_000), basis: z.string().max(100) }),
     response: nothing,
   }),
 };

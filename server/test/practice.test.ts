@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { api, type PracticeMeasure, type PracticeToKeep } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
-import { studioWithCourse } from "./studio.ts";
+import { erase, studioWithCourse } from "./studio.ts";
 
 const { course, director, teacher, other } = await studioWithCourse();
 
@@ -69,7 +69,7 @@ describe("what a student's taps came to", () => {
     await teacher.call(api.practice.keep, { params: { id }, body: measured() });
     const out = (await teacher.call(api.students.export, { params: { id } })).body;
     expect(out.practice).toMatchObject([{ name: "Home", bpm: 104, offset: -30.5, spread: 12.25 }]);
-    expect((await director.call(api.students.erase, { params: { id } })).status).toBe(200);
+    expect((await erase(director, id)).status).toBe(200);
     expect((await director.call(api.practice.list, { params: { id } })).status).toBe(404);
   });
 });

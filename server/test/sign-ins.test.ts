@@ -103,7 +103,10 @@ describe("a sign-in", () => {
     const asked = async () =>
       [
         await own.call(api.studioFile.save),
-        await own.call(api.students.erase, { params: { id: "00000000-0000-4000-8000-000000000009" } }),
+        await own.call(api.students.erase, {
+          params: { id: "00000000-0000-4000-8000-000000000009" },
+          body: { places: [], basis: "" },
+        }),
         await own.call(api.staff.create, { body: { ...teacher, role: "director" } }),
         await own.call(api.factors.beginCodes),
       ].map(({ status, problem }) => `${status} ${problem.type?.split(":").at(-1) ?? ""}`);

@@ -1,8 +1,9 @@
 import { randomUUID } from "node:crypto";
 import { api, contentOfPlan } from "@map-step/contract";
 import { describe, expect, it } from "vitest";
+import { NO_WORDS, WRITTEN } from "../src/features/students/written.ts";
 import { seen } from "./seen.ts";
-import { noted, sectionContent, studioWithCourse } from "./studio.ts";
+import { erase, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
 const { studio, course, director, teacher, other } = await studioWithCourse();
 const params = { id: course.section.id };
@@ -197,11 +198,47 @@ describe("a student's own data", () => {
       ["2027-02-16", "Home", "not yet"],
       ["2027-03-02", "Home", "without help"],
     ]);
-    expect(all.remarks.map(({ text }) => text)).toEqual([remark.text]);
+    const written = all.written.map(({ what, text }) => [what, text]);
+    expect(written).toEqual(
+      expect.arrayContaining([
+        ["Note in a class", remark.text],
+        ["Note in a check", "As Quenby shows it."],
+        ["Recap", `For ${name}`],
+        ["Recap", `Thanks, ${name}.`],
+        ["Plan", "Quenby asked for it"],
+        ["Saved plan", "As Quenby wants it"],
+        ["Proposal", "Quenby needs it"],
+        ["Good to know", `The key is with ${name}.`],
+      ]),
+    );
+    expect(all.wishes).toEqual([
+      { level: course.level.name, weekdays: [1], together: [], goes: true, section: "" },
+    ]);
+    // What is proposed is read by who proposes it and by directors.
+    const others = (await other.call(api.students.export, { params: { id: student.id } })).body;
+    expect(others.written.some(({ what }) => what === "Proposal")).toBe(false);
 
     await director.call(api.students.remove, { params: { id: student.enrolmentId } });
-    expect((await teacher.call(api.students.erase, { params: { id: student.id } })).status).toBe(403);
-    expect((await director.call(api.students.erase, { params: { id: student.id } })).status).toBe(200);
+    const none = { places: [], basis: "" };
+    const refused = await teacher.call(api.students.erase, { params: { id: student.id }, body: none });
+    expect(refused.status).toBe(403);
+    expect((await teacher.call(api.students.named, { params: { id: student.id } })).status).toBe(403);
+    // A list that somebody wrote into meanwhile is looked through once more; nothing is erased.
+    const old = (await director.call(api.students.named, { params: { id: student.id } })).body;
+    await director.call(api.comments.create, {
+      body: {
+        ...{ list: "plans", thingId: planId, week: null, counts: null, replyTo: null },
+        text: "MARR,\u00a0quenby and @QuenbyMarr agree",
+      },
+    });
+    const late = await director.call(api.students.erase, {
+      params: { id: student.id },
+      body: { places: old.places.map(({ id }) => id), basis: old.basis },
+    });
+    expect(late.problem).toMatchObject({ status: 409, title: "Changed by somebody else" });
+    const now = (await director.call(api.students.named, { params: { id: student.id } })).body;
+    expect(now.places).toHaveLength(old.places.length + 2);
+    expect((await erase(director, student.id)).status).toBe(200);
     const [tables] = await studio.db.sequelize.query(
       "select table_name as name from information_schema.tables where table_schema = 'public'",
     );
@@ -219,5 +256,87 @@ describe("a student's own data", () => {
     // What only looks like the name stays.
     const { entries } = (await teacher.call(api.classLog.read, at)).body;
     expect(JSON.stringify(entries)).toContain("(name erased) rushes; the marrow of it");
+  });
+
+  it("are found however the name is written, and only what is ticked is taken out", async () => {
+    const { planId } = course.section;
+    const name = "Wendel Ashgrove";
+    const student = await create(name);
+    await create("Wren Hollow");
+    const far = await sectionOf("Far away");
+    await create("Hazel Wren", far.id);
+    const say = async (text: string, thingId = planId) =>
+      (
+        await teacher.call(api.comments.create, {
+          body: { list: "plans", thingId, week: null, counts: null, replyTo: null, text },
+        })
+      ).body.id;
+    const theirs = [
+      "WENDEL ASHGROVE was late",
+      "thanks to wendel  ashgrove",
+      "Wendel\u00a0Ashgrove and",
+      "Wendel\nAshgrove again",
+      "Ashgrove, Wendel: paid",
+      "ask @WendelAshgrove, or @wendelashgrove",
+      "Wendel’s frame",
+      "Wendel A. rushes",
+      "Wen\u00addel, and Wéndel",
+    ];
+    const ids = [];
+    for (const text of theirs) ids.push(await say(text));
+    const doubtful = [
+      await say("Wendel opens the hall", far.planId),
+      await say("quick: wendel lost the count"),
+    ];
+    const others = [await say("Wendelin, Ashgroves Hall"), await say("Hazel Wren and Wren Hollow")];
+    const list = (await director.call(api.students.named, { params: { id: student.id } })).body;
+    expect(list.name).toBe(name);
+    const sure = list.places.filter(({ doubt }) => doubt === null);
+    expect(sure.map(({ before, name: said, after }) => before + said + after).toSorted()).toEqual(
+      [...theirs, theirs[5], theirs[8]].map((text) => text?.replaceAll(/\s+/g, " ")).toSorted(),
+    );
+    expect(
+      sure.every(({ what, about, by }) => what === "Comment" && about !== "" && by === "teacher 1"),
+    ).toBe(true);
+    expect(list.places.filter(({ doubt }) => doubt !== null).map(({ doubt }) => doubt?.kind)).toEqual(
+      expect.arrayContaining(["elsewhere", "word"]),
+    );
+    expect((await erase(director, student.id)).status).toBe(200);
+    const comments = (
+      await Promise.all(
+        [planId, far.planId].map((thingId) =>
+          director.call(api.comments.on, { params: { list: "plans", id: thingId } }),
+        ),
+      )
+    ).flatMap(({ body }) => body);
+    const textOf = (id: string) => comments.find((one) => one.id === id)?.text;
+    for (const id of ids) expect(textOf(id)).not.toMatch(/w[eé]n|ash/i);
+    expect(textOf(ids[6] ?? "")).toBe("(name erased)’s frame");
+    expect(doubtful.map(textOf)).toEqual(["Wendel opens the hall", "quick: wendel lost the count"]);
+    expect(others.map(textOf)).toEqual(["Wendelin, Ashgroves Hall", "Hazel Wren and Wren Hollow"]);
+    // A word of a name that others have, too, is surely nobody's.
+    const wren = (await director.call(api.students.all)).body.find((one) => one.name === "Wren Hollow");
+    const shared = (await director.call(api.students.named, { params: { id: wren?.id } })).body;
+    expect(shared.places.map(({ name: said, doubt }) => [said, doubt])).toEqual([
+      ["Wren Hollow", null],
+      ["Wren", { kind: "another", name: "Hazel Wren" }],
+    ]);
+  });
+
+  it("are looked for wherever somebody can write", async () => {
+    const [columns] = await studio.db.sequelize.query(
+      `select table_name as table, column_name as column
+       from information_schema.columns join information_schema.tables using (table_schema, table_name)
+       where table_schema = 'public' and table_type = 'BASE TABLE' and is_generated = 'NEVER'
+         and (data_type in ('text', 'jsonb', 'json', 'character varying') or udt_name = '_text')`,
+    );
+    const named = new Set(
+      WRITTEN.flatMap(({ table, columns }) => Object.keys(columns).map((column) => `${table}.${column}`)),
+    );
+    const forgotten = (columns as { table: string; column: string }[]).filter(
+      ({ table, column }) =>
+        !named.has(`${table}.${column}`) && !NO_WORDS.has(table) && !NO_WORDS.has(`${table}.${column}`),
+    );
+    expect(forgotten).toEqual([]);
   });
 });

@@ -1,2 +1,3 @@
 export * from "./alike.ts";
+export * from "./named.ts";
 export * from "./roster.ts";

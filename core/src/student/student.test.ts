@@ -1,6 +1,16 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
-import { alikeNames, alikePairs, ENROLMENT_ROLES, isEnrolledOn, readRoster, sidesOf } from "./index.ts";
+import {
+  alikeNames,
+  alikePairs,
+  ENROLMENT_ROLES,
+  findNamings,
+  isEnrolledOn,
+  namingDoubt,
+  otherNames,
+  readRoster,
+  sidesOf,
+} from "./index.ts";
 
 describe("names that may be one person's", () => {
   it.each([
@@ -130,5 +140,82 @@ describe("who is in a class", () => {
         expect(Math.abs(leaders.length - followers.length)).toBe(least);
       }),
     );
+  });
+});
+
+describe("places where somebody is named", () => {
+  const found = (name: string, text: string) =>
+    findNamings([name])(text).map(
+      ({ from, to, isWhole }) => `${isWhole ? "" : "part "}${text.slice(from, to)}`,
+    );
+
+  it.each([
+    ["WENDEL ASHGROVE's frame", ["WENDEL ASHGROVE"]],
+    ["wendel \u00a0 ashgrove", ["wendel \u00a0 ashgrove"]],
+    ["with Wendel\nAshgrove", ["Wendel\nAshgrove"]],
+    ["Ashgrove, Wendel; ASHGROVE Wendel", ["Ashgrove, Wendel", "ASHGROVE Wendel"]],
+    ["@WendelAshgrove @wendel_ashgrove84", ["WendelAshgrove", "wendel_ashgrove84"]],
+    ["Wen\u00addel Ash\u200bgrove, Wéndel", ["Wen\u00addel Ash\u200bgrove", "part Wéndel"]],
+    ["W. Ashgrove and Wendel A. came", ["part W. Ashgrove", "part Wendel A."]],
+    ["Wendel's, Wendels, WENDEL", ["part Wendel", "part Wendels", "part WENDEL"]],
+    ["Wendelin Ashgroveland; swendel", []],
+  ])("in “%s”", (text, expected) => {
+    expect(found("Wendel Ashgrove", text)).toEqual(expected);
+  });
+
+  it("knows little words of a name as nobody, and names of one word as a part", () => {
+    expect(found("Ana de la Cruz", "de la ana")).toEqual(["part ana"]);
+    expect(found("Bo", "Bo and Bob")).toEqual(["part Bo"]);
+    expect(found("...", "... and")).toEqual([]);
+  });
+
+  test("however a name is laid out in a text, its place is found and nothing else of the text", () => {
+    const word = fc.constantFrom("Ana", "Zoé", "Öykü", "O'Neil", "Marsh", "Lind-Holt", "Bo");
+    const between = fc.constantFrom(" ", "  ", "\u00a0", "\n", "_", ".", "");
+    const change = fc.constantFrom(
+      (text: string) => text,
+      (text: string) => text.toUpperCase(),
+      (text: string) => text.toLowerCase(),
+      (text: string) => text.normalize("NFD"),
+      (text: string) => [...text].join("\u00ad"),
+    );
+    const around = fc.constantFrom("", "then ", "9: ", "(", "\n");
+    fc.assert(
+      fc.property(
+        word,
+        word,
+        between,
+        change,
+        around,
+        fc.boolean(),
+        (first, last, gap, as, before, isTurned) => {
+          const said = as(isTurned ? `${last},${gap || " "}${first}` : `${first}${gap}${last}`);
+          const text = `${before}${said}; 1 2 3`;
+          expect(findNamings([`${first} ${last}`])(text)).toMatchObject([
+            { from: before.length, to: before.length + said.length, isWhole: true },
+          ]);
+        },
+      ),
+    );
+  });
+
+  it("is sure of a whole name nobody else has, and of a part in a class of theirs only", () => {
+    const doubt = (
+      text: string,
+      isOwn: boolean,
+      others: readonly string[],
+      ordinary: readonly string[] = [],
+    ) => {
+      const [naming] = findNamings(["Mark Ashgrove"])(text);
+      return naming && namingDoubt(naming, isOwn, otherNames(others), new Set(ordinary));
+    };
+    expect(doubt("mark ashgrove", false, [])).toBeNull();
+    expect(doubt("Ashgrove, Mark", false, ["mark ASHGROVE"])).toMatchObject({ kind: "another" });
+    expect(doubt("@MarkAshgrove", false, ["Ashgrove Mark"])).toMatchObject({ kind: "another" });
+    expect(doubt("Mark rushes", true, ["Bo Marsh"])).toBeNull();
+    expect(doubt("Mark rushes", false, [])).toEqual({ kind: "elsewhere" });
+    expect(doubt("mark the beat", true, [])).toEqual({ kind: "word" });
+    expect(doubt("Mark the beat", true, [], ["mark"])).toEqual({ kind: "word" });
+    expect(doubt("Mark rushes", true, ["Mark Lind"])).toEqual({ kind: "another", name: "Mark Lind" });
   });
 });

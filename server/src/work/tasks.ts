@@ -4,6 +4,9 @@ import { previewFile, takeInFile } from "../features/figure-file/service.ts";
 import { compareDance } from "../features/figures/likeness.ts";
 import { lookAtCourses, lookForToday } from "../features/plans/findings.ts";
 import { lookAtAllPlans } from "../features/plans/looked.ts";
+import { eraseStudent } from "../features/students/erase.ts";
+import { listNamePlaces } from "../features/students/name-places.ts";
+import { exportStudent } from "../features/students/personal-data.ts";
 import { listAlike } from "../features/students/same-person.ts";
 import { takeInStudioFile } from "../features/studio-file/take-in.ts";
 import { writeStudioFile } from "../features/studio-file/write.ts";
@@ -19,6 +22,9 @@ export const TASKS: { readonly [N in TaskName]: Does<N> } = {
   compareDance,
   levelSeen,
   listAlike,
+  listNamePlaces,
+  eraseStudent,
+  exportStudent,
   lookAtAllPlans,
   lookAtCourses,
   previewFile,

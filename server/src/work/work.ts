@@ -4,8 +4,10 @@ import type {
   JudgedFile,
   LessonSummary,
   LevelSeen,
+  NamePlaces,
   Person,
   Problem,
+  StudentExport,
   TakenStudio,
   Today,
 } from "@map-step/contract";
@@ -38,6 +40,13 @@ export interface Tasks {
   readonly compareDance: (danceId: string) => readonly LikePair[];
   readonly levelSeen: (levelId: string) => LevelSeen;
   readonly listAlike: (person: Person) => AlikePair[];
+  readonly listNamePlaces: (studentId: string) => NamePlaces;
+  readonly eraseStudent: (
+    studentId: string,
+    ticked: readonly string[],
+    basis: string,
+  ) => Record<string, never>;
+  readonly exportStudent: (person: Person, studentId: string) => StudentExport;
   readonly lookAtAllPlans: () => void;
   readonly lookAtCourses: (asked: readonly AskedCourse[]) => Course[];
   readonly lookForToday: (
@@ -54,13 +63,15 @@ export type TaskName = keyof Tasks;
 
 /** What takes seconds: it has a lane of its own, so that nobody's page waits behind it. */
 export const LONG: ReadonlySet<TaskName> = new Set<TaskName>([
-  ...(["compareDance", "listAlike", "lookAtAllPlans", "previewFile"] as const),
+  ...(["compareDance", "eraseStudent", "exportStudent", "listAlike", "listNamePlaces"] as const),
+  ...(["lookAtAllPlans", "previewFile"] as const),
   ...(["takeInFile", "writeStudioFile", "takeInStudioFile"] as const),
 ]);
 
 /** What only reads: where the database was away when it began, it is simply begun again. */
 export const ONLY_READS: ReadonlySet<TaskName> = new Set<TaskName>([
-  ...(["compareDance", "levelSeen", "listAlike", "lookAtCourses"] as const),
+  ...(["compareDance", "exportStudent", "levelSeen", "listAlike", "listNamePlaces"] as const),
+  ...(["lookAtCourses"] as const),
   ...(["lookForToday", "previewFile", "writeStudioFile"] as const),
 ]);
 

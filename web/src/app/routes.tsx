@@ -171,6 +171,10 @@ const pages: RouteObject[] = [
     ...later(async () => (await import("../features/students/card.tsx")).ProgressCardPage),
   },
   {
+    path: "dancers/:dancerId/erase",
+    ...later(async () => (await import("../features/students/erase.tsx")).ErasePage),
+  },
+  {
     path: "staff",
     ...later(async () => (await import("../features/staff/page.tsx")).StaffPage),
   },

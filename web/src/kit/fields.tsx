@@ -48,7 +48,7 @@ export function TickField({
   disabled = false,
   onChange,
 }: {
-  label: string;
+  label: ReactNode;
   /** What it is about, for those who hear the page, where several stand on it. */
   of?: string;
   checked: boolean;

@@ -1,59 +1,49 @@
-import type { StudentExport } from "@map-step/contract";
+import type { Person, StudentExport } from "@map-step/contract";
 import { MARK_NAMES, type Mark } from "@map-step/core/check";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
-import { notFound } from "../../http/problems.ts";
 import { listSections } from "../sections/read.ts";
-import { namePattern } from "./name-pattern.ts";
-
-/** Everything that is one person's: the rows under which they were written, the person's own first. */
-export interface Family {
-  readonly ids: readonly string[];
-  readonly names: readonly string[];
-  readonly role: StudentExport["role"];
-  readonly since: Date;
-  /** Sections that they take or took, removed ones among them. */
-  readonly sectionIds: readonly string[];
-}
-
-/** Everything that is one person's. @throws a not-found problem */
-export async function familyOf(db: Database, studentId: string, hold = false): Promise<Family> {
-  const rows = await rowsOf<{ id: string; name: string; role: Family["role"]; since: Date }>(
-    db,
-    `select id, name, role, created_at as since from students
-     where person_id = (select person_id from students where id = $studentId)
-     order by (same_as is null) desc, created_at ${hold ? "for update" : ""}`,
-    { studentId },
-  );
-  const [first] = rows;
-  if (!first) throw notFound();
-  const ids = rows.map(({ id }) => id);
-  const sections = await rowsOf<{ id: string }>(
-    db,
-    "select distinct section_id as id from enrolments where student_id = any($ids::uuid[])",
-    { ids },
-  );
-  return {
-    ids,
-    names: rows.map(({ name }) => name),
-    role: first.role,
-    since: new Date(Math.min(...rows.map(({ since }) => since.getTime()))),
-    sectionIds: sections.map(({ id }) => id),
-  };
-}
+import { familyOf } from "./family.ts";
+import { namePlaces } from "./name-places.ts";
 
 interface NotedRow {
-  readonly kind: "attendance" | "waited" | "remark";
+  readonly kind: "attendance" | "waited";
   readonly sectionId: string;
   readonly section: string;
   readonly week: number;
-  readonly value: { readonly present?: boolean; readonly times?: number; readonly text?: string };
+  readonly value: { readonly present?: boolean; readonly times?: number };
   readonly by: string;
 }
 
-/** Everything kept of a student, under whatever names they were written. @throws a not-found problem */
-export async function exportStudent(db: Database, id: string): Promise<StudentExport> {
-  const { ids, names, role, since, sectionIds } = await familyOf(db, id);
+/** What somebody would like next term, and what was chosen for them. */
+const wishesOf = (db: Database, ids: readonly string[]): Promise<StudentExport["wishes"]> =>
+  rowsOf(
+    db,
+    `select levels.name as level,
+       coalesce((select one -> 'weekdays' from jsonb_array_elements(g.wishes) one
+         where one ->> 'studentId' = any($ids::text[]) limit 1), '[]') as weekdays,
+       array(select students.name from jsonb_array_elements(g.wishes) one, jsonb_array_elements_text(one -> 'together') other
+         join students on students.id::text = other where one ->> 'studentId' = any($ids::text[])) as together,
+       (select (one -> 'goes')::boolean from jsonb_array_elements(g.goes) one
+         where one ->> 'studentId' = any($ids::text[]) limit 1) as goes,
+       coalesce((select sections.name from jsonb_array_elements(g.locks) one
+         join sections on sections.id::text = one ->> 'sectionId'
+         where one ->> 'studentId' = any($ids::text[]) limit 1), '') as section
+     from group_plans g join levels on levels.id = g.level_id
+     where exists (select from jsonb_array_elements(g.wishes || g.goes || g.locks) one
+       where one ->> 'studentId' = any($ids::text[]))
+     order by levels.name`,
+    { ids },
+  );
+
+/**
+ * Everything kept of a student, under whatever names they were written.
+ * @param person who asks: what is proposed is read by who proposes it and by directors only
+ * @throws a not-found problem
+ */
+export async function exportStudent(db: Database, person: Person, id: string): Promise<StudentExport> {
+  const family = await familyOf(db, id);
+  const { ids, names, role, since, sectionIds } = family;
   const sections = await listSections(db, { ids: sectionIds });
   const courses = await rowsOf<StudentExport["courses"][number]>(
     db,
@@ -69,10 +59,9 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
      from class_entries e join lessons l on l.id = e.lesson_id join sections on sections.id = l.section_id
        join staff on staff.id = e.staff_id
      where e.value is not null and l.section_id = any($sectionIds::uuid[])
-       and ((e.kind in ('attendance', 'waited') and e.target = any($ids::text[]))
-         or (e.kind = 'remark' and e.value ->> 'text' ~ $pattern))
+       and e.kind in ('attendance', 'waited') and e.target = any($ids::text[])
      order by l.section_id, l.week, e.position`,
-    { ids, sectionIds, pattern: namePattern(names, "each word") },
+    { ids, sectionIds },
   );
   const marks = await rowsOf<Omit<StudentExport["marks"][number], "mark"> & { readonly mark: Mark | null }>(
     db,
@@ -92,6 +81,11 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
      where p.student_id = any($ids::uuid[]) order by p.created_at`,
     { ids },
   );
+  const { places } = await namePlaces(db, family);
+  const open = places.filter(
+    ({ isClosed, byId }) => !isClosed || person.role === "director" || byId === person.id,
+  );
+  const sure = open.filter(({ doubt }) => doubt === null);
   const dates = new Map(sections.map((section) => [section.id, section.dates]));
   const at = (kind: NotedRow["kind"]) =>
     noted
@@ -110,6 +104,11 @@ export async function exportStudent(db: Database, id: string): Promise<StudentEx
     waited: at("waited").map(({ value, ...rest }) => ({ ...rest, times: value.times ?? 0 })),
     practice,
     marks: marks.map(({ mark, ...rest }) => ({ ...rest, mark: mark === null ? "" : MARK_NAMES[mark] })),
-    remarks: at("remark").map(({ value, ...rest }) => ({ ...rest, text: value.text ?? "" })),
+    wishes: await wishesOf(db, ids),
+    // A text in which the name stands twice is one text.
+    written: [
+      ...new Map(sure.map((place) => [`${place.what} ${place.about} ${place.text}`, place])).values(),
+    ].map(({ what, about, day, text, by, copies }) => ({ what, about, day, text, by, copies })),
+    doubtful: open.length - sure.length,
   };
 }

@@ -1,9 +1,8 @@
-import type { Enrolled, Person, StudioPerson } from "@map-step/contract";
+import { type Enrolled, ERASED, type Person, type StudioPerson } from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { TEACHES } from "../sections/own-class.ts";
-import { ERASED } from "./name-pattern.ts";
 
 const ENROLLED = `
   select s.id, s.version, s.name, e.role, to_char(e.from_date, 'YYYY-MM-DD') as "from",

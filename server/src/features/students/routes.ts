@@ -3,8 +3,6 @@ import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { needConfirmed } from "../../http/session.ts";
 import { holdOwnClass, holdWholeStudent } from "../sections/own-class.ts";
-import { eraseStudent } from "./erase.ts";
-import { exportStudent } from "./personal-data.ts";
 import { listEnrolled, listPeople } from "./read.ts";
 import { joinStudents, separateStudent } from "./same-person.ts";
 import {
@@ -44,11 +42,12 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
   serve(router, api.students.separate, ({ params, person }) => separateStudent(db, person, params.id));
   serve(router, api.students.export, async ({ params, person }) => {
     await holdWholeStudent(db, person, params.id);
-    return exportStudent(db, params.id);
+    return workers.run("exportStudent", person, params.id);
   });
-  serve(router, api.students.erase, async ({ params, person, request }) => {
+  serve(router, api.students.named, ({ params }) => workers.run("listNamePlaces", params.id));
+  serve(router, api.students.erase, async ({ params, body, person, request }) => {
     needConfirmed(request);
-    const erased = await eraseStudent(db, params.id);
+    const erased = await workers.run("eraseStudent", params.id, body.places, body.basis);
     request.log.info({ by: person.id, student: params.id }, "a student was erased");
     return erased;
   });

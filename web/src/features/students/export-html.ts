@@ -1,4 +1,6 @@
 import type { StudentExport } from "@map-step/contract";
+import { WEEKDAYS } from "@map-step/core/check";
+import { counted } from "@map-step/core/words";
 import { longDay } from "../../kit/dates.ts";
 import { escaped, htmlPage } from "./html.ts";
 
@@ -18,11 +20,16 @@ const day = (date: string): string => (date === "" ? "" : longDay(date));
  * within it, for a program to read.
  */
 export function asHtml(all: StudentExport): string {
-  const { name, role, otherNames, courses, attendance, marks, practice, waited, remarks } = all;
+  const { name, role, otherNames, courses, attendance, marks, practice, waited, wishes, written, doubtful } =
+    all;
+  const more =
+    doubtful === 0
+      ? ""
+      : ` A word of the name stands in ${counted(doubtful, "more place")} that may be about somebody else; ${doubtful === 1 ? "it is" : "they are"} not in it.`;
   return htmlPage(
     name,
     `<h1>${escaped(name)}</h1>
-<p>Usually ${escaped(role === "both" ? "both roles" : role)}${otherNames.length > 0 ? `; also written as ${escaped(otherNames.join(", "))}` : ""}. This is everything that the studio keeps.</p>
+<p>Usually ${escaped(role === "both" ? "both roles" : role)}${otherNames.length > 0 ? `; also written as ${escaped(otherNames.join(", "))}` : ""}. This is everything that the studio keeps.${more}</p>
 ${table(
   "Courses",
   ["Level", "Section", "Role", "From", "Until"],
@@ -64,9 +71,27 @@ ${table(
   ["Day", "Section", "Times", "Noted by"],
   waited.map((one) => [day(one.date), one.section, one.times, one.by]),
 )}${table(
-  "Remarks in which the name stands",
-  ["Day", "Section", "Remark", "By"],
-  remarks.map((one) => [day(one.date), one.section, one.text, one.by]),
+  "Wishes for next term",
+  ["Level", "Days", "With", "Goes on", "Chosen class"],
+  wishes.map((one) => [
+    one.level,
+    one.weekdays.map((at) => WEEKDAYS[at]).join(", "),
+    one.together.join(", "),
+    one.goes === null ? "" : one.goes ? "yes" : "no",
+    one.section,
+  ]),
+)}${table(
+  "What is written in which the name stands",
+  ["Day", "In", "About", "Text", "By"],
+  written.map((one) => [
+    day(one.day),
+    one.copies > 0
+      ? `${one.what} (and ${counted(one.copies, "earlier version or copy", "earlier versions and copies")})`
+      : one.what,
+    one.about,
+    one.text,
+    one.by,
+  ]),
 )}<script type="application/json" id="data">${JSON.stringify(all).replaceAll("<", "\\u003c")}</script>
 `,
   );

@@ -32,14 +32,22 @@ describe("what is handed over", () => {
         by: "Ilse",
       },
     ],
-    remarks: [{ section: "Monday", week: 1, date: "2027-01-11", text: HOSTILE, by: "Ilse" }],
+    wishes: [{ level: "Hustle 2", weekdays: [0, 3], together: ["Bo"], goes: true, section: "Thursday" }],
+    written: [{ what: "Comment", about: "Monday", day: "2027-01-11", text: HOSTILE, by: "Ilse", copies: 1 }],
+    doubtful: 2,
   };
 
   it("is a page that runs nothing, and the same as data within it", () => {
     const page = asHtml(all);
     expect(page.match(/<script/g)).toHaveLength(1);
     expect(page).toContain("&lt;script&gt;alert(&quot;x&quot;)&lt;/script&gt; &amp; Söhne");
-    expect(page).toContain("taken back");
+    for (const text of [
+      "taken back",
+      "Sunday, Wednesday",
+      "Comment (and 1 earlier version or copy)",
+      "2 more places",
+    ])
+      expect(page).toContain(text);
     const [, data = ""] = /<script type="application\/json" id="data">(.*?)<\/script>/s.exec(page) ?? [];
     expect(JSON.parse(data)).toEqual(all);
   });

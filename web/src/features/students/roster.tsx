@@ -13,7 +13,6 @@ import { Eraser, FileDown, UserRound } from "lucide-react";
 import { useState } from "react";
 import { Link, useParams } from "react-router";
 import { call, isStale, useApi, useChange } from "../../kit/api.ts";
-import { Confirm } from "../../kit/confirm.tsx";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import { download } from "../../kit/download.ts";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
@@ -22,7 +21,7 @@ import { differencesOf, mergeChoice } from "../../kit/merge.ts";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { useRemoval } from "../../kit/removal.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";
-import { tellDone, tellError } from "../../kit/toasts.ts";
+import { tellError } from "../../kit/toasts.ts";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { useMay, useSession } from "../session/session.tsx";
 import { EnrolMany } from "./enrol-many.tsx";
@@ -82,16 +81,12 @@ function StudentLine({ student, mayWrite }: { student: Enrolled; mayWrite: boole
   const [theirs, setTheirs] = useState<StudioPerson | null>(null);
   const [open, setOpen] = useState(false);
   const params = { id: student.id };
-  const erase = useChange(api.students.erase);
   const mayErase = useMay("students.erase");
-  const [erasing, setErasing] = useState(false);
   const saveAll = () =>
     void call(api.students.export, { params }).then(
       (all) => download(`${student.name}.html`, "text/html", asHtml(all)),
       tellError,
     );
-  const eraseNow = () =>
-    erase.mutate({ params }, { onSuccess: () => tellDone("Erased for good"), onError: tellError });
   const save = (content: Pick<StudentContent, "name">, version: number) => {
     if (content.name === student.name) return;
     setName(content.name);
@@ -133,14 +128,10 @@ function StudentLine({ student, mayWrite }: { student: Enrolled; mayWrite: boole
           <FileDown />
         </IconButton>
         {mayErase ? (
-          <IconButton
-            size="sm"
-            variant="ghost"
-            className="no-print"
-            aria-label={`Erase ${student.name} for good`}
-            onClick={() => setErasing(true)}
-          >
-            <Eraser />
+          <IconButton asChild size="sm" variant="ghost" className="no-print">
+            <Link to={`/dancers/${student.id}/erase`} aria-label={`Erase ${student.name} for good`}>
+              <Eraser />
+            </Link>
           </IconButton>
         ) : null}
         <IconButton asChild size="sm" variant="ghost" className="no-print">
@@ -159,21 +150,6 @@ function StudentLine({ student, mayWrite }: { student: Enrolled; mayWrite: boole
         </Button>
       </Flex>
       {open ? <EnrolmentFields student={student} onDone={() => setOpen(false)} /> : null}
-      {erasing ? (
-        <Confirm
-          title={`Erase ${student.name} for good?`}
-          action="Erase for good"
-          busy={erase.isPending}
-          onConfirm={eraseNow}
-          onClose={() => setErasing(false)}
-        >
-          <Text>
-            The name goes at once and everywhere, also out of remarks and recaps; marks and attendance of all
-            terms are nobody's from then on. Nothing brings them back. To take somebody off the roster for
-            now, choose Remove instead.
-          </Text>
-        </Confirm>
-      ) : null}
       {theirs ? (
         <ConflictDialog
           differences={differencesOf<Pick<StudentContent, "name">>({ name }, theirs, SHOWN)}

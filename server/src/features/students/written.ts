@@ -1,0 +1,175 @@
+/** A table in which people write, with what is said of each of its rows when somebody looks through it. */
+export interface WrittenTable {
+  readonly table: string;
+  /** What a row is called: `Comment`. */
+  readonly what: string;
+  readonly columns: Readonly<Record<string, "text" | "texts" | "json">>;
+  /** SQL of a row `t`: what it is about, the class that it belongs to, who wrote it, and on which day. */
+  readonly about: string;
+  readonly sectionId: string;
+  readonly by: string;
+  readonly day: string;
+  /** SQL: whether only who wrote it and a director read it. */
+  readonly isClosed?: string;
+  /** SQL: rows of it that are not somebody's words. */
+  readonly leftOut?: string;
+}
+
+const NOBODY = "null::uuid";
+const CREATED = "t.created_at";
+/** A class's lesson in words: `Monday section, week 3`. */
+const lessonNamed = (id: string) =>
+  `(select sections.name || ', week ' || l.week from lessons l join sections on sections.id = l.section_id where l.id = ${id})`;
+const classOfLesson = (id: string) => `(select section_id from lessons where id = ${id})`;
+/** The class that something is or belongs to: a class, its plan, or a check of it. */
+const classOf = (id: string) => `(select id from sections where id = ${id}
+  union all select section_id from plans where id = ${id} and section_id is not null
+  union all select section_id from checks where id = ${id} limit 1)`;
+/** What something is called, or belongs to. */
+const named = (id: string) => `(select name from figures where id = ${id}
+  union all select name from sequences where id = ${id}
+  union all select name from levels where id = ${id}
+  union all select levels.name from plans join levels on levels.id = plans.level_id where plans.id = ${id}
+  union all select name from sections where id = ${classOf(id)} limit 1)`;
+const ofRecap = (id: string) => `(select lesson_id from recaps where id = ${id})`;
+/** The class of which an earlier state of something speaks. */
+const CLASS_OF_STATE = `case t.list
+  when 'lessons' then (t.state ->> 'sectionId')::uuid
+  when 'enrolments' then (t.state ->> 'sectionId')::uuid
+  when 'checks' then (t.state ->> 'sectionId')::uuid
+  when 'recaps' then ${classOfLesson("(t.state ->> 'lessonId')::uuid")}
+  when 'planDrafts' then ${classOf("(t.state ->> 'planId')::uuid")}
+  when 'comments' then ${classOf("(t.state ->> 'thingId')::uuid")}
+  when 'proposals' then ${classOf("(t.state ->> 'thingId')::uuid")}
+  else ${classOf("t.thing_id")} end`;
+
+/** What only says how something is done, or is said of a thing of the whole studio. */
+const ofStudio = (
+  table: string,
+  what: string,
+  columns: WrittenTable["columns"],
+  about = "t.name",
+): WrittenTable => ({ table, what, columns, about, sectionId: NOBODY, by: NOBODY, day: CREATED });
+
+/**
+ * Everywhere that the studio keeps what people write. Where a passage stands several times it is told by the first of
+ * these tables; a column of words that is named neither here nor in `NO_WORDS` fails a test.
+ */
+export const WRITTEN: readonly WrittenTable[] = [
+  {
+    ...{ table: "class_entries", what: "Note in a class", columns: { value: "json" } },
+    ...{ about: lessonNamed("t.lesson_id"), sectionId: classOfLesson("t.lesson_id") },
+    ...{ by: "t.staff_id", day: "t.noted_at" },
+  },
+  {
+    ...{ table: "check_notes", what: "Note in a check", columns: { text: "text" } },
+    about: `(select sections.name || ', check' from checks join sections on sections.id = section_id where checks.id = t.check_id)`,
+    ...{
+      sectionId: "(select section_id from checks where id = t.check_id)",
+      by: "t.staff_id",
+      day: "t.noted_at",
+    },
+  },
+  {
+    ...{ table: "comments", what: "Comment", columns: { text: "text" } },
+    ...{ about: named("t.thing_id"), sectionId: classOf("t.thing_id"), by: "t.staff_id", day: CREATED },
+  },
+  {
+    ...{ table: "recaps", what: "Recap" },
+    columns: { title: "text", document: "json", published_title: "text", published_document: "json" },
+    ...{ about: lessonNamed("t.lesson_id"), sectionId: classOfLesson("t.lesson_id") },
+    ...{ by: "t.changed_by", day: "t.updated_at" },
+  },
+  {
+    ...{ table: "recap_versions", what: "Earlier recap", columns: { title: "text", document: "json" } },
+    ...{ about: lessonNamed(ofRecap("t.recap_id")), sectionId: classOfLesson(ofRecap("t.recap_id")) },
+    ...{ by: "t.staff_id", day: CREATED },
+  },
+  {
+    ...{ table: "lesson_segments", what: "Part of a lesson", columns: { title: "text", cautions: "texts" } },
+    ...{
+      about: lessonNamed("t.lesson_id"),
+      sectionId: classOfLesson("t.lesson_id"),
+      by: NOBODY,
+      day: CREATED,
+    },
+  },
+  {
+    ...{
+      table: "sections",
+      what: "Good to know",
+      columns: { good_to_know: "text", name: "text", room: "text" },
+    },
+    ...{ about: "t.name", sectionId: "t.id", by: "t.changed_by", day: "t.updated_at" },
+  },
+  {
+    ...{ table: "plans", what: "Plan" },
+    columns: { special: "json", muted: "json", away: "json", agreed: "json" },
+    ...{ about: named("t.id"), sectionId: "t.section_id", by: "t.changed_by", day: "t.updated_at" },
+  },
+  {
+    ...{ table: "plan_drafts", what: "Saved plan", columns: { name: "text", content: "json" } },
+    ...{ about: named("t.plan_id"), sectionId: classOf("t.plan_id"), by: NOBODY, day: CREATED },
+  },
+  {
+    ...{ table: "proposals", what: "Proposal" },
+    columns: { note: "text", answer: "text", base: "json", content: "json" },
+    ...{ about: named("t.thing_id"), sectionId: classOf("t.thing_id"), by: "t.staff_id", day: CREATED },
+    isClosed: "true",
+  },
+  ofStudio("figures", "Figure", {
+    ...{ name: "text", notation: "text", slips: "texts", cautions: "texts", other_names: "json" },
+    ...{ cues: "json", exercises: "texts" },
+  }),
+  ofStudio("sequences", "Sequence", { name: "text", note: "text", items: "json" }),
+  ofStudio("sequence_versions", "Earlier sequence", { content: "json" }, "(t.content ->> 'name')"),
+  ofStudio("dances", "Dance", { name: "text", music: "text", holds: "json", own_elements: "json" }),
+  ofStudio("levels", "Level", { name: "text", aim: "text" }),
+  ofStudio("approaches", "Approach", { name: "text", reason: "text", ages: "json", returns: "json" }),
+  ofStudio("lesson_templates", "Shape of a lesson", { name: "text", parts: "json" }),
+  ofStudio("rooms", "Room", { name: "text", note: "text" }),
+  ofStudio("terms", "Term", { name: "text", closed: "json" }),
+  ofStudio("studio", "Settings", { name: "text", safe_practice: "text" }),
+  { ...ofStudio("letters", "Letter", { subject: "text", text: "text" }, "t.to_address"), isClosed: "true" },
+  { ...ofStudio("factors", "Key of somebody on the staff", { name: "text" }), isClosed: "true" },
+  {
+    ...{ table: "history", what: "Earlier version", columns: { state: "json", note: "text" } },
+    ...{
+      about: "coalesce(t.state ->> 'name', t.list)",
+      sectionId: CLASS_OF_STATE,
+      by: "t.staff_id",
+      day: "t.at",
+    },
+    isClosed: "t.list = 'proposals'",
+    // Who works here is written there as well; that is nobody who dances.
+    leftOut: "t.list in ('staff', 'enrolments')",
+  },
+];
+
+/** Columns of text in which nobody writes: signs, names of files, secrets, who works here, and the students themselves. */
+export const NO_WORDS: ReadonlySet<string> = new Set([
+  ...["backups", "calendar_addresses", "challenges", "checks", "enrolments", "evidence", "group_plans"],
+  ...["migrations", "one_time_links", "plan_figures", "plan_links", "practice_results", "rate_limits"],
+  ...["readiness_rules", "recovery_codes", "sessions", "staff", "students", "lessons"],
+  ...[
+    "class_entries.kind",
+    "class_entries.target",
+    "class_entries.outcome",
+    "comments.list",
+    "comments.counts",
+  ],
+  ...["comments.mentions", "figures.kind", "lesson_segments.kind", "lesson_segments.layers"],
+  ...["lesson_segments.covered", "lesson_segments.with_ids", "lesson_segments.reached", "levels.approach_id"],
+  ...["recaps.secret", "sequences.secret", "sections.start_time", "history.list", "history.what"],
+  ...["letters.to_address", "letters.path", "proposals.list", "proposals.state"],
+  ...["factors.kind", "factors.locked", "factors.credential_id", "factors.public_key", "factors.transports"],
+  ...[
+    "studio.time_zone",
+    "studio.lost",
+    "studio.dates",
+    "studio.clock",
+    "studio.lengths",
+    "studio.rule_mark",
+  ],
+  "studio.check_mark",
+]);
