@@ -1,5 +1,6 @@
 import { BIG_TODAY, openBigStudio } from "./lib/big.ts";
 import { buildWeb } from "./lib/build.ts";
+import { twoRoles } from "./lib/cluster.ts";
 import { pickPort, startServer } from "./lib/serve.ts";
 
 /** Opens a large made-up studio to look at and to measure; it is gone when this ends. */
@@ -7,7 +8,7 @@ console.log("Laying a large studio …");
 buildWeb();
 const studio = await openBigStudio();
 const server = await startServer({
-  DATABASE_URL: studio.url,
+  ...twoRoles(studio.url),
   SESSION_SECRET: "of a studio that is gone in an hour",
   STUDIO_TODAY: BIG_TODAY,
   PORT: String(await pickPort(4400)),

@@ -5,10 +5,10 @@ import { pickPort, startServer } from "./lib/serve.ts";
 import { openStudio, sessionSecret } from "./lib/studio.ts";
 
 /** For work on the code: the demo studio with pages that reload as they change. Restart it for server code. */
-const { url, cluster } = await openStudio("demo");
+const { url, settings, cluster } = await openStudio("demo");
 await loadDemoIfNew(url, process.env.STUDIO_TODAY);
 const port = await pickPort(4400);
-const server = await startServer({ DATABASE_URL: url, SESSION_SECRET: sessionSecret(), PORT: String(port) });
+const server = await startServer({ ...settings, SESSION_SECRET: sessionSecret(), PORT: String(port) });
 const vite = spawn(process.execPath, [join(process.cwd(), "node_modules/vite/bin/vite.js")], {
   cwd: "web",
   stdio: "inherit",

@@ -14,7 +14,7 @@ import { migrate, openDatabase } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
 import { rowsOf } from "../server/src/db/query.ts";
 import { ask, backUp, readBackup, restore } from "./lib/backup.ts";
-import { type Cluster, startCluster } from "./lib/cluster.ts";
+import { type Cluster, startCluster, twoRoles } from "./lib/cluster.ts";
 import { endure } from "./lib/endure.ts";
 import { keepGoing } from "./lib/keep-going.ts";
 import { backUpNightly } from "./lib/nightly.ts";
@@ -153,7 +153,7 @@ describe("what keeps it going", () => {
         }, 50).unref();`,
     );
     const settings = {
-      DATABASE_URL: url,
+      ...twoRoles(url),
       SESSION_SECRET: "of a studio that is gone in an hour",
       LOG_LEVEL: "silent",
       PORT: "0",

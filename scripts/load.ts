@@ -3,6 +3,7 @@ import { availableParallelism, cpus, totalmem } from "node:os";
 import { setTimeout as pause } from "node:timers/promises";
 import pg from "pg";
 import { BIG_TODAY, openBigStudio } from "./lib/big.ts";
+import { twoRoles } from "./lib/cluster.ts";
 import { keepLine } from "./lib/line.ts";
 import { DOINGS, type Doing, type Person, type Section, signIn, TURNS } from "./lib/load-people.ts";
 import { numbersFrom } from "./lib/numbers.ts";
@@ -71,7 +72,7 @@ async function act(
 console.log("Laying a large studio …");
 const studio = await openBigStudio();
 const settings = {
-  DATABASE_URL: studio.url,
+  ...twoRoles(studio.url),
   SESSION_SECRET: "of a studio that is gone in an hour",
   STUDIO_TODAY: BIG_TODAY,
   LOG_LEVEL: "error",

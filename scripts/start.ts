@@ -55,7 +55,7 @@ try {
   await checkReachable(studio.url);
   if (choice === "demo") await loadDemoIfNew(studio.url, process.env.STUDIO_TODAY);
   const port = await pickPort(wanted);
-  kept = await keepGoing({ DATABASE_URL: studio.url, SESSION_SECRET: secret, PORT: String(port) }, cluster);
+  kept = await keepGoing({ ...studio.settings, SESSION_SECRET: secret, PORT: String(port) }, cluster);
   const address = `http://127.0.0.1:${kept.port}`;
   tellRunning(address);
   console.log(

@@ -7,7 +7,7 @@ import { migrate } from "@map-step/server";
 import { ask, restore } from "./lib/backup.ts";
 import { type Process, startNginx, startProcess, until } from "./lib/behind-nginx.ts";
 import { buildWeb } from "./lib/build.ts";
-import { startCluster } from "./lib/cluster.ts";
+import { startCluster, twoRoles } from "./lib/cluster.ts";
 import { backUpNightly } from "./lib/nightly.ts";
 import { pickPort } from "./lib/serve.ts";
 
@@ -108,7 +108,7 @@ const ports = [await pickPort(14_401), await pickPort(14_451)] as const;
 const nginx = await startNginx(folder, ports);
 site = nginx.https;
 const settings = {
-  ...{ DATABASE_URL: url, SESSION_SECRET: "only to try it, but long enough for that" },
+  ...{ ...twoRoles(url), SESSION_SECRET: "only to try it, but long enough for that" },
   ...{ SECURE_COOKIES: "true", TRUST_PROXY: "1", PUBLIC_URL: `https://127.0.0.1:${site}` },
 };
 const start = (port: number) => startProcess(port, settings);

@@ -7,7 +7,7 @@ import { setTimeout as pause } from "node:timers/promises";
 import { DEMO_PASSWORD } from "@map-step/demo";
 import { migrate } from "@map-step/server";
 import { buildWeb, WEB_ROOT } from "./lib/build.ts";
-import { startCluster } from "./lib/cluster.ts";
+import { startCluster, twoRoles } from "./lib/cluster.ts";
 import { pickPort, startServer } from "./lib/serve.ts";
 
 /**
@@ -147,7 +147,7 @@ try {
   for (const [index, port] of ports.entries()) {
     phase = "exchange";
     await olders[index]?.stop();
-    news.push(await startServer({ ...settings, PORT: String(port) }));
+    news.push(await startServer({ ...settings, ...twoRoles(url), PORT: String(port) }));
     phase = index === 0 ? "older and newer side by side" : "newer alone";
     await pause(PHASE_MS);
   }

@@ -5,6 +5,7 @@ import { openDatabase } from "@map-step/server";
 import { type Browser, chromium, type Page } from "@playwright/test";
 import { BIG_TODAY, openBigStudio } from "./big.ts";
 import { buildWeb } from "./build.ts";
+import { twoRoles } from "./cluster.ts";
 import { CHROMIUM_FLAGS, needChromium } from "./packages.ts";
 import { startServer } from "./serve.ts";
 
@@ -226,7 +227,7 @@ export async function benchInBrowser(): Promise<void> {
   const studio = await openBigStudio();
   const { levelId } = await layWidePlan(studio.url);
   const server = await startServer({
-    DATABASE_URL: studio.url,
+    ...twoRoles(studio.url),
     SESSION_SECRET: "of a studio that is gone in an hour",
     STUDIO_TODAY: BIG_TODAY,
     LOG_LEVEL: "error",

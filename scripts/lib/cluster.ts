@@ -1,5 +1,5 @@
 import { type ChildProcess, execFileSync, spawn, spawnSync } from "node:child_process";
-import { randomBytes } from "node:crypto";
+import { createHash, randomBytes } from "node:crypto";
 import {
   chownSync,
   closeSync,
@@ -33,6 +33,21 @@ interface Owner {
 }
 
 const USER = "map_step";
+/** Whom the server speaks as: somebody who may use the tables and not change them. */
+const SERVER = "map_step_server";
+
+/** The same database, as the role that the server speaks as. */
+export function asServer(url: string): string {
+  const address = new URL(url);
+  const password = createHash("sha256").update(`${SERVER} ${address.password}`).digest("base64url");
+  return Object.assign(address, { username: SERVER, password }).href;
+}
+
+/** What a server is told of a database of this cluster: its owner for bringing it up to date, and whom to speak as. */
+export const twoRoles = (url: string): { DATABASE_URL: string; DATABASE_OWNER_URL: string } => ({
+  DATABASE_URL: asServer(url),
+  DATABASE_OWNER_URL: url,
+});
 
 /** PostgreSQL refuses to run as root: there it runs as the user that its Debian package made. */
 function databaseOwner(): Owner {
@@ -128,6 +143,9 @@ async function makeDatabase(urlOf: (name: string) => string, name: string): Prom
   await client.connect();
   const { rowCount } = await client.query("select 1 from pg_database where datname = $1", [name]);
   if (rowCount === 0) await client.query(`create database "${name}"`);
+  const role = await client.query("select 1 from pg_roles where rolname = $1", [SERVER]);
+  const { password } = new URL(asServer(urlOf(name)));
+  if (role.rowCount === 0) await client.query(`create role ${SERVER} login password '${password}'`);
   await client.end();
   return urlOf(name);
 }

@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
 import { DEMO_PASSWORD, loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
-import { startCluster } from "./cluster.ts";
+import { startCluster, twoRoles } from "./cluster.ts";
 import { keepLine } from "./line.ts";
 import { numbersFrom } from "./numbers.ts";
 import { type Server, startServer } from "./serve.ts";
@@ -128,7 +128,7 @@ export async function endure(serverKills: number, databaseKills: number): Promis
   const url = await cluster.database("endure");
   await loadDemoIfNew(url, TODAY);
   const settings = {
-    DATABASE_URL: url,
+    ...twoRoles(url),
     SESSION_SECRET: "of a studio that is gone in an hour",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "silent",

@@ -4,7 +4,7 @@ import { tmpdir } from "node:os";
 import { join } from "node:path";
 import { loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
-import { startCluster } from "./cluster.ts";
+import { startCluster, twoRoles } from "./cluster.ts";
 import { type Server, startServer } from "./serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
@@ -67,7 +67,7 @@ export async function openStudio(template: string, more: NodeJS.ProcessEnv = {})
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "error",
-    DATABASE_URL: await copyOf(template),
+    ...twoRoles(await copyOf(template)),
     ...more,
   };
   let server = await startServer({ ...settings, PORT: "0" });

@@ -5,6 +5,7 @@ import { createApp } from "./app.ts";
 import { readConfig } from "./config.ts";
 import { openDatabase } from "./db/connection.ts";
 import { migrate } from "./db/migrate.ts";
+import { grantUse, ownsTables } from "./db/roles.ts";
 import { errorForLog, quietDestination } from "./http/log.ts";
 import { internal } from "./http/problems.ts";
 import { owedAnswer } from "./http/request.ts";
@@ -32,10 +33,20 @@ function settings() {
 
 const config = settings();
 const log = pino({ level: config.LOG_LEVEL }, quietDestination());
-await migrate(config.DATABASE_URL).catch((error: unknown) =>
-  giveUp("The database cannot be reached or brought up to date", error),
-);
-const db = openDatabase(config.DATABASE_URL, { today: config.STUDIO_TODAY, patience: config.PATIENCE });
+const { DATABASE_URL, DATABASE_OWNER_URL = DATABASE_URL } = config;
+// Nothing that runs from here on finds the owner's address.
+delete process.env.DATABASE_OWNER_URL;
+const isOwner = await migrate(DATABASE_OWNER_URL)
+  .then(async () => {
+    if (DATABASE_OWNER_URL !== DATABASE_URL) await grantUse(DATABASE_OWNER_URL, DATABASE_URL);
+  })
+  .then(() => ownsTables(DATABASE_URL))
+  .catch((error: unknown) => giveUp("The database cannot be reached or brought up to date", error));
+if (isOwner)
+  log.warn(
+    "the server speaks to its database as the owner of the tables; with DATABASE_OWNER_URL it can do with less (docs/deploy.md)",
+  );
+const db = openDatabase(DATABASE_URL, { today: config.STUDIO_TODAY, patience: config.PATIENCE });
 const { app, warmUp, hangUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   if (error) giveUp("Map Step cannot listen", error);

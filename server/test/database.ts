@@ -2,7 +2,8 @@ import { chmodSync, mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 import type { TestProject } from "vitest/node";
-import { startCluster } from "../../scripts/lib/cluster.ts";
+import { asServer, startCluster } from "../../scripts/lib/cluster.ts";
+import { grantUse } from "../src/db/roles.ts";
 import { migrate } from "../src/index.ts";
 import type {} from "./new-database.ts";
 
@@ -13,6 +14,7 @@ export default async function setup(project: TestProject): Promise<() => Promise
   const cluster = await startCluster(folder, { throwaway: true });
   const template = await cluster.database("map_step_template");
   await migrate(template);
+  await grantUse(template, asServer(template));
   project.provide("template", template);
   return async () => {
     await cluster.stop();

@@ -30,7 +30,7 @@ describe("what those who run it may ask", () => {
   it("is no for a server whose database is away or that is about to stop", async () => {
     const other = await openStudio();
     const answer = () => fetch(`${other.address}/api/ready`);
-    await other.db.sequelize.close();
+    await other.served.sequelize.close();
     expect((await answer()).status).toBe(503);
     await other.close();
   });

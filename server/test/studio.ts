@@ -23,6 +23,7 @@ import {
 } from "@map-step/contract";
 import { afterAll } from "vitest";
 import type { z } from "zod";
+import { asServer } from "../../scripts/lib/cluster.ts";
 import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
 import { newDatabase } from "./new-database.ts";
 
@@ -86,7 +87,10 @@ export class Visitor {
 }
 
 export interface TestStudio {
+  /** As the owner of the tables has them. */
   readonly db: Database;
+  /** As the server has them. */
+  readonly served: Database;
   readonly address: string;
   readonly visitor: () => Promise<Visitor>;
   /** Signed in as somebody of the role, whose account is made now. */
@@ -101,9 +105,13 @@ interface Serving {
   readonly close: () => Promise<void>;
 }
 
-async function serveOn(url: string, settings: Record<string, string>): Promise<Serving & { db: Database }> {
+/** Serves as in earnest: the server speaks as a role that may use the tables, and tests look at them as their owner. */
+async function serveOn(
+  url: string,
+  settings: Record<string, string>,
+): Promise<Serving & Pick<TestStudio, "db" | "served">> {
   const config = readConfig({
-    DATABASE_URL: url,
+    DATABASE_URL: asServer(url),
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "silent",
@@ -111,18 +119,19 @@ async function serveOn(url: string, settings: Record<string, string>): Promise<S
     ...settings,
   });
   const db = openDatabase(url, { today: config.STUDIO_TODAY });
-  const { app, hangUp, close } = createApp(db, config);
+  const served = openDatabase(config.DATABASE_URL, { today: config.STUDIO_TODAY });
+  const { app, hangUp, close } = createApp(served, config);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });
   return {
-    db,
+    ...{ db, served },
     address: `http://127.0.0.1:${(server.address() as AddressInfo).port}`,
     close: async () => {
       hangUp();
       await new Promise((resolve) => server.close(resolve));
       await close();
-      await db.sequelize.close();
+      await Promise.all([db.sequelize.close(), served.sequelize.close()]);
     },
   };
 }
@@ -133,7 +142,7 @@ export async function openStudio(
   settings: Record<string, string> = {},
 ): Promise<TestStudio> {
   const url = await newDatabase(true);
-  const { db, address, close } = await serveOn(url, settings);
+  const { db, served, address, close } = await serveOn(url, settings);
   const others: Serving[] = [];
   if (furnish.studio) await db.Studio.create({ id: 1, name: "Test house", timeZone: "Europe/Lisbon" });
   const visitor = async () => {
@@ -143,9 +152,7 @@ export async function openStudio(
   };
   const people = { director: 0, teacher: 0 };
   return {
-    db,
-    address,
-    visitor,
+    ...{ db, served, address, visitor },
     as: async (role) => {
       people[role] += 1;
       const email = `${role}${people[role]}@test.example`;
