@@ -6,6 +6,7 @@ import { readConfig } from "./config.ts";
 import { openDatabase } from "./db/connection.ts";
 import { migrate } from "./db/migrate.ts";
 import { grantUse, ownsTables } from "./db/roles.ts";
+import { tidyUp } from "./db/tidy.ts";
 import { errorForLog, quietDestination } from "./http/log.ts";
 import { internal } from "./http/problems.ts";
 import { owedAnswer } from "./http/request.ts";
@@ -15,6 +16,8 @@ const PARTING_MS = 1_000;
 /** Requests under way get so long to end, in milliseconds; then their connections are closed. */
 const LAST_WORDS_MS = 4_000;
 const FORCED_END_MS = 7_000;
+/** What nobody waits for is put in order so long after the start, and so often. Milliseconds. */
+const [TIDY_AFTER_MS, TIDY_EVERY_MS] = [10 * 60_000, 24 * 3_600_000];
 
 /** One clear line for whoever started it, and nothing left behind. */
 function giveUp(what: string, error: unknown): never {
@@ -46,7 +49,9 @@ if (isOwner)
   log.warn(
     "the server speaks to its database as the owner of the tables; with DATABASE_OWNER_URL it can do with less (docs/deploy.md)",
   );
-const db = openDatabase(DATABASE_URL, { today: config.STUDIO_TODAY, patience: config.PATIENCE });
+const db = openDatabase(DATABASE_URL, {
+  ...{ today: config.STUDIO_TODAY, patience: config.PATIENCE, key: config.SESSION_SECRET },
+});
 const { app, warmUp, hangUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {
   if (error) giveUp("Map Step cannot listen", error);
@@ -56,6 +61,13 @@ const server: Server = app.listen(config.PORT, config.HOST, (error) => {
     log.warn({ error: errorForLog(reason) }, "what plans have to solve was not looked at"),
   );
 });
+// Not at once: while processes are exchanged, one of the version before may still read what it left as it was.
+const tidy = () =>
+  void tidyUp(db).catch((reason: unknown) =>
+    log.warn({ error: errorForLog(reason) }, "what is kept was not put in order"),
+  );
+setTimeout(tidy, TIDY_AFTER_MS).unref();
+setInterval(tidy, TIDY_EVERY_MS).unref();
 server.requestTimeout = 60_000;
 // Longer than a proxy keeps its connections, so that it never sends into one that is being closed.
 server.keepAliveTimeout = 75_000;

@@ -119,7 +119,9 @@ async function serveOn(
     ...settings,
   });
   const db = openDatabase(url, { today: config.STUDIO_TODAY });
-  const served = openDatabase(config.DATABASE_URL, { today: config.STUDIO_TODAY });
+  const served = openDatabase(config.DATABASE_URL, {
+    ...{ today: config.STUDIO_TODAY, key: config.SESSION_SECRET },
+  });
   const { app, hangUp, close } = createApp(served, config);
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));

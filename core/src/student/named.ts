@@ -40,7 +40,11 @@ function plainOf(text: string): Plain {
   return { text: plain, at };
 }
 
-/** The words of a name, as it is compared; those that name somebody by themselves are `telling`. */
+/**
+ * The words of a name, as it is compared; those that name somebody by themselves are `telling`.
+ * @example
+ * nameWords("Ana de Marsh") // { all: ["ana", "de", "marsh"], telling: ["ana", "marsh"] }
+ */
 export function nameWords(name: string): {
   readonly all: readonly string[];
   readonly telling: readonly string[];
@@ -147,7 +151,7 @@ export function otherNames(names: readonly string[]): OtherNames {
  * @param isOwn whether it was written about a class of theirs
  * @param ordinary words of the name that the studio writes small elsewhere, as no name is written
  * @example
- * namingDoubt(findNamings(["Ana Marsh"])("Ana")[0], true, otherNames(["Ana Bell"]), new Set()) // another, "Ana Bell"
+ * namingDoubt({ from: 0, to: 3, isWhole: false, isCapital: true, word: "ana" }, true, otherNames(["Ana Bell"]), new Set()) // { kind: "another", name: "Ana Bell" }
  */
 export function namingDoubt(
   { isWhole, isCapital, word }: Naming,

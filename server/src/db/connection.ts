@@ -22,6 +22,7 @@ import { defineStaff } from "../features/staff/models.ts";
 import { defineStudents } from "../features/students/models.ts";
 import { defineTimetable } from "../features/timetable/models.ts";
 import "./ambient.ts";
+import { linkSecrets } from "./secret.ts";
 
 /** Milliseconds after which a request hears that the studio can't be reached, rather than waiting on. */
 const waits = (times: number) => ({
@@ -42,6 +43,8 @@ interface Options {
   readonly connections?: number;
   /** How many times as long as usual a request waits for the database. */
   readonly patience?: number;
+  /** The server's own secret, with which it keeps the secrets of public addresses. */
+  readonly key?: string;
   /** A fixed today, for what the database decides by the day. */
   readonly today?: string | undefined;
   /** Told of every query, for those who count them. */
@@ -51,7 +54,7 @@ interface Options {
 /** Connects to PostgreSQL and describes its tables. */
 export function openDatabase(
   url: string,
-  { patient = false, connections = 10, patience = 1, today, onQuery }: Options = {},
+  { patient = false, connections = 10, patience = 1, key, today, onQuery }: Options = {},
 ) {
   const sequelize = new Sequelize(url, {
     dialect: "postgres",
@@ -65,6 +68,7 @@ export function openDatabase(
   });
   return {
     sequelize,
+    links: linkSecrets(key),
     ...defineSession(sequelize),
     ...defineStaff(sequelize),
     ...defineDances(sequelize),

@@ -87,6 +87,7 @@ export interface WorkerData {
   readonly databaseUrl: string;
   readonly today: string | undefined;
   readonly patience: number;
+  readonly key: string;
 }
 
 /** A task as it goes to a thread. */

@@ -23,7 +23,7 @@ const [WORKER, NEEDS] = import.meta.url.endsWith(".ts")
   ? [new URL("./worker.ts", import.meta.url), ["--import", "tsx"]]
   : [new URL("./worker.js", import.meta.url), []];
 
-type WorkerConfig = Pick<Config, "DATABASE_URL" | "STUDIO_TODAY" | "PATIENCE">;
+type WorkerConfig = Pick<Config, "DATABASE_URL" | "STUDIO_TODAY" | "PATIENCE" | "SESSION_SECRET">;
 
 /** Of the memory that this process may use, a thread may use so much; beyond it the thread ends, not the process. */
 const SHARE_OF_HEAP = 0.5;
@@ -31,7 +31,7 @@ const OUT_OF_MEMORY = "ERR_WORKER_OUT_OF_MEMORY";
 
 /** Threads of one sort; the first one starts with the first task. */
 function openPool(
-  { DATABASE_URL, STUDIO_TODAY, PATIENCE }: WorkerConfig,
+  { DATABASE_URL, STUDIO_TODAY, PATIENCE, SESSION_SECRET }: WorkerConfig,
   most: number,
 ): () => Piscina<Order, Done> {
   let pool: Piscina<Order, Done> | null = null;
@@ -43,6 +43,7 @@ function openPool(
         databaseUrl: DATABASE_URL,
         today: STUDIO_TODAY,
         patience: PATIENCE,
+        key: SESSION_SECRET,
       } satisfies WorkerData,
       minThreads: 1,
       maxThreads: most,

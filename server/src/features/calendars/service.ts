@@ -34,7 +34,7 @@ export async function readAddress(
 ): Promise<{ secret: string | null }> {
   await holdOwn(db, person, whose);
   const row = await db.CalendarAddress.findOne({ where: { kind: whose.kind, thingId: whose.id } });
-  return { secret: row?.secret ?? null };
+  return { secret: db.links.unseal(row?.secret ?? null) };
 }
 
 /** Makes a new address; the one before goes dead. */
@@ -42,7 +42,7 @@ export const renewAddress = (db: Database, person: Person, whose: Whose): Promis
   atomically(db, async () => {
     await holdOwn(db, person, whose);
     const secret = newSecret();
-    await db.CalendarAddress.upsert({ kind: whose.kind, thingId: whose.id, secret });
+    await db.CalendarAddress.upsert({ kind: whose.kind, thingId: whose.id, secret: db.links.seal(secret) });
     return { secret };
   });
 
@@ -54,7 +54,7 @@ export async function closeAddress(db: Database, person: Person, whose: Whose): 
 
 /** What a calendar that asks at an address is sent. @throws a not-found problem */
 export async function calendarAt(db: Database, secret: string): Promise<string> {
-  const row = await db.CalendarAddress.findOne({ where: { secret } });
+  const row = await db.CalendarAddress.findOne({ where: { secret: [...db.links.asKept(secret)] } });
   const text = row ? await calendarFor(db, row) : null;
   if (text === null) throw notFound("There is no calendar at this address any more.");
   return text;

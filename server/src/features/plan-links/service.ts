@@ -24,7 +24,7 @@ export async function readLink(db: Database, planId: string): Promise<Link> {
     `select secret, to_char(until_day, 'YYYY-MM-DD') as until from plan_links where plan_id = $planId`,
     { planId },
   );
-  return link ?? { secret: null, until: null };
+  return link ? { ...link, secret: db.links.unseal(link.secret) } : { secret: null, until: null };
 }
 
 /** Opens a plan to guests until a day; an address that is there already stays. */
@@ -38,7 +38,7 @@ export const openLink = (db: Database, planId: string, until: string, today: str
       db,
       `insert into plan_links (plan_id, secret, until_day) values ($planId, $secret, $until)
        on conflict (plan_id) do update set until_day = excluded.until_day, updated_at = now() returning plan_id`,
-      { planId, secret: newSecret(), until },
+      { planId, secret: db.links.seal(newSecret()), until },
     );
     return readLink(db, planId);
   });
@@ -76,8 +76,8 @@ export async function publicPlanAt(db: Database, secret: string, today: string):
     db,
     `select plan_id as "planId", to_char(until_day, 'YYYY-MM-DD') as until, (select name from studio) as "studioName",
        ${MANNER} as manner
-     from plan_links where secret = $secret`,
-    { secret },
+     from plan_links where secret = any($kept)`,
+    { kept: db.links.asKept(secret) },
   );
   if (!link || link.until < today) throw gone();
   const [found] = await computablePlans(db, [await readPlan(db, link.planId)]);

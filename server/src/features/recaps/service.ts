@@ -23,8 +23,9 @@ const findRecap = async (db: Database, sectionId: string, week: number): Promise
   return lesson && db.Recap.findOne({ where: { lessonId: lesson.id } });
 };
 
-const view = (sectionId: string, week: number, row: RecapRow): Recap => {
-  const { title, document, version, secret, publishedTitle, publishedDocument, publishedAt } = row;
+const view = (db: Database, sectionId: string, week: number, row: RecapRow): Recap => {
+  const { title, document, version, publishedTitle, publishedDocument, publishedAt } = row;
+  const secret = db.links.unseal(row.secret);
   const same = title === publishedTitle && isDeepStrictEqual(document, publishedDocument);
   return {
     sectionId,
@@ -42,7 +43,7 @@ export async function readRecap(db: Database, sectionId: string, week: number): 
   const row = await findRecap(db, sectionId, week);
   if (row) {
     await readSection(db, sectionId);
-    return view(sectionId, week, row);
+    return view(db, sectionId, week, row);
   }
   const fresh = await freshRecap(db, await openLesson(db, sectionId, week));
   return { sectionId, week, ...fresh, version: 0, secret: null, publishedAt: null, changedSince: false };
@@ -72,6 +73,7 @@ const writeRecap = (
     const current = () => readRecap(db, sectionId, week);
     const now = await current();
     const values = change(now);
+    if (values.secret) values.secret = db.links.seal(values.secret);
     let row = await db.Recap.findOne({ where: { lessonId: lesson.id } });
     if (row) await changeAt(db, db.Recap, row.id, version, { ...values }, current);
     else {
@@ -170,8 +172,8 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
     `select r.published_title as title, r.published_document as document, l.section_id as "sectionId", l.week,
        (select name from studio) as "studioName", ${MANNER} as manner
      from recaps r join lessons l on l.id = r.lesson_id
-     join sections s on s.id = l.section_id and s.deleted_at is null where r.secret = $secret`,
-    { secret },
+     join sections s on s.id = l.section_id and s.deleted_at is null where r.secret = any($kept)`,
+    { kept: db.links.asKept(secret) },
   );
   if (!recap) throw gone();
   const { title, document, sectionId, week, studioName, manner } = recap;

@@ -42,7 +42,7 @@ export async function readSequence(db: Database, id: string): Promise<SequenceRe
     { id },
   );
   if (!row) throw notFound();
-  return { ...row, changedAt: row.changedAt.toISOString() };
+  return { ...row, secret: db.links.unseal(row.secret), changedAt: row.changedAt.toISOString() };
 }
 
 /** What anyone with the address sees: the sequence as it is now, with the figures it dances. */
@@ -50,8 +50,8 @@ export async function readPublicSequence(db: Database, secret: string): Promise<
   const [found] = await rowsOf<{ id: string; studioName: string | null; manner: Manner }>(
     db,
     `select id, (select name from studio) as "studioName", ${MANNER} as manner from sequences
-     where secret = $secret and deleted_at is null`,
-    { secret },
+     where secret = any($kept) and deleted_at is null`,
+    { kept: db.links.asKept(secret) },
   );
   if (!found) throw notFound("This routine is not shared any more. Ask your teacher for the new link.");
   const content = contentOfSequence(await readSequence(db, found.id));

@@ -88,7 +88,9 @@ const withLink =
   (secretNow: () => string | null) =>
   (db: Database, id: string, version: number): Promise<SequenceRecord> =>
     atomically(db, async () => {
-      await changeAt(db, db.Sequence, id, version, { secret: secretNow() }, () => readSequence(db, id));
+      const secret = secretNow();
+      const kept = { secret: secret === null ? null : db.links.seal(secret) };
+      await changeAt(db, db.Sequence, id, version, kept, () => readSequence(db, id));
       return readSequence(db, id);
     });
 

@@ -16,6 +16,7 @@ import { DatabaseError } from "sequelize";
 import { atomically } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
+import { sealLinks } from "../../db/tidy.ts";
 import { inUse, invalid } from "../../http/problems.ts";
 import { cleanText, isTooDeep } from "../../http/well-formed.ts";
 import { LIST_TABLES } from "./tables.ts";
@@ -159,6 +160,7 @@ export const takeInStudioFile = async (db: Database, bytes: Uint8Array): Promise
       const coming = { ...file, staff: file.staff.filter(({ id }) => !here.has(id)) };
       await db.Studio.update(file.studio, { where: { id: 1 } });
       for (const list of STUDIO_LIST_NAMES) await insertList(db, list, withPeople(list, coming[list], here));
+      await sealLinks(db);
       return coming;
     });
   const coming = await written().catch((error: unknown) => {
