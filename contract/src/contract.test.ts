@@ -58,7 +58,7 @@ describe("the API", () => {
     for (const { method, access } of endpoints)
       if (method === "GET")
         expect([
-          ...["read", "anyone", "studio.file", "students.join", "sections.write"],
+          ...["read", "anyone", "studio.file", "students.join", "students.erase", "sections.write"],
           // What waits there lets somebody in, or is the director's to know.
           ...["staff.write", "settings.write", "plans.write"],
         ]).toContain(access);

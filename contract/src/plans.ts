@@ -74,7 +74,10 @@ export type PlanContent = z.infer<typeof planContent>;
 export const planParts = planContent.pick({ chosen: true, special: true });
 
 /** A plan as it is changed, with the version that was seen. */
-export const planChange = changeOf(planContent);
+export const planChange = changeOf(planContent).extend({
+  /** What was taken into it as a whole, such as a saved plan: it stands by itself in the history. */
+  took: z.string().trim().min(1).max(120).optional(),
+});
 /** A plan as it is kept, with what it is computed from. */
 export const plan = planContent.extend({
   id: z.uuid(),

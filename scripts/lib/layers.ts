@@ -85,6 +85,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "missing-links.tsx",
       "read-score.tsx",
       "routine-search.ts",
+      "routine-state.tsx",
       "use-library.ts",
       "words.ts",
     ],

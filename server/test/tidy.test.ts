@@ -75,10 +75,10 @@ describe("what is kept of changes", () => {
   const planId = course.section.planId;
   const history = (list: string) =>
     rowsOf<{ id: string }>(db, "select id from history where list = $list order by id", { list });
-  const rename = async (name: string, by = director) => {
+  const rename = async (name: string, by = director, took?: string) => {
     const plan = (await by.call(api.plans.read, { params: { id: planId } })).body;
     const muted = [{ key: "any", reason: name }];
-    const body = { ...contentOfPlan(plan), muted, version: plan.version };
+    const body = { ...contentOfPlan(plan), muted, version: plan.version, took };
     expect((await by.call(api.plans.change, { params: { id: planId }, body })).status).toBe(200);
   };
 
@@ -89,6 +89,14 @@ describe("what is kept of changes", () => {
     await rename("d", await studio.as("director"));
     await rename("e");
     expect(await history("plans")).toHaveLength(before + 3);
+    // What was taken as a whole is told by itself, whoever goes on after it.
+    await rename("f", director, "a draft of the plan");
+    await rename("g");
+    expect(await history("plans")).toHaveLength(before + 5);
+    const { entries } = (
+      await director.call(api.history.of, { params: { list: "plans", id: planId, before: "0" } })
+    ).body;
+    expect(entries.slice(0, 3).map(({ note }) => note)).toEqual(["", "a draft of the plan", ""]);
   });
 
   it("is thinned after a year, and goes with what left the bin", async () => {

@@ -104,7 +104,7 @@ describe("the planner", () => {
         entry.figureId === one.figureId ? { ...entry, week: null } : entry,
       ),
     };
-    const proposal = { title: "Another", content, why: new Map(), left: [] };
+    const proposal = { title: "Another", taken: "“Another”", content, why: new Map(), left: [] };
     act(() => now().actions.open("kept"));
     act(() => now().actions.compare(proposal));
     expect(now()).toMatchObject({ tool: null, canEdit: false, content });

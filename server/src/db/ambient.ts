@@ -39,6 +39,19 @@ export const atomically = <T>({ sequelize }: { sequelize: Sequelize }, work: () 
         return work();
       });
 
+/** Does some work as a part of something, which the history tells: `a proposal`; as it is where there is nothing to say. */
+export const partOf = <T>(
+  db: { sequelize: Sequelize },
+  what: string | undefined,
+  work: () => Promise<T>,
+): Promise<T> =>
+  what === undefined
+    ? work()
+    : atomically(db, async () => {
+        await db.sequelize.query("select set_config('map_step.note', $what, true)", { bind: { what } });
+        return work();
+      });
+
 type Works = readonly (() => Promise<unknown>)[];
 type Results<W extends Works> = { -readonly [K in keyof W]: Awaited<ReturnType<W[K]>> };
 

@@ -8,7 +8,7 @@ import type {
   Settlement,
 } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
-import { atomically } from "../../db/ambient.ts";
+import { atomically, partOf } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -166,8 +166,8 @@ export const settleProposal = (
       await refuseGone(db, take.list, now.thingId);
       // In the history it stands by itself; who proposed it is not told there.
       const share = part && part.taken < part.of ? `, ${part.taken} of ${counted(part.of, "change")}` : "";
-      await rowsOf(db, "select set_config('map_step.note', $note, true)", { note: `a proposal${share}` });
-      const thingId = await takeIn(db, now.thingId, take).catch((error: unknown) => {
+      const taken = () => takeIn(db, now.thingId, take);
+      const thingId = await partOf(db, `a proposal${share}`, taken).catch((error: unknown) => {
         if (error instanceof HttpProblem && error.problem.current !== undefined)
           throw inUse("What it changes was changed by somebody else just now. Look again.");
         throw error;

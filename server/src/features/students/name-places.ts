@@ -77,22 +77,19 @@ const patternOf = (words: readonly string[]): string =>
     .map((word) => [...word].map((letter) => `[${letter}${MARKED.get(letter) ?? ""}]`).join(WITHIN))
     .join("|");
 
-async function rowsWith(db: Database, written: WrittenTable, pattern: string): Promise<FoundRow[]> {
+/** The rows of one table in which the words stand, as those of every table are read. */
+function selectFrom(written: WrittenTable, place: number): string {
   const { table, columns, about, sectionId, by, day, isClosed = "false", leftOut } = written;
   const names = Object.keys(columns);
-  const rows = await rowsOf<Omit<FoundRow, "written">>(
-    db,
-    `select t.id::text as key, coalesce(${about}, '') as about, ${sectionId} as "sectionId",
-       coalesce((select name from staff where staff.id = ${by}), '') as by, ${by} as "byId",
-       ${isClosed} as "isClosed", to_char(${day} at time zone (select time_zone from studio), 'YYYY-MM-DD') as day,
-       jsonb_build_object(${names.map((name) => `'${name}', t.${name}`).join(", ")}) as values
-     from ${table} t
-     where (${names.map((name) => `t.${name}::text ~* $pattern`).join(" or ")}) ${leftOut ? `and not (${leftOut})` : ""}
-     order by t.id`,
-    { pattern },
-  );
-  return rows.map((row) => ({ ...row, written }));
+  return `select ${place} as place, t.id::text as key, coalesce(${about}, '') as about, ${sectionId} as "sectionId",
+      coalesce((select name from staff where staff.id = ${by}), '') as by, ${by} as "byId",
+      ${isClosed} as "isClosed", to_char(${day} at time zone (select time_zone from studio), 'YYYY-MM-DD') as day,
+      jsonb_build_object(${names.map((name) => `'${name}', t.${name}`).join(", ")}) as values
+    from ${table} t
+    where (${names.map((name) => `t.${name}::text ~* $pattern`).join(" or ")}) ${leftOut ? `and not (${leftOut})` : ""}`;
 }
+
+const EVERYWHERE = `${WRITTEN.map(selectFrom).join("\nunion all ")}\norder by place, key`;
 
 const idOf = ({ row, text, naming }: FoundText): string =>
   createHash("sha256")
@@ -148,8 +145,11 @@ export async function namePlaces(db: Database, family: Family): Promise<FoundPla
     { ids: family.ids },
   );
   const pattern = patternOf([...new Set(telling)]);
-  const rows: FoundRow[] = [];
-  for (const written of WRITTEN) rows.push(...(await rowsWith(db, written, pattern)));
+  const kept = await rowsOf<Omit<FoundRow, "written"> & { place: number }>(db, EVERYWHERE, { pattern });
+  const rows = kept.flatMap(({ place, ...row }): FoundRow[] => {
+    const written = WRITTEN[place];
+    return written ? [{ ...row, written }] : [];
+  });
   const found = rows.flatMap((row) => textsIn(row, find));
   const own = new Set(family.sectionIds);
   const ordinary = ordinaryOf(found, own);

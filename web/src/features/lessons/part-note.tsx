@@ -10,6 +10,7 @@ import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { FigureName } from "../figures/figure-name.tsx";
 import { timingOf, useSteps } from "../figures/library.ts";
+import { RoutineState } from "../sequences/routine-state.tsx";
 
 function Sayings({ title, lines }: { title: string; lines: readonly string[] }) {
   if (lines.length === 0) return null;
@@ -112,6 +113,7 @@ export function PartNote({ part, figure, dance, bpm, others, onRemove }: Props) 
           {sidesInWords(steps)}
         </Text>
       ) : null}
+      {part.sequenceId && dance ? <RoutineState id={part.sequenceId} dance={dance} /> : null}
       {dance ? <Stages stages={guideOf({ segment: part, steps, dance, bpm })} /> : null}
       {figure ? (
         <>

@@ -50,7 +50,7 @@ export function KeptPlans({ input, edit, onPropose, onClose }: Props) {
         <Button
           size="sm"
           variant="outline"
-          onClick={() => onPropose({ title, content, why: new Map(), left: [] })}
+          onClick={() => onPropose({ title, taken: `“${title}”`, content, why: new Map(), left: [] })}
         >
           Compare
         </Button>

@@ -5,6 +5,8 @@ import type { Chosen } from "./use-plan.ts";
 /** A plan that is shown beside the present one, to be taken or left. */
 export interface Proposal {
   readonly title: string;
+  /** How the history tells that it was taken: `took …`. */
+  readonly taken: string;
   readonly content: PlanContent;
   /** Why a figure moves, where something is to say. */
   readonly why: ReadonlyMap<string, string>;
@@ -40,7 +42,7 @@ export const draftAsProposal = (
   placements: readonly Placement[],
   left: readonly LeftOut[],
 ): Proposal => ({
-  title: "A draft of the plan",
+  ...{ title: "A draft of the plan", taken: "a draft of the plan" },
   content: { ...content, chosen: withPlacements(content.chosen, placements) },
   why: new Map(),
   left,
@@ -51,7 +53,7 @@ export const repairAsProposal = (
   content: PlanContent,
   { level, placements, moves, left }: Repair,
 ): Proposal => ({
-  title: "A repair with the fewest moves",
+  ...{ title: "A repair with the fewest moves", taken: "a repair with the fewest moves" },
   content: {
     ...content,
     special: [...(level.special ?? [])],

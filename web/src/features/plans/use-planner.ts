@@ -146,7 +146,7 @@ export function usePlanner(input: PlannerInput): Planner {
       repairs.stop();
     },
     takeProposal: () => {
-      if (proposed) edit.edit(proposed.proposal.content);
+      if (proposed) edit.take(proposed.proposal.content, proposed.proposal.taken);
       leaveProposal();
     },
     leaveProposal,

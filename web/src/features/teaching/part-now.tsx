@@ -8,6 +8,7 @@ import { useMemo } from "react";
 import { CallWords } from "../../kit/call-words.tsx";
 import { Care } from "../../kit/care.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
+import { RoutineState } from "../sequences/routine-state.tsx";
 import { DanceInClass } from "./dance.tsx";
 import { RoutineInClass } from "./routine.tsx";
 import { RunThrough } from "./run-through.tsx";
@@ -97,7 +98,12 @@ export function PartNow({ part, figure, steps, others, dance, bpm, inPart }: Pro
       {steps ? (
         <DanceInClass key={part.id} figure={steps} name={part.title} dance={dance} tempi={tempi} />
       ) : null}
-      {part.sequenceId ? <RoutineInClass id={part.sequenceId} dance={dance} /> : null}
+      {part.sequenceId ? (
+        <>
+          <RoutineState id={part.sequenceId} dance={dance} />
+          <RoutineInClass id={part.sequenceId} dance={dance} />
+        </>
+      ) : null}
       {steps ? <CallWords figure={steps} dance={dance} /> : null}
       {steps && sidesInWords(steps) ? <Text fontWeight="600">{sidesInWords(steps)}</Text> : null}
       {part.kind === "own" && walked.length > 0 ? (
