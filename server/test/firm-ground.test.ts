@@ -94,7 +94,7 @@ describe("one request hurts nobody else", () => {
   });
 
   it("answers 503, in good time, where the pool is used up or the database is held", async () => {
-    const { sequelize } = studio.db;
+    const { sequelize } = studio.served;
     const holders = await Promise.all(Array.from({ length: 10 }, () => sequelize.transaction()));
     try {
       const answer = await director.call(api.levels.list);

@@ -1,4 +1,5 @@
 import { beatNumber, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { counted } from "../words/index.ts";
 import type { UseProblem } from "./compose.ts";
 import type { TextDraft } from "./draft.ts";
 import type { Report } from "./report.ts";
@@ -44,7 +45,7 @@ function checkWithin(
     const count = String(beatNumber(first.onset));
     report(
       { ...here, line: first.line, value: count, length: count.length },
-      `a count within the ${beats} beats of the figure`,
+      `a count within the ${counted(beats, "beat")} of the figure`,
     );
   }
 }

@@ -1,4 +1,4 @@
-import { inWords, weeksInWords } from "../words/index.ts";
+import { counted, inWords, weeksInWords } from "../words/index.ts";
 import type { Finding } from "./finding.ts";
 import type { Layout } from "./layout.ts";
 import type { PlanFigure } from "./level.ts";
@@ -117,7 +117,7 @@ function checkRoutine(layout: Layout): Finding[] {
     },
   );
   const beats = danced.reduce((sum, { facts }) => sum + (facts?.beats ?? 0), 0);
-  const all = `The ${danced.length} figures danced once each take`;
+  const all = `${danced.length === 1 ? "The one figure danced once takes" : `The ${danced.length} figures danced once each take`}`;
   return [...findings, ...fitOf(routine.week, all, beats, phrase)];
 }
 
@@ -127,7 +127,7 @@ function checkWeek(layout: Layout, { week, minutes, newFigures }: WeekLoad): Fin
   const room = layout.rooms[week - 1];
   const fresh = newFigures.flatMap((id) => layout.figures.get(id) ?? []);
   if (room && minutes > room.minutes) {
-    const text = `Week ${week} holds ${minutes} minutes, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
+    const text = `Week ${week} holds ${counted(minutes, "minute")}, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
     findings.push({ code: "over-minutes", severity: "must", week, size: minutes - room.minutes, text });
   }
   if (newFigures.length > mostNew) {
@@ -171,7 +171,7 @@ function checkRoom({ rooms, weeks, lastTaught }: Layout, loads: readonly WeekLoa
     return free >= ROOMY.minutes && free >= ROOMY.ofWeek * minutes ? [{ week, free, minutes }] : [];
   });
   const free = roomy.reduce((sum, one) => sum + one.free, 0);
-  if (free < ROOMY.ofAll * whole) return [];
+  if (roomy.length === 0 || free < ROOMY.ofAll * whole) return [];
   const room = roomy.reduce((sum, one) => sum + one.minutes, 0);
   const where = weeksInWords(roomy.map(({ week }) => week));
   const text = `${where} ${roomy.length === 1 ? "leaves" : "leave"} ${free} of ${room} minutes free. There is room for more figures, more returns or deeper layers, or the course could be shorter.`;

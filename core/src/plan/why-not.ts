@@ -1,3 +1,4 @@
+import { counted } from "../words/index.ts";
 import { lastHeldWeek, roomsOf } from "./level.ts";
 import type { Places, Problem } from "./problem.ts";
 import { barredBy } from "./terms.ts";
@@ -41,7 +42,7 @@ function tooFull(problem: Problem, places: Places, f: number): string | null {
     const load = places.reduce((sum, w, g) => sum + (w < 0 ? 0 : (problem.minutes[g]?.[w]?.[week] ?? 0)), 0);
     const room = problem.room[week] ?? 0;
     if (load > room)
-      return `Week ${week + 1} would hold ${load} minutes, ${load - room} more than its ${room}`;
+      return `Week ${week + 1} would hold ${counted(load, "minute")}, ${load - room} more than its ${room}`;
   }
   return null;
 }

@@ -55,12 +55,12 @@ export function ruleInWords(clauses: readonly StatedClause[]): string {
     : clauses.map(clauseInWords).join("; ");
 }
 
-const things = (stated: StatedClause | undefined): string =>
-  stated?.kind !== "figures"
-    ? ""
-    : stated.of === "all"
-      ? "figures"
-      : KIND_NAMES[stated.of].many.toLowerCase();
+/** What a clause asks for, in the number in which it is asked for. */
+const things = (stated: StatedClause | undefined, asked: number): string => {
+  if (stated?.kind !== "figures") return "";
+  const { one, many } = stated.of === "all" ? { one: "figure", many: "figures" } : KIND_NAMES[stated.of];
+  return (asked === 1 ? one : many).toLowerCase();
+};
 
 /**
  * What is known of a dancer in a sentence: the facts, then what is likely.
@@ -77,12 +77,11 @@ export function readinessInWords(
       ...(lacking.length > 0 ? [`${lacking.length} not well enough`] : []),
       ...(unseen.length > 0 ? [`${unseen.length} not seen`] : []),
     ].join(", ");
-    const what = things(stated[at]);
     // More than is asked is no share of it.
     const share =
       shown.length > clause.atLeast
-        ? `${shown.length} ${what} shown, ${clause.atLeast} asked for`
-        : `${shown.length} of ${clause.atLeast} ${what}`;
+        ? `${shown.length} ${things(stated[at], shown.length)} shown, ${clause.atLeast} asked for`
+        : `${shown.length} of ${clause.atLeast} ${things(stated[at], clause.atLeast)}`;
     return `${share}${rest === "" ? "" : ` (${rest})`}`;
   });
   const settled = probability === 0 || probability === 1;
