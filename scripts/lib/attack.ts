@@ -102,7 +102,7 @@ export async function attack(): Promise<Tried[]> {
   };
   try {
     const director = await enter(/Maro/);
-    const [teacher, other] = [await enter(/Ilse/), await enter(/Junia|Bento/)];
+    const [teacher, other] = [await enter(/Ilse/), await enter(/Junia/)];
     const accounts = (await new Caller(address).send("GET", "/session")).body.demoAccounts as Account[];
     const boss = accounts.find(({ name }) => /Maro/.test(name));
 
@@ -191,25 +191,23 @@ export async function attack(): Promise<Tried[]> {
     letGo();
 
     const [mine, theirs] = await classesOf(director, teacher, other);
-    if (mine && theirs) {
-      const [student] = (await fetchList(director, `/sections/${theirs}/students`)) as {
-        id: string;
-        personId: string;
-        name: string;
-        role: string;
-      }[];
-      await other.send("POST", `/sections/${mine}/enrolments`, {
-        from: "2027-02-01",
-        students: [{ studentId: student?.id, name: student?.name, role: student?.role }],
-      });
-      const seen = await other.send("GET", `/students/${student?.personId}/evidence`);
-      const list = (seen.body.evidence as { readonly id: string }[] | undefined) ?? [];
-      note(
-        "a teacher enrols somebody else's student to read what was noted",
-        list.length === 0,
-        `${seen.status}, ${list.length} entries`,
-      );
-    }
+    const [student] = (await fetchList(director, `/sections/${theirs}/students`)) as {
+      id: string;
+      personId: string;
+      name: string;
+      role: string;
+    }[];
+    await other.send("POST", `/sections/${mine}/enrolments`, {
+      from: "2027-02-01",
+      students: [{ studentId: student?.id, name: student?.name, role: student?.role }],
+    });
+    const seen = await other.send("GET", `/students/${student?.personId}/evidence`);
+    const list = (seen.body.evidence as { readonly id: string }[] | undefined) ?? [];
+    note(
+      "a teacher enrols somebody else's student to read what was noted",
+      seen.status === 200 && list.length === 0,
+      `${seen.status}, ${list.length} entries`,
+    );
     return tried;
   } finally {
     await studio.stop();

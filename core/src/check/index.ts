@@ -7,7 +7,15 @@ export * from "./evidence.ts";
 export * from "./fit.ts";
 export * from "./groups.ts";
 export * from "./mark.ts";
-export * from "./readiness.ts";
+export {
+  EVIDENCE_HALF_LIFE,
+  marksAhead,
+  type Readiness,
+  readiness,
+  type Verdict,
+  verdictOf,
+} from "./readiness.ts";
+export { type Had, readyIfHad } from "./ready-if-had.ts";
 export * from "./rule.ts";
 export * from "./shows.ts";
 export * from "./teach-again.ts";

@@ -1,4 +1,4 @@
-import { LAYERS, type Layer } from "../figure/index.ts";
+import type { Layer } from "../figure/index.ts";
 import { daysBetween, type LocalDate } from "../time/index.ts";
 import { counted } from "../words/index.ts";
 import { abilityGrid, pointsFor } from "./ability-grid.ts";
@@ -6,7 +6,7 @@ import { atLeast } from "./at-least.ts";
 import { type Evidence, uncorrected } from "./evidence.ts";
 import type { MarkScale } from "./fit.ts";
 import { MARK_NAMES, MARKS, type Mark, markRank } from "./mark.ts";
-import { type ClauseFacts, clauseFacts, clauseState, type FigureClause, type ReadinessRule } from "./rule.ts";
+import { type ClauseFacts, clauseFacts, type FigureClause, type ReadinessRule } from "./rule.ts";
 
 /** How likely a rule holds, in words: from 0.9, from 0.65, from 0.1, and below. */
 export type Verdict = "ready" | "likely" | "open" | "not-yet";
@@ -207,58 +207,12 @@ export function readiness(
   };
 }
 
-const totalOf = (chances: readonly (readonly [chance: number, weight: number])[]): number =>
+/** The chance over all abilities, from that for each of them with its weight. */
+export const totalOf = (chances: readonly (readonly [chance: number, weight: number])[]): number =>
   Math.min(
     1,
     chances.reduce((sum, [chance, weight]) => sum + chance * weight, 0),
   );
-
-/** Something that a dancer has, whether anybody saw it or not. */
-export interface Had {
-  readonly figureId: string;
-  readonly layer: Layer;
-  readonly mark: Mark;
-}
-
-/** A clause's facts if a dancer had something: it is shown where it is asked at that layer or one before. */
-function factsWith(facts: ClauseFacts, { figureId, layer, mark }: Had): ClauseFacts {
-  const { clause, shown } = facts;
-  const counts =
-    clause.kind === "figures" &&
-    clause.figureIds.includes(figureId) &&
-    !shown.includes(figureId) &&
-    LAYERS.indexOf(clause.layer) <= LAYERS.indexOf(layer) &&
-    markRank(mark) >= markRank(clause.mark);
-  if (!counts) return facts;
-  const without = (ids: readonly string[]) => ids.filter((id) => id !== figureId);
-  const now = {
-    ...facts,
-    shown: [...shown, figureId],
-    lacking: without(facts.lacking),
-    unseen: without(facts.unseen),
-  };
-  return { ...now, state: clauseState(clause, now) };
-}
-
-/**
- * The chance that a rule holds if a dancer had something, all that was seen of them saying what it says now: having
- * learned one thing makes nobody better at others.
- * @returns 0 to 1; the chance as it is where they have it already, or where nothing can make them ready any more
- * @example
- * readyIfHad(RULE, "ana", MODEL, EVIDENCE, "2027-03-01", { figureId: "turn", layer: "partner", mark: "alone" }) // 1
- */
-export function readyIfHad(
-  rule: ReadinessRule,
-  studentId: string,
-  model: MarkScale,
-  evidence: readonly Evidence[],
-  at: LocalDate,
-  had: Had,
-): number {
-  const own = evidence.filter((entry) => entry.studentId === studentId);
-  const clauses = clauseFacts(rule, studentId, own, at).map((facts) => factsWith(facts, had));
-  return totalOf(chancesOf(clauses, model, own, at));
-}
 
 /** The value below which a share of the weights lies. */
 function quantileOf(values: readonly (readonly [value: number, weight: number])[], share: number): number {
@@ -271,7 +225,7 @@ function quantileOf(values: readonly (readonly [value: number, weight: number])[
 }
 
 /** The chance that a rule holds, for each ability that is likely, with how likely that is. */
-function chancesOf(
+export function chancesOf(
   clauses: readonly ClauseFacts[],
   model: MarkScale,
   own: readonly Evidence[],

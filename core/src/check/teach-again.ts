@@ -3,7 +3,8 @@ import type { LocalDate } from "../time/index.ts";
 import type { Evidence } from "./evidence.ts";
 import type { MarkScale } from "./fit.ts";
 import type { Mark } from "./mark.ts";
-import { readiness, readyIfHad } from "./readiness.ts";
+import { readiness } from "./readiness.ts";
+import { readyIfHad } from "./ready-if-had.ts";
 import type { ReadinessRule } from "./rule.ts";
 
 /** What teaching a figure at a layer once more would change. */
