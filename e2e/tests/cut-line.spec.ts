@@ -49,7 +49,9 @@ async function staysInSight(page: Page, name: string): Promise<void> {
   }
 }
 
-const CUTS: readonly Cut[] = ["gone", "hangs", "stranger", "half"];
+/** A process that stands still takes requests and answers none, for longer than any of them waits. */
+const CUTS: readonly (Cut | "paused")[] = ["gone", "hangs", "stranger", "half", "paused"];
+const LONGER_MS = 65_000;
 
 test("a class and a check on a cut line, whatever the browser believes: all is in sight, kept, and sent once", async ({
   browser,
@@ -69,7 +71,8 @@ test("a class and a check on a cut line, whatever the browser believes: all is i
     for (const flag of [true, false]) {
       const what = `${how}, believing ${flag}`;
       await test.step(what, async () => {
-        line.cut(how);
+        if (how === "paused") studio.pause();
+        else line.cut(how);
         await believe(page, flag);
         await page.reload();
         await page
@@ -89,7 +92,7 @@ test("a class and a check on a cut line, whatever the browser believes: all is i
         await page
           .getByRole("group", { name: "The routine" })
           .getByRole("button")
-          .nth(CUTS.indexOf(how))
+          .nth(Math.min(CUTS.indexOf(how), 3))
           .click();
         if (flag) await page.getByRole("button", { name: "All: without help" }).click();
         // In sight once it is kept, so that leaving the page takes nothing away.
@@ -100,6 +103,8 @@ test("a class and a check on a cut line, whatever the browser believes: all is i
         await expect(page.getByText(`Note: ${what}`)).toBeVisible();
         said.push(what);
 
+        if (how === "paused" && flag) await page.waitForTimeout(LONGER_MS);
+        studio.goOn();
         line.cut("none");
         await believe(page, true);
         await expect(page.getByText("All class entries are saved")).toBeVisible();

@@ -1,5 +1,6 @@
 import { connect } from "node:net";
 import { setTimeout as pause } from "node:timers/promises";
+import { attackHeavily, attackSmallHeap } from "./attack-heavy.ts";
 import { layTemplates, openStudio } from "./studios.ts";
 
 /** One way that was tried, and what came of it. */
@@ -189,6 +190,9 @@ export async function attack(): Promise<Tried[]> {
     const still = await linesOpen(address);
     note("a line that never reads", before === 1 && still === 0, `${still} open after ${looks} looks`);
     letGo();
+
+    await attackHeavily(address, director.cookie, teacher.cookie, note);
+    await attackSmallHeap(templates.demo, note);
 
     const [mine, theirs] = await classesOf(director, teacher, other);
     const [student] = (await fetchList(director, `/sections/${theirs}/students`)) as {

@@ -52,6 +52,9 @@ export interface Studio {
   readonly stop: () => Promise<void>;
   /** Ends the server at once, in the middle of whatever it does. */
   readonly kill: () => Promise<void>;
+  /** Stops the process where it is, so that it takes requests and answers none, until it goes on. */
+  readonly pause: () => void;
+  readonly goOn: () => void;
   /** Starts it again on the same address and database. */
   readonly revive: () => Promise<void>;
   /** Starts another process on the same database: its address, for as long as the studio is open. */
@@ -83,6 +86,8 @@ export async function openStudio(template: string, more: NodeJS.ProcessEnv = {})
       server.child.kill("SIGKILL");
       await ended;
     },
+    pause: () => void server.child.kill("SIGSTOP"),
+    goOn: () => void server.child.kill("SIGCONT"),
     revive: async () => {
       server = await startServer({ ...settings, PORT: String(port) });
     },

@@ -57,6 +57,19 @@ describe("a file of figures", () => {
     expect((await named("Short way, plain"))?.variantOfId).toBe(short?.id);
   });
 
+  it("drops signs that nobody sees from names and steps, and takes in no half of a letter", async () => {
+    const rows = [row("Bell\u0007 way\u0000", { notation: BOX.replace("side", "side\u0008") })];
+    const refused = await director.call(api.figureFile.preview, { body: { rows } });
+    expect([refused.status, refused.problem.errors?.[0]?.path]).toEqual([422, "rows.0.name"]);
+    const shown = [row("Bell\u0007 way", { notation: BOX.replace("side", "side\u0008") })];
+    const seen = await preview(shown);
+    expect(seen.rows.map(({ verdict }) => verdict)).toEqual(["added"]);
+    expect((await takeIn(shown, seen.basis)).status).toBe(200);
+    const kept = (await named("Bell way"))?.notation ?? "";
+    expect(kept).toMatch(/^1 +L side$/m);
+    expect(kept).not.toContain("\u0008");
+  });
+
   it("says what would change, leaves out nothing that a row does not mention, and changes only that", async () => {
     await create("Quiet one", { slips: ["Too loud"], minutes: 8 });
     const rows = [

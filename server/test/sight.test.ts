@@ -4,7 +4,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { openCourse, openStudio, type TestStudio, type Visitor } from "./studio.ts";
 
 /** What somebody gets to see and do of one student: evidence of the old class and of the new one, and whole things. */
-const LOOKS = ["old class", "new class", "export", "rename"] as const;
+const LOOKS = ["old class", "new class", "export", "rename", "what is written"] as const;
 
 describe("who sees what of a student", () => {
   let studio: TestStudio;
@@ -96,15 +96,21 @@ describe("who sees what of a student", () => {
         [...noted.new].some((id) => seen.has(id)),
         whole.status === 200,
         renamed.status === 200,
+        (whole.body.written ?? []).some(({ text }) => text === REMARK),
       ];
       all[name] = open.map((yes, at) => (yes ? (LOOKS[at]?.[0] ?? "") : ".")).join("");
     }
     return all;
   }
+  const REMARK = "Wendel rushes the break.";
   const noted = { old: new Set<string>(), new: new Set<string>() };
 
   it("is, line for line, what the rule says", async () => {
     noted.old.add(await note(people.old, oldId));
+    const planOfOld =
+      (await people.old.call(api.sections.list)).body.find(({ id }) => id === oldId)?.planId ?? "";
+    const said = { list: "plans", thingId: planOfOld, week: null, counts: null, replyTo: null } as const;
+    await people.old.call(api.comments.create, { body: { ...said, text: REMARK } });
     const lines: [string, Record<string, string>][] = [["in the old class only", await matrix()]];
     const enrolment = await enrolBy(people.new);
     noted.new.add(await note(people.new, newId));
@@ -122,12 +128,12 @@ describe("who sees what of a student", () => {
     lines.push(["enrolled by the director", await matrix()]);
     console.log(lines.map(([when, who]) => `${when.padEnd(28)} ${JSON.stringify(who)}`).join("\n"));
     expect(lines).toEqual([
-      ["in the old class only", { director: "o.er", old: "o.er", new: "....", stranger: "...." }],
-      ["enrolled by the new teacher", { director: "oner", old: "o...", new: ".n..", stranger: "...." }],
-      ["opened by the old teacher", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
-      ["opened by the director", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
-      ["taken off the new class", { director: "oner", old: "o...", new: "....", stranger: "...." }],
-      ["enrolled by the director", { director: "oner", old: "o...", new: "oner", stranger: "...." }],
+      ["in the old class only", { director: "o.erw", old: "o.erw", new: ".....", stranger: "....." }],
+      ["enrolled by the new teacher", { director: "onerw", old: "o....", new: ".n...", stranger: "....." }],
+      ["opened by the old teacher", { director: "onerw", old: "o....", new: "onerw", stranger: "....." }],
+      ["opened by the director", { director: "onerw", old: "o....", new: "onerw", stranger: "....." }],
+      ["taken off the new class", { director: "onerw", old: "o....", new: ".....", stranger: "....." }],
+      ["enrolled by the director", { director: "onerw", old: "o....", new: "onerw", stranger: "....." }],
     ]);
   });
 

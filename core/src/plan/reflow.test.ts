@@ -106,6 +106,12 @@ describe("reflow", () => {
           );
           expect(placements).toEqual(expect.arrayContaining(stayed));
           for (const { figureId } of left) expect(weekIn(placements, figureId)).toBeNull();
+          // Nothing is thrown out, as a look-alike or otherwise, while a week still takes it.
+          for (const { figureId } of left)
+            for (let week = 1; week <= after.rules.weeks; week++) {
+              const with_ = placesOf(problem, [...placements, { figureId, week }]);
+              expect(keepsLimits(problem, with_), `${figureId} in week ${week}`).toBe(false);
+            }
           const task = repairTask(level, change);
           const fresh = construct(task.problem, task.options);
           expect(repairValue(task, placesOf(task.problem, placements))).toBeGreaterThanOrEqual(
