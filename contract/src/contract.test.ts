@@ -21,6 +21,7 @@ import {
   startOf,
   toLevelPlan,
 } from "./index.ts";
+import { oursWith, patienceIn } from "./ours.ts";
 
 const endpoints = Object.values(api).flatMap((feature) => Object.values(feature) as Endpoint[]);
 
@@ -231,5 +232,14 @@ describe("things described field by field", () => {
     expect(namesOf(LEVEL_FIELDS, "maybe")).toEqual(["talkWeek", "bpm"]);
     for (const fields of [LEVEL_FIELDS, DANCE_FIELDS, SECTION_FIELDS])
       expect(Object.values(fields).every(({ label }) => /^[A-Z]/.test(label))).toBe(true);
+  });
+});
+
+describe("how long the studio asks to be waited for", () => {
+  it.each([1, 2.5, 20])("%d times as usual goes with each of its answers", (times) => {
+    expect(patienceIn(oursWith(times))).toBe(times);
+  });
+  it("is as usual where nothing is said", () => {
+    expect([patienceIn(null), patienceIn("here"), patienceIn("kept")]).toEqual([1, 1, 1]);
   });
 });

@@ -1,7 +1,7 @@
 import { existsSync } from "node:fs";
 import { join } from "node:path";
 import { MOST_STUDIO_BYTES, may } from "@map-step/contract";
-import { OURS } from "@map-step/contract/ours";
+import { OURS, oursWith } from "@map-step/contract/ours";
 import compression from "compression";
 import express, { type Express, type RequestHandler, Router } from "express";
 import helmet from "helmet";
@@ -148,18 +148,14 @@ function readBody(): RequestHandler {
 }
 
 /** Answers every page address with the one page of the web application; its files may be kept for ever. */
-function serveWeb(app: Express, root: string, patience: number): void {
+function serveWeb(app: Express, root: string): void {
   const packed = { gzip: true, brotli: true, etag: true };
   app.use("/assets", sirv(join(root, "assets"), { ...packed, immutable: true, maxAge: 365 * 24 * 60 * 60 }));
   const files = sirv(root, {
     ...packed,
     single: true,
     ignores: [/^\/api(\/|$)/, /^\/assets\//],
-    setHeaders: (response) => {
-      response.setHeader("Cache-Control", "no-cache");
-      // Pages wait as long as the server does.
-      if (patience > 1) response.setHeader("Set-Cookie", `patience=${patience}; Path=/; SameSite=Lax`);
-    },
+    setHeaders: (response) => response.setHeader("Cache-Control", "no-cache"),
   });
   app.use((request, response, next) => {
     if (!["GET", "HEAD"].includes(request.method)) return next();
@@ -195,8 +191,9 @@ export function createApp(
 
   app.disable("x-powered-by");
   app.set("trust proxy", config.TRUST_PROXY);
+  const ours = oursWith(config.PATIENCE);
   app.use((_request, response, next) => {
-    response.set(OURS, "here");
+    response.set(OURS, ours);
     next();
   });
   app.get("/api/health", health.alive);
@@ -231,7 +228,7 @@ export function createApp(
     api,
     noSuchRoute,
   );
-  if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT, config.PATIENCE);
+  if (config.WEB_ROOT && existsSync(config.WEB_ROOT)) serveWeb(app, config.WEB_ROOT);
   app.use(noSuchRoute);
   app.use(answerErrors);
   return {

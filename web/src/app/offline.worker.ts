@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { OURS } from "@map-step/contract/ours";
+import { OURS, patienceIn } from "@map-step/contract/ours";
 import { CacheableResponsePlugin } from "workbox-cacheable-response";
 import { clientsClaim } from "workbox-core";
 import type { WorkboxPlugin } from "workbox-core/types.js";
@@ -10,14 +10,14 @@ import { ANSWERS, EARLY, FILES, KEPT, LINKS, PAGE } from "../kit/offline.ts";
 
 declare const self: ServiceWorkerGlobalScope;
 
-/** How many times as long as usual the studio asks to be waited for. */
-const PATIENCE = Number(new URL(self.location.href).searchParams.get("patience") ?? 1);
+/** How many times as long as usual all of the following take, as the studio's last answer said. */
+let patience = 1;
 /** In a room with poor reception a request may hang: after so long it is asked whether anybody is there. Milliseconds. */
-const DOUBT_MS = 1_000 * PATIENCE;
+const DOUBT_MS = 1_000;
 /** So long that question may take; then what is kept is better than waiting. Milliseconds. */
-const PROBE_MS = 2_500 * PATIENCE;
+const PROBE_MS = 2_500;
 /** No question waits longer, so that none takes another's place on the line for ever. Milliseconds. */
-const BOUND_MS = 30_000 * PATIENCE;
+const BOUND_MS = 30_000;
 /** Never kept: who is signed in, which only the studio can say, and what is only of this moment. */
 const NOT_KEPT = /^\/api\/(public|session|health|ready|changes|history)(\/|$)/;
 /** What people read behind a link; an invitation is no reading. */
@@ -32,11 +32,15 @@ clientsClaim();
 let isSilent = false;
 let probing: Promise<boolean> | null = null;
 
-const isOurs = (response: Response): boolean => response.headers.has(OURS);
+function isOurs({ headers }: Response): boolean {
+  const said = headers.get(OURS);
+  if (said !== null) patience = patienceIn(said);
+  return said !== null;
+}
 const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 
 function isThere(): Promise<boolean> {
-  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(PROBE_MS) })
+  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(PROBE_MS * patience) })
     .then(isOurs, () => false)
     .finally(() => {
       probing = null;
@@ -46,7 +50,7 @@ function isThere(): Promise<boolean> {
 
 /** Resolves once the studio was not heard for too long. A server that is only slow is waited for. */
 async function silence(): Promise<null> {
-  do await pause(DOUBT_MS);
+  do await pause(DOUBT_MS * patience);
   while (await isThere());
   return null;
 }
@@ -94,7 +98,7 @@ async function keepAnswer({ name, most }: Place, request: Request, answer: Respo
 async function studioFirst(place: Place, request: Request, event: ExtendableEvent): Promise<Response> {
   let stranger: Response | null = null;
   // A line that loses now and then one request is not gone.
-  const signal = AbortSignal.timeout(BOUND_MS);
+  const signal = AbortSignal.timeout(BOUND_MS * patience);
   const heard = fetch(request.clone(), { signal })
     .catch(() => fetch(request, { signal }))
     .then(

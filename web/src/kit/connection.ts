@@ -1,21 +1,45 @@
-import { OURS } from "@map-step/contract/ours";
+import { OURS, patienceIn } from "@map-step/contract/ours";
 import { onlineManager } from "@tanstack/react-query";
 import { useSyncExternalStore } from "react";
 import { KEPT } from "./offline.ts";
-import { patienceIn } from "./patience.ts";
 
-const PATIENCE = patienceIn(globalThis.document?.cookie ?? "");
+const SAID = "map-step:ours";
+/** What the studio said to the page before; nothing where this browser keeps nothing. */
+function readKept(): string | null {
+  try {
+    return localStorage.getItem(SAID);
+  } catch {
+    return null;
+  }
+}
+function takeOver(said: string): void {
+  const next = patienceIn(said);
+  if (next === patience) return;
+  patience = next;
+  try {
+    localStorage.setItem(SAID, said);
+  } catch {
+    // The next page hears it with its own first answer.
+  }
+}
+
+/** How many times as long as usual all of the following take, as the studio's last answer said, here or on the page before. */
+let patience = patienceIn(readKept());
 /** Whoever waits longer than this without an answer asks whether anybody is there at all. Milliseconds. */
-const DOUBT_MS = 3_000 * PATIENCE;
+const DOUBT_MS = 3_000;
 /** So long that question may take, and so often it is asked while nobody answers. Milliseconds. */
-const [PROBE_MS, AGAIN_MS] = [4_000 * PATIENCE, 3_000];
+const [PROBE_MS, AGAIN_MS] = [4_000, 3_000];
 /** So long the worker may still take to answer from what is kept, once nobody else does. Milliseconds. */
 const GRACE_MS = 2_000;
 /** A question that somebody's server takes up but never answers ends after so long. Milliseconds. */
-const BOUND_MS = 20_000 * PATIENCE;
+const BOUND_MS = 20_000;
 
-/** Whether an answer is the studio's own, and not that of something between. */
-export const isOurs = (response: Response): boolean => response.headers.has(OURS);
+/** Whether an answer is the studio's own, and not that of something between; takes over how patient it asks to be. */
+export function isOurs({ headers }: Response): boolean {
+  const said = headers.get(OURS);
+  if (said !== null && !headers.has(KEPT)) takeOver(said);
+  return said !== null;
+}
 
 /** Since when nobody answered, in milliseconds since 1970; null while the studio answers. */
 let since: number | null = null;
@@ -45,7 +69,7 @@ function heard(): void {
 /** Asks the server whether it is there, and goes on asking until it is. */
 function probe(): Promise<void> {
   const doubted = Date.now();
-  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(PROBE_MS) })
+  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(PROBE_MS * patience) })
     .then(isOurs, () => false)
     .then((isThere) => {
       probing = null;
@@ -102,8 +126,8 @@ export async function ask(
 ): Promise<{ readonly response: Response; readonly text: string } | null> {
   const end = new AbortController();
   waiting.add(end);
-  const doubting = setTimeout(doubt, DOUBT_MS);
-  const bounded = setTimeout(() => end.abort(), bound);
+  const doubting = setTimeout(doubt, DOUBT_MS * patience);
+  const bounded = setTimeout(() => end.abort(), bound * patience);
   try {
     const response = await fetch(place, { ...request, signal: end.signal });
     if (!isOurs(response)) throw new Error("somebody else answered");

@@ -1,5 +1,4 @@
 import { OURS } from "@map-step/contract/ours";
-import { patienceIn } from "./patience.ts";
 
 /** Where a browser keeps what works without a network: files of the application, answers of the studio, pages behind links. */
 export const FILES = "map-step-files";
@@ -27,9 +26,7 @@ const isAble = (): boolean => import.meta.env.PROD && "serviceWorker" in navigat
 /** Lets the browser answer from what it keeps when the network is gone. */
 export function workOffline(): void {
   if (isAble())
-    void navigator.serviceWorker
-      .register(`/offline.js?patience=${patienceIn(document.cookie)}`, { type: "module" })
-      .catch(() => undefined);
+    void navigator.serviceWorker.register("/offline.js", { type: "module" }).catch(() => undefined);
 }
 
 /** Waits until the worker that keeps answers stands between this page and the network. */
