@@ -154,6 +154,30 @@ test("a cancelled week is repaired with explained moves; a finding is accepted, 
   await saved(page);
 });
 
+test("what a figure needs and the plan never teaches is put before it, and the finding is gone", async ({
+  page,
+}) => {
+  await signIn(page);
+  await openMondays(page);
+  const finding = page
+    .getByRole("listitem")
+    .filter({ hasText: "5 figures need Side pass, which this plan never teaches." })
+    .first();
+  const toSidePass = async (action: string) => {
+    await strand(page, "Side pass").click();
+    await page.getByRole("button", { name: action }).click();
+    await page.keyboard.press("Escape");
+  };
+  await toSidePass("Unschedule");
+  await finding.getByRole("button", { name: /^Put Side pass in week [3-6]$/ }).click();
+  await expect(finding).toHaveCount(0);
+  await expect(strand(page, "Side pass")).toHaveAccessibleName(/new in week [3-6]/);
+  await toSidePass("Take out of the level");
+  await finding.getByRole("button", { name: /^Choose Side pass too, in week [3-6]$/ }).click();
+  await expect(finding).toHaveCount(0);
+  await expect(strand(page, "Side pass")).toHaveAccessibleName(/new in week [3-6]/);
+});
+
 test("the forecast, saved plans and files of a plan, and the link at which a guest reads it", async ({
   page,
   browser,

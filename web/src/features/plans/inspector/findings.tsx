@@ -21,6 +21,40 @@ const nameIn =
 /** So many causes are shown, and ways out looked for as many findings; who has more begins with the first. */
 const MOST_SHOWN = 24;
 
+/** The nearest week before another in which something is begun: one with room for it, where there is one. */
+function weekBefore({ view, input }: Props, week: number, figureId: string): number | null {
+  const minutes = input.library.find(({ id }) => id === figureId)?.minutes ?? 0;
+  const open = view.rooms
+    .filter((room) => room.week > input.taught && room.week < week && room.held && room.takesNew)
+    .toReversed();
+  const free = open.find((room) => room.minutes - (view.loads[room.week - 1]?.minutes ?? 0) >= minutes);
+  return (free ?? open[0])?.week ?? null;
+}
+
+/** What a figure needs and the plan never teaches gets a week before it; chosen for it where it is not yet. */
+function waysToNeed(props: Props, week: number, needed: string): CardProps["others"] {
+  const { edit, input, actions } = props;
+  const to = weekBefore(props, week, needed);
+  const name = nameIn(input.library)(needed);
+  if (to === null || name === "") return [];
+  return edit.chosen.some(({ figureId }) => figureId === needed)
+    ? [{ name: `Put ${name} in week ${to}`, act: () => actions.move(needed, to) }]
+    : [
+        {
+          name: `Choose ${name} too, in week ${to}`,
+          act: () => edit.edit({ chosen: [...edit.chosen, choose(needed, to)] }),
+        },
+      ];
+}
+
+/** What many figures need and the plan never teaches is put before the first of them. */
+function waysOut(props: Props, { findings }: Cause): CardProps["others"] {
+  const [{ code, otherId } = {}] = findings as readonly Partial<Finding>[];
+  return code === "needs-missing" && otherId
+    ? waysToNeed(props, Math.min(...findings.map(({ week }) => week)), otherId)
+    : [];
+}
+
 interface CardProps {
   readonly finding: Finding;
   readonly remedy: Remedy | null;
@@ -116,7 +150,16 @@ function Card({ finding, remedy, nameOf, onMove, onSelect, others, onMute }: Car
 }
 
 /** Many findings of one cause, told as one; its list opens at a tap. */
-const Many = ({ cause, children }: { readonly cause: Cause; readonly children: ReactNode }) => (
+const Many = ({
+  cause,
+  ways,
+  children,
+}: {
+  readonly cause: Cause;
+  /** Ways out of all of them at once. */
+  readonly ways: CardProps["others"];
+  readonly children: ReactNode;
+}) => (
   <Box as="li" {...SLIP} {...TONES[cause.severity]}>
     <details>
       <Box asChild cursor="pointer">
@@ -126,6 +169,11 @@ const Many = ({ cause, children }: { readonly cause: Cause; readonly children: R
         {children}
       </Stack>
     </details>
+    {ways.map(({ name, act }) => (
+      <Button key={name} {...LINK} display="block" onClick={act}>
+        {name}
+      </Button>
+    ))}
   </Box>
 );
 
@@ -154,12 +202,12 @@ export function Findings(props: Props) {
       return [{ name: "Choose more figures", act: () => actions.open("choose") }];
     if (!figureId) return [];
     const { otherId } = finding;
-    if ((finding.code === "need-not-chosen" || finding.code === "needs-missing") && otherId) {
-      const isChosen = edit.chosen.some((entry) => entry.figureId === otherId);
-      if (isChosen || !library.some(({ id }) => id === otherId)) return [];
+    if (finding.code === "need-not-chosen" && otherId) {
+      if (!library.some(({ id }) => id === otherId)) return [];
       const act = () => edit.edit({ chosen: [...edit.chosen, choose(otherId)] });
       return [{ name: `Choose ${nameOf(otherId)} too`, act }];
     }
+    if (finding.code === "needs-missing" && otherId) return waysToNeed(props, finding.week, otherId);
     if (finding.code === "fades") {
       const entry = edit.chosen.find((one) => one.figureId === figureId);
       const back = ways.get(findingKey(finding))?.returnWeek ?? null;
@@ -220,7 +268,7 @@ export function Findings(props: Props) {
           cause.findings.length === 1 ? (
             cause.findings.map(cardOf)
           ) : (
-            <Many key={cause.key} cause={cause}>
+            <Many key={cause.key} cause={cause} ways={mayEdit ? waysOut(props, cause) : []}>
               {cause.findings.map(cardOf)}
             </Many>
           ),
