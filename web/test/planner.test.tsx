@@ -1,5 +1,6 @@
 // @vitest-environment jsdom
 import { api, type PlanContent } from "@map-step/contract";
+import { checkPlan, findingKey, type Remedy, remedyFor } from "@map-step/core/plan";
 import { act, waitFor } from "@testing-library/react";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { Studio } from "../../scripts/lib/studios.ts";
@@ -92,6 +93,49 @@ describe("the planner", () => {
     expect(weekOf(ahead?.figureId ?? "")).toBe(ahead?.week);
     for (const { week, code } of now().view.findings)
       expect(week > 3 || week === 0 || code === "not-reached").toBe(true);
+  });
+
+  it("takes a finding of every sort that a move solves away, when that move is made", async () => {
+    const { now } = await open();
+    const { levelPlan } = now().view;
+    const { weeks } = levelPlan.rules;
+    const ids = now().edit.chosen.map(({ figureId }) => figureId);
+    // The same plans in each run: figures anywhere, so with findings of every sort.
+    let state = 30;
+    const dealt = (below: number) => {
+      state = (state * 1_103_515_245 + 12_345) % 2 ** 31;
+      return Math.floor((state / 2 ** 31) * below);
+    };
+    const found = new Map<string, { weekOf: ReadonlyMap<string, number>; key: string; remedy: Remedy }>();
+    for (let deal = 0; deal < 40; deal++) {
+      const weekOf = new Map(ids.map((id) => [id, 1 + dealt(weeks)]));
+      const level = {
+        ...levelPlan,
+        placements: [...weekOf].map(([figureId, week]) => ({ figureId, week })),
+      };
+      for (const finding of checkPlan(level)) {
+        if (found.has(finding.code)) continue;
+        const remedy = remedyFor(level, finding);
+        if (remedy) found.set(finding.code, { weekOf, key: findingKey(finding), remedy });
+      }
+    }
+    expect([...found.keys()].toSorted()).toEqual(
+      expect.arrayContaining(["needs-later", "new-on-last-night", "over-minutes", "too-many-new"]),
+    );
+    for (const [code, { weekOf, key, remedy }] of found) {
+      act(() =>
+        now().edit.edit({
+          chosen: now().edit.chosen.map((entry) => ({ ...entry, week: weekOf.get(entry.figureId) ?? null })),
+        }),
+      );
+      const keys = () => now().view.findings.map(findingKey);
+      expect(keys(), code).toContain(key);
+      const before = keys().length;
+      act(() => now().actions.move(remedy.figureId, remedy.to));
+      expect(keys(), code).not.toContain(key);
+      expect(keys().length, code).toBeLessThan(before);
+    }
+    await waitFor(() => expect(now().edit.saving.state).toBe("saved"));
   });
 
   it("shows another plan beside its own, changes nothing meanwhile, and takes it or leaves it", async () => {
