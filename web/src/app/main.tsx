@@ -10,7 +10,7 @@ import { ErrorBoundary } from "react-error-boundary";
 import { SESSION_KEY } from "../features/session/session.tsx";
 import { readEarlySession, SignedIn, untilSession, wasSignedIn } from "../features/session/signed-in.tsx";
 import { ApiError } from "../kit/api.ts";
-import { isConnected, watchConnection } from "../kit/connection.ts";
+import { isConnected, patiently, watchConnection } from "../kit/connection.ts";
 import { keepLinkPage, keepPagesLater, workOffline } from "../kit/offline.ts";
 import { Loading, PageFailed } from "../kit/states.tsx";
 import { applyColourMode } from "./colour-mode.ts";
@@ -34,7 +34,7 @@ const client: QueryClient = new QueryClient({
       networkMode: "always",
       // What was shown meanwhile may be what was kept.
       refetchOnReconnect: "always",
-      staleTime: 10_000,
+      staleTime: () => patiently(10_000),
       // A refusal stays a refusal; only a server that does not answer is asked again.
       retry: (count, error) =>
         count < 2 && isConnected() && error instanceof ApiError && error.problem.status === 0,

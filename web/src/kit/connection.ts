@@ -34,6 +34,9 @@ const GRACE_MS = 2_000;
 /** A question that somebody's server takes up but never answers ends after so long. Milliseconds. */
 const BOUND_MS = 20_000;
 
+/** A time in milliseconds as the studio asks to be waited for: longer where its machine or its line is slow. */
+export const patiently = (ms: number): number => ms * patience;
+
 /** Whether an answer is the studio's own, and not that of something between; takes over how patient it asks to be. */
 export function isOurs({ headers }: Response): boolean {
   const said = headers.get(OURS);
@@ -69,7 +72,7 @@ function heard(): void {
 /** Asks the server whether it is there, and goes on asking until it is. */
 function probe(): Promise<void> {
   const doubted = Date.now();
-  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(PROBE_MS * patience) })
+  probing ??= fetch("/api/health", { cache: "no-store", signal: AbortSignal.timeout(patiently(PROBE_MS)) })
     .then(isOurs, () => false)
     .then((isThere) => {
       probing = null;
@@ -126,8 +129,8 @@ export async function ask(
 ): Promise<{ readonly response: Response; readonly text: string } | null> {
   const end = new AbortController();
   waiting.add(end);
-  const doubting = setTimeout(doubt, DOUBT_MS * patience);
-  const bounded = setTimeout(() => end.abort(), bound * patience);
+  const doubting = setTimeout(doubt, patiently(DOUBT_MS));
+  const bounded = setTimeout(() => end.abort(), patiently(bound));
   try {
     const response = await fetch(place, { ...request, signal: end.signal });
     if (!isOurs(response)) throw new Error("somebody else answered");
