@@ -58,7 +58,7 @@ test("two people mark one check on two devices, one of them without a network: n
   await expect(other.getByText("All check entries are saved").first()).toBeVisible();
 
   await page.context().setOffline(false);
-  await expect(page.getByText("All check entries are saved").first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
   const after = await marksOf(page, id);
   // Eleven marks, one correction, which was taken back, and the other's mark.
   expect(after.length - before).toBe(14);
@@ -94,7 +94,7 @@ test("a check that is closed and opened again without a network goes on, with to
   await expect(second.getByRole("button").first()).toBeVisible();
   await expect(second.getByRole("button", { name: first ?? "" })).toHaveCount(0);
   await page.context().setOffline(false);
-  await expect(page.getByText("All check entries are saved").first()).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
   expect((await marksOf(page, id)).length).toBe(before + 1);
   await page.context().close();
 });
@@ -200,7 +200,7 @@ test("a check is laid out as the shortest routine that shows what was taught", a
   await page.getByRole("button", { name: "Check tonight" }).click();
   await page.getByRole("button", { name: "Design" }).click();
   await page.getByRole("button", { name: "Find the shortest that shows all" }).click();
-  await expect(page.getByText(/as few as can be, proven/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(/as few as can be, proven/)).toBeVisible();
   await page.getByRole("button", { name: "Take it", exact: true }).first().click();
   await expect(page.getByRole("button", { name: "Without a routine" })).toBeVisible();
   await expect(page.getByRole("table", { name: "Who watches whom" }).getByRole("row").nth(1)).toBeVisible();

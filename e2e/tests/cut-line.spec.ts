@@ -44,18 +44,20 @@ const mark = (page: Page, name: string) =>
 /** Nothing that was in sight goes away again while the line is cut. */
 async function staysInSight(page: Page, name: string): Promise<void> {
   for (let look = 0; look < 12; look++) {
-    await expect(heading(page, name)).toBeVisible({ timeout: 100 });
+    expect(await heading(page, name).isVisible()).toBe(true);
     await page.waitForTimeout(250);
   }
 }
 
 /** A process that stands still takes requests and answers none, for longer than any of them waits. */
 const CUTS: readonly (Cut | "paused")[] = ["gone", "hangs", "stranger", "half", "paused"];
-const LONGER_MS = 65_000;
+const LONGER_MS = 35_000;
 
 test("a class and a check on a cut line, whatever the browser believes: all is in sight, kept, and sent once", async ({
   browser,
 }) => {
+  // Nine times a class and a check are opened on a line that gives no answer.
+  test.setTimeout(1_500_000);
   const { page, line, studio, section, end } = await atLine(browser);
   await page.goto(`${line.address}/checks/${section}`);
   await page.getByRole("button", { name: "Check tonight" }).click();
@@ -68,7 +70,7 @@ test("a class and a check on a cut line, whatever the browser believes: all is i
     (await page.request.get(`${studio.address}/api/sections/${section}/${place}`)).json();
   const said: string[] = [];
   for (const how of CUTS)
-    for (const flag of [true, false]) {
+    for (const flag of how === "paused" ? [true] : [true, false]) {
       const what = `${how}, believing ${flag}`;
       await test.step(what, async () => {
         if (how === "paused") studio.pause();

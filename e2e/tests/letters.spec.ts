@@ -48,7 +48,7 @@ test("somebody new is invited, chooses a password by the link, and later another
   await expectAccessible(second);
   await expect(async () => {
     await page.reload();
-    await expect(page.getByText("waits here")).toBeVisible({ timeout: 1000 });
+    await expect(page.getByText("waits here")).toBeVisible({ timeout: 10_000 });
   }).toPass();
   await second.goto(await waiting.inputValue());
   await second.getByLabel("Password", { exact: true }).fill("eight quiet herons");
