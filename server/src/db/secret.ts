@@ -1,4 +1,5 @@
-import { createCipheriv, createDecipheriv, createHmac, hkdfSync, randomBytes } from "node:crypto";
+import { createHmac, randomBytes } from "node:crypto";
+import { keyFor, NONCE_BYTES, openText, sealText } from "./seal.ts";
 
 /** The last part of a public address, which nobody guesses. */
 export const newSecret = (): string => randomBytes(18).toString("base64url");
@@ -15,7 +16,6 @@ export interface LinkSecrets {
 
 /** Begins what is sealed; no secret has a full stop in it. */
 export const SEALED = "sealed.";
-const [NONCE_BYTES, TAG_BYTES] = [12, 16];
 
 const OPEN: LinkSecrets = {
   seal: (secret) => secret,
@@ -30,22 +30,15 @@ const OPEN: LinkSecrets = {
  */
 export function linkSecrets(key: string | undefined): LinkSecrets {
   if (key === undefined) return OPEN;
-  const part = (name: string) => Buffer.from(hkdfSync("sha256", key, "map-step", name, 32));
-  const [sealing, naming] = [part("links"), part("links-nonce")];
+  const [sealing, naming] = [keyFor(key, "links"), keyFor(key, "links-nonce")];
   const seal = (secret: string): string => {
     const nonce = createHmac("sha256", naming).update(secret).digest().subarray(0, NONCE_BYTES);
-    const cipher = createCipheriv("aes-256-gcm", sealing, nonce);
-    const sealed = Buffer.concat([cipher.update(secret, "utf8"), cipher.final()]);
-    return SEALED + Buffer.concat([nonce, cipher.getAuthTag(), sealed]).toString("base64url");
+    return SEALED + sealText(sealing, nonce, secret);
   };
   const unseal = (kept: string | null): string | null => {
     if (!kept?.startsWith(SEALED)) return kept;
-    const bytes = Buffer.from(kept.slice(SEALED.length), "base64url");
     try {
-      const decipher = createDecipheriv("aes-256-gcm", sealing, bytes.subarray(0, NONCE_BYTES));
-      decipher.setAuthTag(bytes.subarray(NONCE_BYTES, NONCE_BYTES + TAG_BYTES));
-      const secret = decipher.update(bytes.subarray(NONCE_BYTES + TAG_BYTES));
-      return Buffer.concat([secret, decipher.final()]).toString("utf8");
+      return openText(sealing, kept.slice(SEALED.length));
     } catch {
       return null;
     }

@@ -1,6 +1,7 @@
-import { createCipheriv, createDecipheriv, createHash, hkdfSync, randomBytes } from "node:crypto";
+import { createHash, randomBytes } from "node:crypto";
 import { Secret, TOTP } from "otpauth";
 import type { Config } from "../../config.ts";
+import { keyFor, NONCE_BYTES, openText, sealText } from "../../db/seal.ts";
 
 /** So long one code of an app lasts, as all apps have it. Seconds. */
 const STEP_S = 30;
@@ -8,23 +9,15 @@ const STEP_S = 30;
 const WINDOW = 1;
 
 const keyOf = ({ SESSION_SECRET }: Pick<Config, "SESSION_SECRET">): Buffer =>
-  Buffer.from(hkdfSync("sha256", SESSION_SECRET, "map-step", "factors", 32));
+  keyFor(SESSION_SECRET, "factors");
 
-/** Locks a text with the server's own secret, so that the database alone gives nothing away. */
-export function lock(config: Pick<Config, "SESSION_SECRET">, text: string): string {
-  const iv = randomBytes(12);
-  const cipher = createCipheriv("aes-256-gcm", keyOf(config), iv);
-  const locked = Buffer.concat([cipher.update(text, "utf8"), cipher.final()]);
-  return Buffer.concat([iv, cipher.getAuthTag(), locked]).toString("base64url");
-}
+/** Locks a text with the server's own secret. */
+export const lock = (config: Pick<Config, "SESSION_SECRET">, text: string): string =>
+  sealText(keyOf(config), randomBytes(NONCE_BYTES), text);
 
 /** @throws when it was locked with another secret, or changed since */
-export function unlock(config: Pick<Config, "SESSION_SECRET">, locked: string): string {
-  const bytes = Buffer.from(locked, "base64url");
-  const decipher = createDecipheriv("aes-256-gcm", keyOf(config), bytes.subarray(0, 12));
-  decipher.setAuthTag(bytes.subarray(12, 28));
-  return Buffer.concat([decipher.update(bytes.subarray(28)), decipher.final()]).toString("utf8");
-}
+export const unlock = (config: Pick<Config, "SESSION_SECRET">, locked: string): string =>
+  openText(keyOf(config), locked);
 
 /** What an app makes its codes from. */
 export const newSeed = (): string => new Secret({ size: 20 }).base32;
