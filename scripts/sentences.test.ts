@@ -1,3 +1,4 @@
+import { join } from "node:path";
 import { MARKS, readiness, type StatedClause } from "@map-step/core/check";
 import { callsInWords, readingOf } from "@map-step/core/element";
 import { FIGURE_KINDS, LAYERS, sidesInWords, warningsOf } from "@map-step/core/figure";
@@ -34,7 +35,11 @@ import {
   unwrittenInWords,
 } from "../web/src/features/sequences/words.ts";
 import { clashInWords, remedyInWords } from "../web/src/features/timetable/words.ts";
+import { fixedTexts } from "./lib/fixed-texts.ts";
 import { sentenceFaults, sentencesIn } from "./lib/sentence-faults.ts";
+import { sourcesOf } from "./lib/sources.ts";
+
+const ROOT = join(import.meta.dirname, "..");
 
 const SEED = 30;
 const HOLDS = ["closed", "open two-hand", "open one-hand", "no hold"];
@@ -266,6 +271,14 @@ describe("every sentence", () => {
       return faults.length > 0 ? [`${faults.join(", ")}: ${sentence}`] : [];
     });
     expect(wrong).toEqual([]);
+  });
+
+  it("that stands in a page as it is, is whole", () => {
+    const texts = [...sourcesOf("web").keys()].flatMap((file) => fixedTexts(join(ROOT, file)));
+    expect(texts.length).toBeGreaterThan(1_500);
+    // What a label announces follows it, and what is written in pieces goes on.
+    const whole = texts.map((text) => text.trim().replace(/:$/, "."));
+    expect(whole.filter((text) => !text.includes("\n") && sentenceFaults(text).length > 0)).toEqual([]);
   });
 
   it("is held against rules that find what is wrong", () => {

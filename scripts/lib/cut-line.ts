@@ -10,7 +10,6 @@ export type Cut = "none" | "gone" | "hangs" | "stranger" | "half";
 export interface CutLine {
   readonly address: string;
   readonly cut: (how: Cut) => void;
-  /** How many requests came through. */
   readonly stop: () => Promise<void>;
 }
 

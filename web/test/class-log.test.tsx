@@ -1,13 +1,16 @@
 // @vitest-environment jsdom
 import { randomUUID } from "node:crypto";
+import { ChakraProvider } from "@chakra-ui/react";
 import { api, type LogEntryRecord } from "@map-step/contract";
 import { notedAt, remarksOf } from "@map-step/core/lesson";
 import { QueryClient } from "@tanstack/react-query";
-import { act, waitFor } from "@testing-library/react";
+import { act, fireEvent, render, waitFor } from "@testing-library/react";
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from "vitest";
 import type { Studio } from "../../scripts/lib/studios.ts";
+import { system } from "../src/app/theme.ts";
 import { outbox } from "../src/features/class-log/outbox.ts";
 import { sending } from "../src/features/class-log/send.ts";
+import { LogSettling } from "../src/features/class-log/settling.tsx";
 import { useClassLog } from "../src/features/class-log/use-class-log.ts";
 import { call } from "../src/kit/api.ts";
 import { sendHeld } from "../src/kit/outbox-send.ts";
@@ -229,6 +232,29 @@ describe("a class log on a page", () => {
     const [held] = result.current.refused;
     if (held) await act(() => result.current.dismiss(held));
     await waitFor(() => expect(result.current.refused).toEqual([]));
+    expect(await outbox.held()).toEqual([]);
+  });
+
+  it("keeps in words of one's own what was refused", async () => {
+    const session = await signInAs(ILSE);
+    const { result } = onPage(session, () => useClassLog({ sectionId, week: 3 }));
+    await waitFor(() => expect(result.current.ready).toBe(true));
+    await act(() => result.current.note("attendance", randomUUID(), { present: false }));
+    await waitFor(() => expect(result.current.refused).toHaveLength(1));
+    const page = render(
+      <ChakraProvider value={system}>
+        <LogSettling edit={result.current} nameOf={() => "Somebody"} />
+      </ChakraProvider>,
+    );
+    fireEvent.click(page.getByRole("button", { name: "Mend it" }));
+    const words = page.getByLabelText("What it should say");
+    expect(words).toHaveProperty("value", "Somebody: missing");
+    fireEvent.change(words, { target: { value: "Somebody new was away" } });
+    fireEvent.click(page.getByRole("button", { name: "Send it so" }));
+    await waitFor(() => expect(result.current.refused).toEqual([]));
+    await waitFor(() => expect(result.current.state).toBe("saved"));
+    expect(remarksOf(result.current.log).map(({ text }) => text)).toContain("Somebody new was away");
+    page.unmount();
     expect(await outbox.held()).toEqual([]);
   });
 });

@@ -17,11 +17,19 @@ export const RefusedSeen = ({ seen, nameOf, dancerOf }: Props) => (
         entry.kind === "seen"
           ? `${dancerOf(entry.studentId)} ${entry.mark ? MARK_NAMES[entry.mark] : "taken back"}`
           : (entry.text ?? "a note taken back");
+      // A note is about a figure in a check, so what belongs to none can only be sent again.
+      const isNoted = entry.checkId !== null && (entry.kind === "seen" || entry.text !== null);
+      const send = async (text: string): Promise<void> => {
+        const { checkId, figureId } = entry;
+        await seen.note({ checkId, figureId, text, corrects: null });
+        await seen.dismiss(held);
+      };
       return {
         order,
         text: `${nameOf(entry.figureId)}, ${said}. ${why ?? ""}`,
         again: () => void seen.again(held),
         discard: () => void seen.dismiss(held),
+        mend: isNoted ? { text: said, send: (text) => void send(text) } : null,
       };
     })}
   />

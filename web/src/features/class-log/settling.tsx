@@ -1,5 +1,4 @@
-import { Button } from "@chakra-ui/react";
-import type { LogEntry } from "@map-step/core/lesson";
+import type { LogEntry, NotedValues } from "@map-step/core/lesson";
 import { useState } from "react";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import { RefusedList } from "../../kit/refused-list.tsx";
@@ -32,25 +31,29 @@ export function LogSettling({ edit, nameOf }: Props) {
       />
     );
   }
-  const asRemark = async (held: HeldEntry): Promise<void> => {
-    const text = `${nameOf(held.entry)}: ${valueText(held.entry as LogEntry)}`;
-    await edit.note("remark", crypto.randomUUID(), { kind: "note", text, figureId: null });
+  /** A remark is written anew; anything else that was noted is kept in words. */
+  const mend = async (held: HeldEntry, text: string): Promise<void> => {
+    const { entry } = held;
+    const remark = entry.kind === "remark" && entry.value ? entry.value : { kind: "note", figureId: null };
+    await edit.note("remark", crypto.randomUUID(), { ...remark, text } as NotedValues["remark"]);
     await edit.dismiss(held);
   };
   return (
     <RefusedList
-      lines={edit.refused.map((held) => ({
-        order: held.order,
-        text: `${nameOf(held.entry)}, ${valueText(held.entry as LogEntry)}. ${held.why ?? ""}`,
-        again: () => void edit.again(held),
-        discard: () => void edit.dismiss(held),
-        more:
-          held.entry.kind === "remark" ? null : (
-            <Button size="sm" variant="outline" onClick={() => void asRemark(held)}>
-              Keep it as a remark
-            </Button>
-          ),
-      }))}
+      lines={edit.refused.map((held) => {
+        const said = valueText(held.entry as LogEntry);
+        const { kind, value } = held.entry;
+        return {
+          order: held.order,
+          text: `${nameOf(held.entry)}, ${said}. ${held.why ?? ""}`,
+          again: () => void edit.again(held),
+          discard: () => void edit.dismiss(held),
+          mend: {
+            text: kind === "remark" && value ? value.text : `${nameOf(held.entry)}: ${said}`,
+            send: (text) => void mend(held, text),
+          },
+        };
+      })}
     />
   );
 }

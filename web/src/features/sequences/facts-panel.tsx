@@ -69,7 +69,7 @@ export function FactsPanel({ builder }: { builder: Builder }) {
           ? unwritten === ""
             ? "Every join fits."
             : "Every join fits for those whose steps are written."
-          : `${counted(open, "join")} ${open === 1 ? "does" : "do"} not fit: see the ! in the routine.`}
+          : `${counted(open, "join")} ${open === 1 ? "does" : "do"} not fit: see the “!” in the routine.`}
       </Text>
       <Box>
         <Heading as="h3" size="sm" mb="1.5">
