@@ -8,34 +8,39 @@ const DATABASE = fileURLToPath(new URL("server/test/database.ts", import.meta.ur
 /** Lays the demo studio, for the web's tests that speak to a server of their own. */
 const STUDIOS = fileURLToPath(new URL("web/test/studios.ts", import.meta.url));
 
+/** How often properties are tried, and with which seed. */
+const RUNS = fileURLToPath(new URL("scripts/lib/properties.ts", import.meta.url));
+
 /** Milliseconds: only what hangs is late, also where others share the machine. */
 const TIMEOUT = 240_000;
-const timeouts = { testTimeout: TIMEOUT, hookTimeout: TIMEOUT };
+const common = { testTimeout: TIMEOUT, hookTimeout: TIMEOUT, setupFiles: [RUNS] };
 
 /** Everything but the browser: the model, the contract, the demo, the web's own arithmetic, the server. */
 export default defineConfig({
   test: {
     // By default one core stays idle, which is half of a machine with two.
     maxWorkers: availableParallelism(),
+    // What did not change since the last run is not read and turned into JavaScript again.
+    experimental: { fsModuleCache: true, fsModuleCachePath: ".data/modules" },
     projects: [
-      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], isolate: false, ...timeouts } },
+      { test: { name: "core", root: "core", include: ["src/**/*.test.ts"], isolate: false, ...common } },
       {
         test: {
           name: "contract",
           root: "contract",
           include: ["src/**/*.test.ts"],
           isolate: false,
-          ...timeouts,
+          ...common,
         },
       },
-      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], ...timeouts } },
+      { test: { name: "scripts", root: "scripts", include: ["**/*.test.ts"], ...common } },
       {
         test: {
           name: "demo",
           root: "demo",
           include: ["src/**/*.test.ts"],
           globalSetup: [DATABASE],
-          ...timeouts,
+          ...common,
         },
       },
       {
@@ -45,7 +50,7 @@ export default defineConfig({
           include: ["{src,test}/**/*.test.{ts,tsx}"],
           isolate: false,
           globalSetup: [STUDIOS],
-          ...timeouts,
+          ...common,
         },
       },
       {
@@ -55,7 +60,7 @@ export default defineConfig({
           include: ["test/**/*.test.ts"],
           isolate: false,
           globalSetup: [DATABASE],
-          ...timeouts,
+          ...common,
         },
       },
     ],

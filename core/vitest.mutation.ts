@@ -6,6 +6,7 @@ export default defineConfig({
   test: {
     root: fileURLToPath(new URL(".", import.meta.url)),
     include: ["src/**/*.test.ts"],
+    setupFiles: ["../scripts/lib/properties.ts"],
     testTimeout: 60_000,
   },
 });

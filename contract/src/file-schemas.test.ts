@@ -1,6 +1,7 @@
 import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { expect, test } from "vitest";
+import { runs } from "../../core/testing/runs.ts";
 import { figureContent, figureFile, figureSchema } from "./index.ts";
 
 const accepts = new Ajv2020().compile(JSON.parse(figureSchema()));
@@ -41,7 +42,7 @@ test("the schema of the file accepts nothing that the form refuses", () => {
       expect(name.safeParse(figure.name).success).toBe(true);
       if (figure.minutes !== undefined) expect(minutes.safeParse(figure.minutes).success).toBe(true);
     }),
-    { numRuns: 2000 },
+    runs(2000),
   );
 });
 

@@ -11,6 +11,7 @@ import { atomically, type Database, openDatabase, services } from "@map-step/ser
 import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
+import { runs } from "../../core/testing/runs.ts";
 import { LIST_TABLES } from "../../server/src/features/studio-file/tables.ts";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { layBigStudio, type Size } from "./big-studio.ts";
@@ -366,7 +367,7 @@ describe("a file that is none of a studio", () => {
         const read = readStudioFile(changed).file as StudioFile;
         expect(lasting(await fileOf(fresh), DIRECTOR.email)).toEqual(lasting(read, DIRECTOR.email));
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });

@@ -150,6 +150,15 @@ async function makeDatabase(urlOf: (name: string) => string, name: string): Prom
   return urlOf(name);
 }
 
+/** Where the files of a cluster below a folder really are: the folder, or one that the database's user can reach. */
+export const homeOf = (folder: string): string => reachable(folder, databaseOwner());
+
+/** Ends a server that still runs on files below a folder though whoever started it is gone. */
+export async function endOrphan(folder: string): Promise<void> {
+  const running = runningPort(join(homeOf(folder), "postgres"));
+  if (running) await stopProcess(running.pid);
+}
+
 /**
  * Starts PostgreSQL on 127.0.0.1 with its files below a folder, or joins the one that already runs there.
  * @param options.throwaway for tests: quicker, without care for a power cut

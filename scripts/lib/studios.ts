@@ -1,10 +1,7 @@
 import { randomUUID } from "node:crypto";
-import { chmodSync, mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
-import { loadDemoIfNew } from "@map-step/demo";
 import pg from "pg";
-import { startCluster, twoRoles } from "./cluster.ts";
+import { twoRoles } from "./cluster.ts";
+import { startSeeded } from "./seeds.ts";
 import { type Server, startServer } from "./serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
@@ -19,19 +16,17 @@ export interface Templates {
 
 /** A throwaway database server with the demo studio laid once and an empty database. */
 export async function layTemplates(): Promise<Templates> {
-  const folder = mkdtempSync(join(tmpdir(), "map-step-e2e-"));
-  chmodSync(folder, 0o755); // as root, the database runs as another user
-  const cluster = await startCluster(folder, { throwaway: true });
-  const [demo, empty] = [await cluster.database("demo"), await cluster.database("empty")];
-  await loadDemoIfNew(demo, TODAY);
-  return {
-    demo,
-    empty,
-    stop: async () => {
-      await cluster.stop();
-      rmSync(folder, { recursive: true, force: true });
+  const cluster = await startSeeded({
+    name: "studios",
+    sources: ["core/src", "contract/src", "server/src", "demo/src"],
+    lay: async ({ database }) => {
+      const { loadDemoIfNew } = await import("@map-step/demo");
+      await database("empty");
+      await loadDemoIfNew(await database("demo"), TODAY);
     },
-  };
+  });
+  const [demo, empty] = [await cluster.database("demo"), await cluster.database("empty")];
+  return { demo, empty, stop: cluster.stop };
 }
 
 async function copyOf(template: string): Promise<string> {

@@ -1,23 +1,26 @@
-import { chmodSync, mkdtempSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
-import { join } from "node:path";
 import type { TestProject } from "vitest/node";
-import { asServer, startCluster } from "../../scripts/lib/cluster.ts";
-import { grantUse } from "../src/db/roles.ts";
-import { migrate } from "../src/index.ts";
+import { asServer } from "../../scripts/lib/cluster.ts";
+import { startSeeded } from "../../scripts/lib/seeds.ts";
 import type {} from "./new-database.ts";
+
+const TEMPLATE = "map_step_template";
 
 /** Starts a throwaway PostgreSQL for the tests and ends it after them. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
-  const folder = mkdtempSync(join(tmpdir(), "map-step-test-"));
-  chmodSync(folder, 0o755); // as root, the database runs as another user
-  const cluster = await startCluster(folder, { throwaway: true });
-  const template = await cluster.database("map_step_template");
-  await migrate(template);
-  await grantUse(template, asServer(template));
-  project.provide("template", template);
-  return async () => {
-    await cluster.stop();
-    rmSync(folder, { recursive: true, force: true });
-  };
+  const cluster = await startSeeded({
+    name: "tables",
+    sources: ["server/src/db", "server/src/features/history"],
+    lay: async ({ database }) => {
+      // Read only where there is something to lay: most runs begin with what is kept.
+      const [{ migrate }, { grantUse }] = await Promise.all([
+        import("../src/index.ts"),
+        import("../src/db/roles.ts"),
+      ]);
+      const template = await database(TEMPLATE);
+      await migrate(template);
+      await grantUse(template, asServer(template));
+    },
+  });
+  project.provide("template", await cluster.database(TEMPLATE));
+  return cluster.stop;
 }

@@ -3,11 +3,13 @@ import { api, type Endpoint, problem } from "@map-step/contract";
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
+import { runs } from "../../core/testing/runs.ts";
 import { PASSWORD, studioWithCourse, type Visitor } from "./studio.ts";
 
 const { studio, course, director, teacher } = await studioWithCourse();
 /** So many requests; more with HOSTILE_REQUESTS=10000. */
-const REQUESTS = Number(process.env.HOSTILE_REQUESTS ?? 1500);
+const ASKED = Number(process.env.HOSTILE_REQUESTS ?? 1500);
+const REQUESTS = runs(ASKED).numRuns;
 
 /** Whatever works on passwords takes long by intent, and is counted; it has tests of its own. */
 const SLOW = new Set(["session.signIn", "session.setUp", "session.changePassword", "session.changeOwn"]);
@@ -117,7 +119,7 @@ describe("requests that nobody means well with", () => {
         if (who === "nobody" && endpoint.access !== "anyone")
           expect(answer.status, place).toBeGreaterThanOrEqual(400);
       }),
-      { numRuns: REQUESTS, endOnFailure: true },
+      { ...runs(ASKED), endOnFailure: true },
     );
     // Enough of them came through to what they were about.
     expect(seen.get(200) ?? 0).toBeGreaterThan(REQUESTS / 50);

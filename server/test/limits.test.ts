@@ -8,6 +8,7 @@ import {
 } from "@map-step/contract";
 import fc from "fast-check";
 import { beforeAll, describe, expect, it, test } from "vitest";
+import { runs } from "../../core/testing/runs.ts";
 import { figureContent, levelContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
 let danceId = "";
@@ -94,7 +95,7 @@ async function readsAll(params: Readonly<Record<string, string | number>>): Prom
 }
 
 /** A level, a section that runs it, its first class taught and its recap published. */
-async function runs(name: string, figures: readonly FigureRecord[], teach = true) {
+async function runningSection(name: string, figures: readonly FigureRecord[], teach = true) {
   const level = (
     await director.call(api.levels.create, {
       body: levelContent(danceId, { name, weeks: 26, lessonMinutes: 240, mostNew: 12 }),
@@ -201,7 +202,7 @@ describe("what was accepted can always be read", () => {
       made.push(answer.body);
     }
     expect(made[0]?.notation.length).toBeGreaterThan(17_000);
-    const params = await runs("L".repeat(80), made);
+    const params = await runningSection("L".repeat(80), made);
     await readsAll({ ...params, figureId: made[0]?.id ?? "" });
   });
 
@@ -244,10 +245,10 @@ describe("what was accepted can always be read", () => {
           expect(answer.status).toBe(200);
           made.push(answer.body);
         }
-        const params = await runs(`Run ${count}`, made);
+        const params = await runningSection(`Run ${count}`, made);
         await readsAll({ ...params, figureId: made[0]?.id ?? "" });
       }),
-      { numRuns: 4 },
+      runs(4),
     );
   });
 });

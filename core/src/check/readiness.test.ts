@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import { MODEL, RULE } from "../../testing/samples.ts";
 import {
   agreement,
@@ -201,7 +202,7 @@ describe("readiness", () => {
           expect(probability).toBeCloseTo(hold / all, 5);
         },
       ),
-      { numRuns: 8 },
+      runs(8),
     );
   });
 

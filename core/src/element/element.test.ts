@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { figureFacts } from "../figure/index.ts";
 import { formatFigure, otherSide, parseFigure, stepsOf, writtenRoles } from "../notation/index.ts";
 import {
@@ -96,7 +97,7 @@ describe("a call", () => {
         );
         expect(call).toHaveLength(list.length);
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 

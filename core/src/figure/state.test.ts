@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import type { Facing, Hold } from "../hold/index.ts";
 import { formatFigure, lookupBeside, parseFigure, stepsOf, writtenRoles } from "../notation/index.ts";
 import { planFacts } from "../plan/index.ts";
@@ -189,7 +190,7 @@ describe("join", () => {
         }
         if (faults(both.figure) > faults(one) + faults(next)) expect(fits).toBe(false);
       }),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 

@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { runs } from "../../testing/runs.ts";
 import { parseFigure } from "../notation/index.ts";
 import { layOut, planFacts, teachingMinutes } from "../plan/index.ts";
 import {
@@ -48,7 +49,7 @@ describe("buildLesson", () => {
           expect(minutes).toBeGreaterThanOrEqual(1);
         }
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 
@@ -92,7 +93,7 @@ describe("buildLesson", () => {
           if (placed.get(id)?.some((share) => share.week === week) && !late.has(id))
             for (const caution of cautions) expect(said).toContain(caution);
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   });
 

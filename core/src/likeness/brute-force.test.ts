@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { type Figure, parseFigure, writtenRoles } from "../notation/index.ts";
 import { align, LEAST_ALIKE } from "./align.ts";
 import { compareFigures, compareLibrary, newMaterial } from "./index.ts";
@@ -122,7 +123,7 @@ describe("how alike two moments are", () => {
             if (momentKey(a) === momentKey(b)) expect(value).toBeCloseTo(1, 12);
           }
       }),
-      { numRuns: 30 },
+      runs(30),
     );
   });
 });

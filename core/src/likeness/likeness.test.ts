@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { type Figure, parseFigure } from "../notation/index.ts";
 import { compareFigures, compareLibrary, LEAST_LIKE_PAIR, newMaterial } from "./index.ts";
 
@@ -297,7 +298,7 @@ describe("newMaterial", () => {
           });
         }
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 
@@ -370,7 +371,7 @@ describe("compareLibrary", () => {
             expect(pair.decides).toBe(decides);
           }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { readingOf } from "../element/index.ts";
 import { formatFigure, holdsSaid, lookupBeside, openLibrary, parseFigure, stepsOf } from "./index.ts";
 
@@ -217,7 +218,7 @@ describe("twenty thousand texts", () => {
         );
         expect(outside).toEqual([]);
       }),
-      { numRuns: 20_000 },
+      runs(4_000),
     );
   }, 600_000);
 
@@ -230,7 +231,7 @@ describe("twenty thousand texts", () => {
         expect(again.faults).toEqual([]);
         expect(again.figure).toEqual(figure);
       }),
-      { numRuns: 4000 },
+      runs(1_000),
     );
   }, 60_000);
 });

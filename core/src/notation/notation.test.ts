@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import {
   type Fault,
   faultText,
@@ -125,7 +126,7 @@ describe("faults", () => {
           expect(length).toBeGreaterThanOrEqual(1);
         }
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   });
 });
@@ -140,7 +141,7 @@ describe("writing", () => {
         expect(read).toEqual(figure);
         expect(formatFigure(read)).toBe(text);
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   });
 });

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { runs } from "../../testing/runs.ts";
 import { checkPlan, draftPlan, layOut, lessonsBefore, planLoads, roomsOf } from "./index.ts";
 
 /** Enough of a search to see what it does. */
@@ -39,7 +40,7 @@ describe("draftPlan", () => {
         for (const { week, minutes } of planLoads(drafted))
           expect(minutes).toBeLessThanOrEqual(rooms[week - 1]?.minutes ?? 0);
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 
@@ -48,7 +49,7 @@ describe("draftPlan", () => {
       fc.property(anyLevel, (level) => {
         expect(draftPlan(level, QUICK)).toEqual(draftPlan(level, QUICK));
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { runs } from "../../testing/runs.ts";
 import {
   APPROACH_IDS,
   APPROACHES,
@@ -203,7 +204,7 @@ describe("remedyFor", () => {
           expect(before.map(findingKey)).toEqual(expect.arrayContaining(after));
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { runs } from "../../testing/runs.ts";
 import {
   type Change,
   checkPlan,
@@ -55,7 +56,7 @@ describe("reflow", () => {
         expect(moves).toEqual([]);
         expect(new Set(placements)).toEqual(new Set(level.placements));
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -119,7 +120,7 @@ describe("reflow", () => {
           );
         },
       ),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 
@@ -184,7 +185,7 @@ describe("repairs", () => {
           }
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -200,7 +201,7 @@ describe("repairs", () => {
         const tried = places.map((at, g) => (g === f ? w : at));
         expect(whyNot(problem, places, f, w) === null).toBe(keepsLimits(problem, tried));
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });
@@ -266,7 +267,7 @@ describe("exactModel", () => {
         expect(worth).toBeCloseTo(score, 6);
         expect(scoreOf(model.problem, places)).toBe(score);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });
@@ -308,7 +309,7 @@ describe("conflictOf", () => {
         const open = problem.figures.filter(({ wish }, f) => wish === "must" && (places[f] ?? -1) < 0);
         expect(open).toEqual([]);
       }),
-      { numRuns: 15 },
+      runs(15),
     );
   });
 });

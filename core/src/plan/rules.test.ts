@@ -2,6 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
+import { runs } from "../../testing/runs.ts";
 import { parseFigure } from "../notation/index.ts";
 import {
   APPROACHES,
@@ -232,7 +233,7 @@ describe("how bad a finding is", () => {
           }
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { parseFigure, stepsOf, writtenRoles } from "../notation/index.ts";
 import { climb, LADDER, type LadderState, tapGrid, tapsDue, tapTiming, withinBounds } from "./index.ts";
 
@@ -41,7 +42,7 @@ describe("what is to be tapped", () => {
           expect([exact.offset, exact.missed, exact.extra]).toEqual([0, [], []]);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import { type GridPoint, tapTiming, timingInWords } from "./index.ts";
 
 /** Beats of a tempo, counted to eight. */
@@ -35,7 +36,7 @@ describe("taps against the beat", () => {
         const sd = Math.sqrt(own.reduce((sum, one) => sum + (one - meanOf(own)) ** 2, 0) / (own.length - 1));
         if (found.drift === 0) expect(found.spread).toBeCloseTo(sd, 6);
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   });
 

@@ -2,6 +2,7 @@ import { HtmlRenderer, Parser } from "commonmark";
 import fc from "fast-check";
 import MarkdownIt from "markdown-it";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import { lessonToMarkdown } from "../lesson/index.ts";
 import {
   bold,
@@ -106,7 +107,7 @@ describe("Markdown as other programs read it", () => {
           expect(count("pre") + count("code") + count("hr") + count("table") + count("a ")).toBe(0);
         }
       }),
-      { numRuns: 2_000 },
+      runs(2_000),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { FIGURE_KINDS } from "../figure/index.ts";
 import { parseFigure } from "../notation/index.ts";
 import { ELEMENT_SORTS, elementsOf, programGaps, repertoire } from "./index.ts";
@@ -76,7 +77,7 @@ describe("repertoire", () => {
           expect(Object.values(week.byKind).reduce((sum, count) => sum + count, 0)).toBe(week.figures);
         }
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

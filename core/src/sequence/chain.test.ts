@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import { join } from "../figure/index.ts";
 import { parseFigure } from "../notation/index.ts";
 import { chainOf } from "./index.ts";
@@ -64,7 +65,7 @@ describe("chainOf", () => {
         if (loops && first && last) expect(join(last.steps, first.steps, NAMES).fits).toBe(true);
         expect(figureIds.length > 0).toBe(wanted.size > 0);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -95,7 +96,7 @@ describe("chainOf", () => {
         for (const start of all) if (wanted.has(start.id)) walk([start]);
         if (wanted.size > 0) expect(worth(figureIds, loops)).toBeGreaterThanOrEqual(best);
       }),
-      { numRuns: 40 },
+      runs(40),
     );
   });
 });

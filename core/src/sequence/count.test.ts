@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import {
   type Arc,
   type CountOptions,
@@ -94,7 +95,7 @@ describe("counting sequences", () => {
       fc.property(anyGraph, fc.integer({ min: 1, max: 11 }), options, (graph, beats, asked) => {
         expect(countSequences(graph, beats, asked)).toBe(BigInt(listed(graph, beats, asked).length));
       }),
-      { numRuns: 600 },
+      runs(600),
     );
   });
 
@@ -110,7 +111,7 @@ describe("counting sequences", () => {
         expect(unrankSequence(graph, beats, BigInt(all.length), asked)).toBeNull();
         expect(unrankSequence(graph, beats, -1n, asked)).toBeNull();
       }),
-      { numRuns: 300 },
+      runs(300),
     );
   });
 
@@ -212,7 +213,7 @@ describe("islands", () => {
         const [into, out] = [found.filter((one) => one.nothingIn), found.filter((one) => one.nothingOut)];
         expect(links).toHaveLength(found.length < 2 ? 0 : Math.max(into.length, out.length));
       }),
-      { numRuns: 500 },
+      runs(500),
     );
   });
 
@@ -230,7 +231,7 @@ describe("islands", () => {
         const fewer = links.length === 1 ? [[]] : every.map((one) => [one]);
         for (const some of fewer) expect(isOne([...pairsOf(graph), ...some], size)).toBe(false);
       }),
-      { numRuns: 200 },
+      runs(200),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { readingOf } from "../element/index.ts";
 import { carryOn, join, stateIn } from "../figure/index.ts";
 import { type Figure, parseFigure } from "../notation/index.ts";
@@ -114,7 +115,7 @@ describe("the graph of a dance", () => {
           ).toBe(fits);
         },
       ),
-      { numRuns: 400 },
+      runs(400),
     );
   });
 });

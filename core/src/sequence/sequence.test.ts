@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { readingOf } from "../element/index.ts";
 import { carryOn, figureFacts, join, stateIn, stateOut } from "../figure/index.ts";
 import { type Figure, parseFigure, stepsOf, writtenRoles } from "../notation/index.ts";
@@ -104,7 +105,7 @@ function danceable(figures: readonly Figure[]): boolean {
   });
 }
 
-const FEW = { numRuns: 150 };
+const FEW = runs(150);
 const small = anyItems.filter((items) => everyPicks(items).length <= 200);
 
 describe("a sequence", () => {
@@ -223,7 +224,7 @@ describe("what mends a join", () => {
         const shortest = Math.min(...tries.filter(danced).map(beatsOf));
         if (!danced([]) && Number.isFinite(shortest)) expect(mends[0]?.beats).toBeLessThanOrEqual(shortest);
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -262,7 +263,7 @@ describe("halves", () => {
           });
         });
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 
@@ -321,7 +322,7 @@ describe("a crowded floor", () => {
           expect(sequenceFacts(sequence(left, { loops: true }), figureOf, IN_FOUR).fits).toBe(fits);
         },
       ),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 

@@ -1,6 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyFigure, IN_FOUR } from "../../testing/figures.ts";
+import { runs } from "../../testing/runs.ts";
 import { readingOf } from "../element/index.ts";
 import { FIGURE_KINDS } from "../figure/index.ts";
 import { lookupBeside, parseFigure } from "../notation/index.ts";
@@ -94,7 +95,7 @@ describe("needs that are proposed", () => {
           for (const one of proposed) if (one.figureId === id) expect(needs).not.toContain(one.needsId);
         }
       }),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 });

@@ -1,5 +1,6 @@
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../testing/runs.ts";
 import { addDays, clockAt, instantAt } from "./index.ts";
 
 const ZONES = [
@@ -41,7 +42,7 @@ describe("instantAt", () => {
             time: hour,
           });
       }),
-      { numRuns: 60 },
+      runs(60),
     );
   });
 });

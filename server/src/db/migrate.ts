@@ -2,7 +2,6 @@ import { readFile } from "node:fs/promises";
 import { dirname, join } from "node:path";
 import { fileURLToPath } from "node:url";
 import pg from "pg";
-import { SequelizeStorage, Umzug } from "umzug";
 import { layHistory } from "../features/history/state.ts";
 import { openDatabase } from "./connection.ts";
 
@@ -15,6 +14,8 @@ const LOCK = 727_031;
  * @returns the names of the migrations that were run
  */
 export async function migrate(url: string): Promise<string[]> {
+  // Only a start that migrates needs it.
+  const { SequelizeStorage, Umzug } = await import("umzug");
   const guard = new pg.Client({ connectionString: url, connectionTimeoutMillis: 15_000 });
   await guard.connect();
   const { sequelize } = openDatabase(url, { patient: true, connections: 2 });

@@ -9,6 +9,7 @@ import {
 import fc from "fast-check";
 import loadHighs from "highs";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../../core/testing/runs.ts";
 import { proveRoutine } from "./prove-routine.ts";
 
 const highs = await loadHighs();
@@ -142,7 +143,7 @@ describe("the shortest routine", () => {
           expect(beatsOf(graph, walk)).toBe(least);
         },
       ),
-      { numRuns: 120 },
+      runs(120),
     );
   });
 
@@ -172,7 +173,7 @@ describe("the shortest routine", () => {
         for (const set of oneOfEach) expect(set.some((id) => danced.includes(id))).toBe(true);
         expect(beatsOf(graph, walk)).toBe(Math.min(...least));
       }),
-      { numRuns: 80 },
+      runs(80),
     );
   });
 
@@ -226,7 +227,7 @@ describe("the shortest routine", () => {
         const states = [...graph.states.keys()];
         for (const from of states) for (const to of states) expect(ask([{ from, to }])).toBe(false);
       }),
-      { numRuns: 150 },
+      runs(150),
     );
   });
 });

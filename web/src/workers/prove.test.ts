@@ -16,6 +16,7 @@ import {
 import fc from "fast-check";
 import loadHighs from "highs";
 import { expect, it, test } from "vitest";
+import { runs } from "../../../core/testing/runs.ts";
 import { prove } from "./prove.ts";
 
 const highs = await loadHighs();
@@ -107,7 +108,7 @@ test("what is proven best is the best of all plans, and no draft is worth more",
       expect(draft.score).toBeLessThanOrEqual(proof.score + 1e-6);
       expect(keepsLimits(model.problem, placesOf(model.problem, proof.placements))).toBe(true);
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 
@@ -164,7 +165,7 @@ test("a proven repair drops the least worth and then moves the fewest figures of
         if (w >= 0) expect([quick[f], places[f]]).toEqual([w, w]);
       });
     }),
-    { numRuns: 60 },
+    runs(60),
   );
 });
 

@@ -2,6 +2,7 @@ import { type GoalSection, type GoingOn, groups } from "@map-step/core/check";
 import fc from "fast-check";
 import loadHighs, { type Highs } from "highs";
 import { beforeAll, describe, expect, it, test } from "vitest";
+import { runs } from "../../../core/testing/runs.ts";
 import { solveGroups } from "./solve-groups.ts";
 
 let highs: Highs;
@@ -84,7 +85,7 @@ describe("groups for next term", () => {
           }
         },
       ),
-      { numRuns: 120 },
+      runs(120),
     );
   });
 

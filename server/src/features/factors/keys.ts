@@ -1,11 +1,6 @@
 import { createHash } from "node:crypto";
 import type { Person } from "@map-step/contract";
-import {
-  generateAuthenticationOptions,
-  generateRegistrationOptions,
-  verifyAuthenticationResponse,
-  verifyRegistrationResponse,
-} from "@simplewebauthn/server";
+import type { AuthenticatorTransport } from "@simplewebauthn/server";
 import type { Request } from "express";
 import { Op } from "sequelize";
 import type { Config } from "../../config.ts";
@@ -24,6 +19,9 @@ function partyOf(request: Request, { PUBLIC_URL }: Pick<Config, "PUBLIC_URL">) {
   return { origin, id: new URL(origin).hostname };
 }
 
+/** Read when somebody uses a key: it takes as long to read as all the rest of the server. */
+const protocol = () => import("@simplewebauthn/server");
+
 const hashOf = (challenge: string): string => createHash("sha256").update(challenge).digest("base64url");
 
 async function keepChallenge(db: Database, staffId: string, challenge: string): Promise<void> {
@@ -40,12 +38,9 @@ const takeChallenge = async (db: Database, staffId: string, challenge: string): 
     where: { hash: hashOf(challenge), staffId, expiresAt: { [Op.gt]: new Date() } },
   })) === 1;
 
-type Transports = NonNullable<
-  Parameters<typeof generateRegistrationOptions>[0]["excludeCredentials"]
->[number]["transports"];
 const named = ({ credentialId, transports }: FactorRow) => ({
   id: credentialId ?? "",
-  transports: transports as Transports,
+  transports: transports as AuthenticatorTransport[],
 });
 
 /** What the browser is asked in order to make a key for somebody. */
@@ -56,7 +51,7 @@ export async function askForNewKey(
   person: Pick<Person, "id" | "name"> & { readonly email: string; readonly studio: string },
   present: readonly FactorRow[],
 ): Promise<Spoken> {
-  const options = await generateRegistrationOptions({
+  const options = await (await protocol()).generateRegistrationOptions({
     rpName: person.studio,
     rpID: partyOf(request, config).id,
     userID: new TextEncoder().encode(person.id),
@@ -79,13 +74,15 @@ export async function readNewKey(
   answer: Spoken,
 ): Promise<{ credentialId: string; publicKey: string; uses: number; transports: string[] } | null> {
   const { id, origin } = partyOf(request, config);
-  const verified = await verifyRegistrationResponse({
-    response: answer as never,
-    expectedChallenge: (challenge) => takeChallenge(db, staffId, challenge),
-    expectedOrigin: origin,
-    expectedRPID: id,
-    requireUserVerification: false,
-  }).catch(() => null);
+  const verified = await (await protocol())
+    .verifyRegistrationResponse({
+      response: answer as never,
+      expectedChallenge: (challenge) => takeChallenge(db, staffId, challenge),
+      expectedOrigin: origin,
+      expectedRPID: id,
+      requireUserVerification: false,
+    })
+    .catch(() => null);
   if (!verified?.verified || !verified.registrationInfo) return null;
   const { credential } = verified.registrationInfo;
   return {
@@ -104,7 +101,7 @@ export async function askForKey(
   staffId: string,
   keys: readonly FactorRow[],
 ): Promise<Spoken> {
-  const options = await generateAuthenticationOptions({
+  const options = await (await protocol()).generateAuthenticationOptions({
     rpID: partyOf(request, config).id,
     allowCredentials: keys.map(named) as never,
     userVerification: "preferred",
@@ -125,18 +122,20 @@ export async function isSignedBy(
   const key = keys.find(({ credentialId }) => credentialId === answer.id);
   if (!key?.publicKey) return false;
   const { id, origin } = partyOf(request, config);
-  const verified = await verifyAuthenticationResponse({
-    response: answer as never,
-    expectedChallenge: (challenge) => takeChallenge(db, staffId, challenge),
-    expectedOrigin: origin,
-    expectedRPID: id,
-    credential: {
-      ...named(key),
-      publicKey: new Uint8Array(Buffer.from(key.publicKey, "base64url")),
-      counter: Number(key.uses),
-    } as never,
-    requireUserVerification: false,
-  }).catch(() => null);
+  const verified = await (await protocol())
+    .verifyAuthenticationResponse({
+      response: answer as never,
+      expectedChallenge: (challenge) => takeChallenge(db, staffId, challenge),
+      expectedOrigin: origin,
+      expectedRPID: id,
+      credential: {
+        ...named(key),
+        publicKey: new Uint8Array(Buffer.from(key.publicKey, "base64url")),
+        counter: Number(key.uses),
+      } as never,
+      requireUserVerification: false,
+    })
+    .catch(() => null);
   if (!verified?.verified) return false;
   await key.update({ uses: verified.authenticationInfo.newCounter });
   return true;

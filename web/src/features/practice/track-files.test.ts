@@ -3,6 +3,7 @@ import fc from "fast-check";
 import MIDIFile from "midifile";
 import { describe, expect, it, test } from "vitest";
 import wavDecoder from "wav-decoder";
+import { runs } from "../../../../core/testing/runs.ts";
 import { MIDI_TICKS, SAMPLE_RATE, trackToMidi, trackToWav } from "./track-files.ts";
 
 const anyTrack = fc
@@ -48,7 +49,7 @@ describe("a track to take along, read by programs that did not write it", () => 
           expect(Math.abs(at - (grid[index] ?? -1))).toBeLessThan(0.0005);
         });
       }),
-      { numRuns: 20 },
+      runs(20),
     );
   });
 

@@ -3,6 +3,7 @@ import { type Figure, parseFigure } from "@map-step/core/notation";
 import { newFigureItem, roundFacts, roundOf, type SequenceItem } from "@map-step/core/sequence";
 import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
+import { runs } from "../../../../core/testing/runs.ts";
 import { DANCE } from "../../../test/dance.ts";
 import { asItems } from "./as-items.ts";
 import { sequenceMerger } from "./merge.ts";
@@ -68,7 +69,7 @@ describe("the score", () => {
           expect(drawn.reduce((sum, own) => sum + own, 0)).toBeCloseTo(round.beats, 6);
         },
       ),
-      { numRuns: 100 },
+      runs(100),
     );
   });
 
