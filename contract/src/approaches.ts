@@ -3,6 +3,7 @@ import type { Approach } from "@map-step/core/plan";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 const share = z.object({
   layer: z.enum(LAYERS),
@@ -53,11 +54,18 @@ export const asApproach = ({ id, name, reason, ages, returns, returnMinutes }: A
 
 /** Endpoints of the studio's own approaches. */
 export const approachesApi = {
-  list: endpoint({ method: "GET", path: "/approaches", access: "read", response: z.array(approach) }),
+  list: endpoint({
+    method: "GET",
+    path: "/approaches",
+    access: "read",
+    reads: anyOf("approaches"),
+    response: z.array(approach),
+  }),
   create: endpoint({
     method: "POST",
     path: "/approaches",
     access: "levels.write",
+    changes: anyOf("approaches"),
     body: approachContent,
     response: approach,
   }),
@@ -65,6 +73,7 @@ export const approachesApi = {
     method: "PUT",
     path: "/approaches/:id",
     access: "levels.write",
+    changes: anyOf("approaches"),
     params: byId,
     body: changeOf(approachContent),
     response: approach,
@@ -73,6 +82,7 @@ export const approachesApi = {
     method: "DELETE",
     path: "/approaches/:id",
     access: "levels.write",
+    changes: anyOf("approaches"),
     params: byId,
     response: nothing,
   }),
@@ -80,6 +90,7 @@ export const approachesApi = {
     method: "POST",
     path: "/approaches/:id/restore",
     access: "levels.write",
+    changes: anyOf("approaches"),
     params: byId,
     response: approach,
   }),

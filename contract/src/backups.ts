@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** Hours after which a nightly backup is missed. */
 export const BACKUP_MISSED_HOURS = 36;
@@ -18,5 +19,11 @@ export type BackupState = z.infer<typeof backupState>;
 
 /** Endpoints of the nightly backups, which the machine makes. */
 export const backupsApi = {
-  read: endpoint({ method: "GET", path: "/backups", access: "settings.write", response: backupState }),
+  read: endpoint({
+    method: "GET",
+    path: "/backups",
+    access: "settings.write",
+    reads: anyOf("backups", "settings"),
+    response: backupState,
+  }),
 };

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
 import type { Permission } from "./permissions.ts";
+import { EVERYTHING } from "./things.ts";
 
 /** Days for which the bin shows what was removed. */
 export const BIN_DAYS = 60;
@@ -36,5 +37,11 @@ export type Removed = z.infer<typeof removed>;
 /** Endpoints of the bin. */
 export const binApi = {
   /** What was removed in the last days and may be brought back by whoever asks, newest first. */
-  list: endpoint({ method: "GET", path: "/bin", access: "read", response: z.array(removed) }),
+  list: endpoint({
+    method: "GET",
+    path: "/bin",
+    access: "read",
+    reads: EVERYTHING,
+    response: z.array(removed),
+  }),
 };

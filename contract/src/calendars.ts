@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** Whose lessons a calendar shows. */
 export const CALENDAR_KINDS = ["teacher", "room", "section"] as const;
@@ -21,6 +22,7 @@ export const calendarsApi = {
     method: "GET",
     path: "/calendars/:kind/:id",
     access: "read",
+    reads: anyOf("calendars"),
     params: whose,
     response: address,
   }),
@@ -29,6 +31,7 @@ export const calendarsApi = {
     method: "POST",
     path: "/calendars/:kind/:id",
     access: "read",
+    changes: anyOf("calendars"),
     params: whose,
     response: address,
   }),
@@ -36,6 +39,7 @@ export const calendarsApi = {
     method: "DELETE",
     path: "/calendars/:kind/:id",
     access: "read",
+    changes: anyOf("calendars"),
     params: whose,
     response: address,
   }),

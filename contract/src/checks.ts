@@ -5,6 +5,7 @@ import { changeOf, localDate, stored, version, wholeNumber, words } from "./comm
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { sequenceItems } from "./sequences.ts";
 import { STUDENT_ROLES } from "./students.ts";
+import { anyOf } from "./things.ts";
 
 /** A thing that a check looks at: a figure, at the layer to which it was taught. */
 export const checkThing = z.object({ figureId: z.uuid(), layer: z.enum(LAYERS) });
@@ -194,12 +195,30 @@ export type CheckLine = z.infer<typeof checkLine>;
 /** Endpoints of checks, of what was seen, and of what it is held against. */
 export const checksApi = {
   /** Those of every section that whoever asks teaches, stands in for or directs; newest first. */
-  mine: endpoint({ method: "GET", path: "/checks", access: "read", response: z.array(checkLine) }),
+  mine: endpoint({
+    method: "GET",
+    path: "/checks",
+    access: "read",
+    reads: anyOf(
+      "levels",
+      "sections",
+      "enrolments",
+      "students",
+      "plans",
+      "lessons",
+      "checks",
+      "evidence",
+      "terms",
+      "staff",
+    ),
+    response: z.array(checkLine),
+  }),
   /** Newest first. */
   list: endpoint({
     method: "GET",
     path: "/sections/:id/checks",
     access: "read",
+    reads: anyOf("levels", "sections", "enrolments", "plans", "lessons", "checks", "evidence", "staff"),
     params: byId,
     response: z.array(check),
   }),
@@ -208,6 +227,7 @@ export const checksApi = {
     method: "POST",
     path: "/sections/:id/checks",
     access: "checks.write",
+    changes: anyOf("checks", "evidence"),
     params: byId,
     body: z.object({ heldOn: localDate }),
     response: check,
@@ -216,6 +236,7 @@ export const checksApi = {
     method: "PUT",
     path: "/checks/:id",
     access: "checks.write",
+    changes: anyOf("checks", "evidence"),
     params: byId,
     body: changeOf(checkContent),
     response: check,
@@ -225,6 +246,7 @@ export const checksApi = {
     method: "DELETE",
     path: "/checks/:id",
     access: "checks.write",
+    changes: anyOf("checks", "evidence"),
     params: byId,
     response: nothing,
   }),
@@ -233,6 +255,10 @@ export const checksApi = {
     method: "GET",
     path: "/sections/:id/evidence",
     access: "read",
+    reads: {
+      evidence: ":id",
+      ...anyOf("sections", "enrolments", "students", "checks", "practice", "staff", "figures"),
+    },
     params: byId,
     response: sectionEvidence,
   }),
@@ -244,6 +270,7 @@ export const checksApi = {
     method: "POST",
     path: "/sections/:id/evidence",
     access: "checks.write",
+    changes: { evidence: ":id", ...anyOf("checks") },
     judgesText: true,
     params: byId,
     body: z.object({ entries: z.array(z.record(z.string(), z.unknown())).min(1).max(200) }),
@@ -254,6 +281,16 @@ export const checksApi = {
     method: "GET",
     path: "/levels/:id/seen",
     access: "read",
+    reads: anyOf(
+      "levels",
+      "sections",
+      "enrolments",
+      "students",
+      "checks",
+      "evidence",
+      "practice",
+      "readinessRules",
+    ),
     params: byId,
     response: levelSeen,
   }),
@@ -261,6 +298,7 @@ export const checksApi = {
     method: "GET",
     path: "/levels/:id/rule",
     access: "read",
+    reads: anyOf("readinessRules", "levels"),
     params: byId,
     response: levelRule,
   }),
@@ -268,6 +306,7 @@ export const checksApi = {
     method: "PUT",
     path: "/levels/:id/rule",
     access: "levels.write",
+    changes: anyOf("readinessRules"),
     params: byId,
     body: changeOf(ruleContent),
     response: levelRule,
@@ -277,6 +316,7 @@ export const checksApi = {
     method: "GET",
     path: "/students/:id/evidence",
     access: "read",
+    reads: anyOf("evidence", "practice", "checks", "enrolments", "students", "sections"),
     params: byId,
     response: z.object({
       evidence: z.array(keptEvidence),

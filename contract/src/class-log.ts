@@ -4,6 +4,7 @@ import { z } from "zod";
 import { words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { LESSON_PATH, ofLesson } from "./lessons.ts";
+import { anyOf } from "./things.ts";
 
 const entry = z.object({
   id: z.uuid(),
@@ -100,6 +101,7 @@ export const classLogApi = {
     method: "GET",
     path: "/sections/:id/promises",
     access: "read",
+    reads: { log: ":id", ...anyOf("sections", "staff") },
     params: byId,
     response: z.array(openPromise),
   }),
@@ -107,6 +109,7 @@ export const classLogApi = {
     method: "GET",
     path: `${LESSON_PATH}/log`,
     access: "read",
+    reads: { log: ":sectionId", ...anyOf("staff", "sections") },
     params: ofLesson,
     response: classLog,
   }),
@@ -118,6 +121,7 @@ export const classLogApi = {
     method: "POST",
     path: `${LESSON_PATH}/log`,
     access: "lessons.write",
+    changes: { log: ":sectionId", ...anyOf("lessons") },
     judgesText: true,
     params: ofLesson,
     body: z.object({ entries: z.array(z.record(z.string(), z.unknown())).min(1).max(200) }),

@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { localDate, stored, version, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** What comments hang on. A lesson and a recap are told by their section and week. */
 export const COMMENTED = ["figures", "plans", "lessons", "recaps", "sequences", "checks"] as const;
@@ -67,15 +68,23 @@ export const commentsApi = {
     method: "GET",
     path: "/comments/:list/:id",
     access: "read",
+    reads: anyOf("comments", "staff"),
     params: z.object({ list: z.enum(COMMENTED), id: z.uuid() }),
     response: z.array(comment),
   }),
   /** Those that call whoever asks, until they answer or the thread is settled. */
-  calls: endpoint({ method: "GET", path: "/comments/calls", access: "read", response: z.array(call) }),
+  calls: endpoint({
+    method: "GET",
+    path: "/comments/calls",
+    access: "read",
+    reads: anyOf("comments", "figures", "plans", "levels", "sections", "sequences", "checks", "staff"),
+    response: z.array(call),
+  }),
   create: endpoint({
     method: "POST",
     path: "/comments",
     access: "comments.write",
+    changes: anyOf("comments"),
     body: commentContent,
     response: comment,
   }),
@@ -84,6 +93,7 @@ export const commentsApi = {
     method: "PUT",
     path: "/comments/:id",
     access: "comments.write",
+    changes: anyOf("comments"),
     params: byId,
     body: z.object({ text: commentContent.shape.text, version }),
     response: comment,
@@ -93,6 +103,7 @@ export const commentsApi = {
     method: "PUT",
     path: "/comments/:id/resolved",
     access: "comments.write",
+    changes: anyOf("comments"),
     params: byId,
     body: z.object({ resolved: z.boolean() }),
     response: comment,
@@ -102,6 +113,7 @@ export const commentsApi = {
     method: "DELETE",
     path: "/comments/:id",
     access: "comments.write",
+    changes: anyOf("comments"),
     params: byId,
     response: nothing,
   }),
@@ -109,6 +121,7 @@ export const commentsApi = {
     method: "POST",
     path: "/comments/:id/restored",
     access: "comments.write",
+    changes: anyOf("comments"),
     params: byId,
     response: comment,
   }),

@@ -4,6 +4,7 @@ import { z } from "zod";
 import { localDate } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { LESSON_STATES, RECAP_STATES } from "./lessons.ts";
+import { anyOf } from "./things.ts";
 
 /** A week of a level or of one of its sections, from afar. Minutes. */
 export const courseWeek = z.object({
@@ -54,5 +55,28 @@ export type Course = z.infer<typeof course>;
 /** The endpoint of how the courses run. */
 export const coursesApi = {
   /** The levels' own plans and those of their sections. */
-  list: endpoint({ method: "GET", path: "/courses", access: "read", response: z.array(course) }),
+  list: endpoint({
+    method: "GET",
+    path: "/courses",
+    access: "read",
+    reads: anyOf(
+      "dances",
+      "figures",
+      "levels",
+      "sections",
+      "enrolments",
+      "plans",
+      "lessons",
+      "recaps",
+      "checks",
+      "log",
+      "evidence",
+      "absences",
+      "staff",
+      "rooms",
+      "terms",
+      "settings",
+    ),
+    response: z.array(course),
+  }),
 };

@@ -5,6 +5,7 @@ import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { anyOf } from "./things.ts";
 
 const noQuotes = (text: string) => !/["“”„]/.test(text);
 const nameWords = words(60).refine(noQuotes, "A name has no double quotes, so that steps can name it");
@@ -159,11 +160,18 @@ const holdReplacement = z.object({ from: nameWords, to: nameWords });
 
 /** Endpoints of dances. */
 export const dancesApi = {
-  list: endpoint({ method: "GET", path: "/dances", access: "read", response: z.array(dance) }),
+  list: endpoint({
+    method: "GET",
+    path: "/dances",
+    access: "read",
+    reads: anyOf("dances"),
+    response: z.array(dance),
+  }),
   create: endpoint({
     method: "POST",
     path: "/dances",
     access: "dances.write",
+    changes: anyOf("dances"),
     body: newDance,
     response: dance,
   }),
@@ -172,6 +180,7 @@ export const dancesApi = {
     method: "POST",
     path: "/dances/begin",
     access: "dances.write",
+    changes: anyOf("dances", "figures", "sequences"),
     body: danceBeginning,
     response: dance,
   }),
@@ -179,6 +188,7 @@ export const dancesApi = {
     method: "PUT",
     path: "/dances/:id",
     access: "dances.write",
+    changes: anyOf("dances"),
     params: byId,
     body: danceChange,
     response: dance,
@@ -188,6 +198,7 @@ export const dancesApi = {
     method: "POST",
     path: "/dances/:id/holds/replace",
     access: "dances.write",
+    changes: anyOf("dances", "figures"),
     params: byId,
     body: holdReplacement,
     response: z.object({ changed: z.array(z.string()) }),

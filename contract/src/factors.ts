@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** What somebody shows beside the password: a key that a device keeps, or codes of an app. */
 export const FACTOR_KINDS = ["key", "codes"] as const;
@@ -47,18 +48,26 @@ export type Shown = z.infer<typeof shown>;
 
 /** Endpoints of what one shows beside the password. */
 export const factorsApi = {
-  list: endpoint({ method: "GET", path: "/session/factors", access: "read", response: own }),
+  list: endpoint({
+    method: "GET",
+    path: "/session/factors",
+    access: "read",
+    reads: anyOf("factors", "settings"),
+    response: own,
+  }),
   /** Begins codes of an app: what the app reads. They count once one was shown. */
   beginCodes: endpoint({
     method: "POST",
     path: "/session/factors/codes",
     access: "read",
+    changes: anyOf("factors"),
     response: z.object({ id: z.uuid(), address: z.string() }),
   }),
   confirmCodes: endpoint({
     method: "POST",
     path: "/session/factors/codes/:id",
     access: "read",
+    changes: anyOf("factors"),
     params: byId,
     body: z.object({ name, code: z.string().trim().max(20) }),
     response: kept,
@@ -68,12 +77,14 @@ export const factorsApi = {
     method: "POST",
     path: "/session/factors/keys",
     access: "read",
+    changes: anyOf("factors"),
     response: z.object({ options: spoken }),
   }),
   confirmKey: endpoint({
     method: "POST",
     path: "/session/factors/keys/answer",
     access: "read",
+    changes: anyOf("factors"),
     body: z.object({ name, answer: spoken }),
     response: kept,
   }),
@@ -81,6 +92,7 @@ export const factorsApi = {
     method: "DELETE",
     path: "/session/factors/:id",
     access: "read",
+    changes: anyOf("factors"),
     params: byId,
     response: own,
   }),
@@ -89,12 +101,14 @@ export const factorsApi = {
     method: "POST",
     path: "/session/factors/recovery",
     access: "read",
+    changes: anyOf("factors"),
     response: kept,
   }),
   askDirectors: endpoint({
     method: "PUT",
     path: "/session/factors/directors",
     access: "settings.write",
+    changes: anyOf("settings", "factors"),
     body: z.object({ on: z.boolean() }),
     response: own,
   }),

@@ -5,6 +5,7 @@ import { endpoint } from "./endpoint.ts";
 import { FIELD_NAMES, type FieldName, fieldOf, type shapeOfFields } from "./figure-fields.ts";
 import type { FigureRecord } from "./figures.ts";
 import { fieldError } from "./problem.ts";
+import { anyOf, NOTHING } from "./things.ts";
 
 /** Says in a file of figures what it is. */
 export const FIGURE_FILE_FORMAT = "map-step/figures";
@@ -150,6 +151,7 @@ export const figureFileApi = {
     method: "POST",
     path: "/figures/file/preview",
     access: "figures.write",
+    changes: NOTHING,
     body: z.object({ rows, dances }),
     response: judgedFile,
   }),
@@ -157,6 +159,7 @@ export const figureFileApi = {
     method: "POST",
     path: "/figures/file",
     access: "figures.write",
+    changes: anyOf("dances", "figures"),
     body: z.object({ rows, dances, basis: z.string().max(100) }),
     response: judgedFile,
   }),

@@ -3,6 +3,7 @@ import { z } from "zod";
 import { changeOf, localDate, stored } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { type Cue, FIELD_NAMES, fieldOf, shapeOfFields } from "./figure-fields.ts";
+import { anyOf } from "./things.ts";
 
 /** A figure as it is written. */
 export const figureContent = z.object(shapeOfFields(FIELD_NAMES));
@@ -93,20 +94,47 @@ export type FigureTrail = z.infer<typeof figureTrail>;
 /** Endpoints of the library. */
 export const figuresApi = {
   /** All figures of the studio, in short: by kind, then tier, then name. */
-  list: endpoint({ method: "GET", path: "/figures", access: "read", response: z.array(figureLine) }),
+  list: endpoint({
+    method: "GET",
+    path: "/figures",
+    access: "read",
+    reads: anyOf("figures", "dances"),
+    response: z.array(figureLine),
+  }),
   /** The figures of one dance in full, in the same order. */
   ofDance: endpoint({
     method: "GET",
     path: "/dances/:id/figures",
     access: "read",
+    reads: anyOf("figures", "dances"),
     params: byId,
     response: z.array(figure),
   }),
-  read: endpoint({ method: "GET", path: "/figures/:id", access: "read", params: byId, response: figure }),
+  read: endpoint({
+    method: "GET",
+    path: "/figures/:id",
+    access: "read",
+    reads: anyOf("figures", "dances"),
+    params: byId,
+    response: figure,
+  }),
   trail: endpoint({
     method: "GET",
     path: "/figures/:id/trail",
     access: "read",
+    reads: anyOf(
+      "figures",
+      "dances",
+      "levels",
+      "sections",
+      "plans",
+      "lessons",
+      "recaps",
+      "checks",
+      "evidence",
+      "log",
+      "sequences",
+    ),
     params: byId,
     response: figureTrail,
   }),
@@ -114,6 +142,7 @@ export const figuresApi = {
     method: "POST",
     path: "/figures",
     access: "figures.write",
+    changes: anyOf("figures"),
     body: figureContent,
     response: figure,
   }),
@@ -121,6 +150,7 @@ export const figuresApi = {
     method: "PUT",
     path: "/figures/:id",
     access: "figures.write",
+    changes: anyOf("figures"),
     params: byId,
     body: figureChange,
     response: figure,
@@ -129,6 +159,7 @@ export const figuresApi = {
     method: "DELETE",
     path: "/figures/:id",
     access: "figures.write",
+    changes: anyOf("figures"),
     params: byId,
     response: nothing,
   }),
@@ -136,6 +167,7 @@ export const figuresApi = {
     method: "POST",
     path: "/figures/:id/restore",
     access: "figures.write",
+    changes: anyOf("figures"),
     params: byId,
     response: figure,
   }),

@@ -2,6 +2,7 @@ import { z } from "zod";
 import { changeOf, localDate, version } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { enrolled } from "./students.ts";
+import { anyOf } from "./things.ts";
 
 /** What somebody would like next term. */
 export const wish = z.object({
@@ -37,6 +38,7 @@ export const groupsApi = {
     method: "GET",
     path: "/levels/:id/groups",
     access: "sections.write",
+    reads: anyOf("groups", "levels", "sections", "enrolments", "students"),
     params: byId,
     response: groupPlan,
   }),
@@ -44,6 +46,7 @@ export const groupsApi = {
     method: "PUT",
     path: "/levels/:id/groups",
     access: "sections.write",
+    changes: anyOf("groups"),
     params: byId,
     body: changeOf(groupPlanContent),
     response: groupPlan,
@@ -53,6 +56,7 @@ export const groupsApi = {
     method: "POST",
     path: "/levels/:id/groups/moved",
     access: "sections.write",
+    changes: anyOf("groups", "sections", "plans", "enrolments", "students"),
     params: byId,
     body: z.object({
       batchId: z.uuid(),
@@ -69,6 +73,7 @@ export const groupsApi = {
     method: "DELETE",
     path: "/levels/:id/groups/moved/:batchId",
     access: "sections.write",
+    changes: anyOf("groups", "sections", "plans", "enrolments", "students"),
     params: z.object({ id: z.uuid(), batchId: z.uuid() }),
     response: nothing,
   }),

@@ -1,32 +1,6 @@
 import { z } from "zod";
 import { endpoint, nothing } from "./endpoint.ts";
-
-/** The sorts of things whose changes are kept, named as in a file of the studio. */
-export const HISTORY_LISTS = [
-  "dances",
-  "figures",
-  "approaches",
-  "lessonTemplates",
-  "levels",
-  "readinessRules",
-  "sections",
-  "enrolments",
-  "plans",
-  "planDrafts",
-  "lessons",
-  "sequences",
-  "recaps",
-  "checks",
-  "comments",
-  "rooms",
-  "terms",
-  "absences",
-  "proposals",
-  "staff",
-  "settings",
-] as const;
-/** One of `HISTORY_LISTS`. */
-export type HistoryList = (typeof HISTORY_LISTS)[number];
+import { anyOf, HISTORY_LISTS, NOTHING } from "./things.ts";
 
 /** The id by which the studio's settings, of which there is one set, go in the history. */
 export const SETTINGS_THING = "00000000-0000-4000-8000-000000000001";
@@ -102,6 +76,7 @@ export const historyApi = {
     method: "GET",
     path: "/history/:list/:id/:before",
     access: "read",
+    reads: anyOf(...HISTORY_LISTS),
     params: z.object({
       // What somebody said and took away again is nobody's to read, nor what somebody only thinks of proposing.
       list: list.exclude(["comments", "proposals"]),
@@ -115,12 +90,14 @@ export const historyApi = {
     method: "GET",
     path: "/history/since",
     access: "read",
+    reads: anyOf(...HISTORY_LISTS, "seen"),
     response: z.object({ upTo: place, things: z.array(changedThing), more: z.int() }),
   }),
   seen: endpoint({
     method: "POST",
     path: "/history/seen",
     access: "read",
+    changes: anyOf("seen"),
     body: z.object({ upTo: place }),
     response: nothing,
   }),
@@ -129,6 +106,7 @@ export const historyApi = {
     method: "POST",
     path: "/changes/look",
     access: "read",
+    changes: NOTHING,
     body: z.object({ place: z.string().max(200) }),
     response: nothing,
   }),

@@ -75,6 +75,7 @@ export * from "./studio-file.ts";
 export * from "./studio-file-rules.ts";
 export * from "./studio-file-ties.ts";
 export * from "./studio-file-upgrade.ts";
+export * from "./things.ts";
 export * from "./timetable.ts";
 export * from "./today.ts";
 

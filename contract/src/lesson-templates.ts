@@ -2,6 +2,7 @@ import { SEGMENT_KINDS } from "@map-step/core/lesson";
 import { z } from "zod";
 import { stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** The shape of a lesson that the house likes; see `LessonTemplate` of the core. */
 export const lessonTemplateContent = z.object({
@@ -34,12 +35,14 @@ export const lessonTemplatesApi = {
     method: "GET",
     path: "/lesson-templates",
     access: "read",
+    reads: anyOf("lessonTemplates"),
     response: z.array(lessonTemplate),
   }),
   create: endpoint({
     method: "POST",
     path: "/lesson-templates",
     access: "lessons.write",
+    changes: anyOf("lessonTemplates"),
     body: lessonTemplateContent,
     response: lessonTemplate,
   }),
@@ -47,6 +50,7 @@ export const lessonTemplatesApi = {
     method: "DELETE",
     path: "/lesson-templates/:id",
     access: "lessons.write",
+    changes: anyOf("lessonTemplates"),
     params: byId,
     response: nothing,
   }),
@@ -54,6 +58,7 @@ export const lessonTemplatesApi = {
     method: "POST",
     path: "/lesson-templates/:id/restore",
     access: "lessons.write",
+    changes: anyOf("lessonTemplates"),
     params: byId,
     response: lessonTemplate,
   }),

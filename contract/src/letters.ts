@@ -1,6 +1,7 @@
 import { z } from "zod";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { email, newPassword, session } from "./session.ts";
+import { anyOf } from "./things.ts";
 
 /** Days for which an invitation opens the door, and hours for which a new password can be chosen. */
 export const LINK_LASTS = { invitation: 7 * 24, reset: 1 } as const;
@@ -27,12 +28,19 @@ const byToken = z.object({ token: z.string().regex(/^[\w-]{20,60}$/, "The last p
 /** Endpoints of invitations, forgotten passwords, and the letters that carry their links. */
 export const lettersApi = {
   /** The last letters, the newest first. */
-  list: endpoint({ method: "GET", path: "/letters", access: "staff.write", response: z.array(letter) }),
+  list: endpoint({
+    method: "GET",
+    path: "/letters",
+    access: "staff.write",
+    reads: anyOf("letters", "staff"),
+    response: z.array(letter),
+  }),
   /** Writes somebody a link with which they choose a password; links from before are over. */
   invite: endpoint({
     method: "POST",
     path: "/staff/:id/invitation",
     access: "staff.write",
+    changes: anyOf("letters"),
     params: byId,
     response: letter,
   }),
@@ -41,6 +49,7 @@ export const lettersApi = {
     method: "POST",
     path: "/session/forgotten",
     access: "anyone",
+    changes: anyOf("letters"),
     body: z.object({ email }),
     response: nothing,
   }),
@@ -49,6 +58,7 @@ export const lettersApi = {
     method: "GET",
     path: "/public/doors/:token",
     access: "anyone",
+    reads: anyOf("letters"),
     params: byToken,
     response: z.object({ name: z.string(), email: z.string(), studioName: z.string(), isNew: z.boolean() }),
   }),
@@ -57,6 +67,7 @@ export const lettersApi = {
     method: "POST",
     path: "/public/doors/:token",
     access: "anyone",
+    changes: anyOf("letters", "sessions", "staff"),
     params: byToken,
     body: z.object({ password: newPassword }),
     response: session,

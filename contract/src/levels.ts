@@ -2,6 +2,7 @@ import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { anyOf } from "./things.ts";
 
 /** Every field of a level, read by its form, what is asked when two changed it, and its table. */
 export const LEVEL_FIELDS = {
@@ -88,11 +89,18 @@ export type LevelContent = z.infer<typeof newLevel>;
 
 /** Endpoints of levels. */
 export const levelsApi = {
-  list: endpoint({ method: "GET", path: "/levels", access: "read", response: z.array(level) }),
+  list: endpoint({
+    method: "GET",
+    path: "/levels",
+    access: "read",
+    reads: anyOf("levels"),
+    response: z.array(level),
+  }),
   create: endpoint({
     method: "POST",
     path: "/levels",
     access: "levels.write",
+    changes: anyOf("levels", "plans"),
     body: newLevel,
     response: level,
   }),
@@ -101,6 +109,7 @@ export const levelsApi = {
     method: "POST",
     path: "/levels/:id/copies",
     access: "levels.write",
+    changes: anyOf("levels", "plans", "readinessRules"),
     params: byId,
     response: level,
   }),
@@ -108,6 +117,7 @@ export const levelsApi = {
     method: "PUT",
     path: "/levels/:id",
     access: "levels.write",
+    changes: anyOf("levels"),
     params: byId,
     body: levelChange,
     response: level,
@@ -116,6 +126,7 @@ export const levelsApi = {
     method: "DELETE",
     path: "/levels/:id",
     access: "levels.write",
+    changes: anyOf("levels", "sections", "plans"),
     params: byId,
     response: nothing,
   }),
@@ -123,6 +134,7 @@ export const levelsApi = {
     method: "POST",
     path: "/levels/:id/restore",
     access: "levels.write",
+    changes: anyOf("levels", "sections", "plans"),
     params: byId,
     response: level,
   }),

@@ -5,6 +5,7 @@ import { danceContent } from "./dances.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { manner } from "./manner.ts";
 import { shownFigures } from "./sequences.ts";
+import { EVERYTHING } from "./things.ts";
 
 /** Most days for which a link opens a plan. */
 export const MOST_LINK_DAYS = 366;
@@ -60,6 +61,7 @@ export const planLinksApi = {
     method: "GET",
     path: "/plans/:id/link",
     access: "plans.write",
+    reads: { planLinks: ":id" },
     params: byId,
     response: planLink,
   }),
@@ -68,6 +70,7 @@ export const planLinksApi = {
     method: "POST",
     path: "/plans/:id/link",
     access: "plans.write",
+    changes: { planLinks: ":id" },
     params: byId,
     body: z.object({ until: localDate }),
     response: planLink,
@@ -76,6 +79,7 @@ export const planLinksApi = {
     method: "DELETE",
     path: "/plans/:id/link",
     access: "plans.write",
+    changes: { planLinks: ":id" },
     params: byId,
     response: planLink,
   }),
@@ -83,6 +87,7 @@ export const planLinksApi = {
     method: "GET",
     path: "/public/plans/:planSecret",
     access: "anyone",
+    reads: EVERYTHING,
     params: z.object({ planSecret: z.string().regex(/^[\w-]{20,60}$/) }),
     response: publicPlan,
   }),

@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { byId, endpoint } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 const milliseconds = z.number().min(-2000).max(2000);
 const few = z.int().min(0).max(10_000);
@@ -55,6 +56,7 @@ export const practiceApi = {
     method: "GET",
     path: "/students/:id/practice",
     access: "read",
+    reads: anyOf("practice", "figures", "sequences", "staff"),
     params: byId,
     response: z.array(keptPractice),
   }),
@@ -62,6 +64,7 @@ export const practiceApi = {
     method: "POST",
     path: "/students/:id/practice",
     access: "checks.write",
+    changes: anyOf("practice", "evidence"),
     params: byId,
     body: practiceToKeep,
     response: keptPractice,
@@ -70,6 +73,7 @@ export const practiceApi = {
     method: "DELETE",
     path: "/students/:id/practice/:keptId",
     access: "checks.write",
+    changes: anyOf("practice", "evidence"),
     params: byKept,
     response: z.object({}),
   }),

@@ -3,6 +3,7 @@ import { ordinal, stored, version } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { figureContent } from "./figures.ts";
 import { planContent } from "./plans.ts";
+import { anyOf } from "./things.ts";
 
 /** What of the studio a teacher may propose to change. */
 export const PROPOSED = ["figures", "plans"] as const;
@@ -87,12 +88,26 @@ export type Settlement = z.infer<typeof settlement>;
 /** Endpoints of proposals. A teacher sees their own, a director also what others sent. */
 export const proposalsApi = {
   /** Those that are open or were settled within a month, the newest first. */
-  list: endpoint({ method: "GET", path: "/proposals", access: "read", response: z.array(proposalLine) }),
-  read: endpoint({ method: "GET", path: "/proposals/:id", access: "read", params: byId, response: proposal }),
+  list: endpoint({
+    method: "GET",
+    path: "/proposals",
+    access: "read",
+    reads: anyOf("proposals", "dances", "figures", "levels", "sections", "plans", "staff"),
+    response: z.array(proposalLine),
+  }),
+  read: endpoint({
+    method: "GET",
+    path: "/proposals/:id",
+    access: "read",
+    reads: anyOf("proposals", "dances", "figures", "levels", "sections", "plans", "staff"),
+    params: byId,
+    response: proposal,
+  }),
   create: endpoint({
     method: "POST",
     path: "/proposals",
     access: "proposals.write",
+    changes: anyOf("proposals"),
     body: proposalContent,
     response: proposal,
   }),
@@ -101,6 +116,7 @@ export const proposalsApi = {
     method: "PUT",
     path: "/proposals/:id",
     access: "proposals.write",
+    changes: anyOf("proposals"),
     params: byId,
     body: eitherWith({ ...written, version }),
     response: proposal,
@@ -109,6 +125,7 @@ export const proposalsApi = {
     method: "PUT",
     path: "/proposals/:id/settled",
     access: "proposals.settle",
+    changes: anyOf("proposals", "figures", "plans", "dances"),
     params: byId,
     body: settlement,
     response: proposal,

@@ -6,6 +6,7 @@ import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
 import { manner } from "./manner.ts";
 import { sequenceContent, shownFigures } from "./sequences.ts";
+import { anyOf, EVERYTHING } from "./things.ts";
 
 /** Characters of one run of text: a spoken count of the longest figure fits in. */
 const MOST_TEXT = 40_000;
@@ -115,11 +116,30 @@ const RECAP_PATH = "/sections/:sectionId/lessons/:week/recap";
 
 /** Endpoints of recaps. */
 export const recapsApi = {
-  read: endpoint({ method: "GET", path: RECAP_PATH, access: "read", params: ofLesson, response: recap }),
+  read: endpoint({
+    method: "GET",
+    path: RECAP_PATH,
+    access: "read",
+    reads: anyOf(
+      "dances",
+      "figures",
+      "levels",
+      "sections",
+      "plans",
+      "lessons",
+      "recaps",
+      "log",
+      "staff",
+      "settings",
+    ),
+    params: ofLesson,
+    response: recap,
+  }),
   change: endpoint({
     method: "PUT",
     path: RECAP_PATH,
     access: "recaps.write",
+    changes: anyOf("recaps", "lessons"),
     params: ofLesson,
     body: recapChange,
     response: recap,
@@ -128,6 +148,7 @@ export const recapsApi = {
     method: "POST",
     path: `${RECAP_PATH}/publish`,
     access: "recaps.write",
+    changes: anyOf("recaps", "lessons"),
     params: ofLesson,
     body: onVersion,
     response: recap,
@@ -136,6 +157,7 @@ export const recapsApi = {
     method: "POST",
     path: `${RECAP_PATH}/unpublish`,
     access: "recaps.write",
+    changes: anyOf("recaps", "lessons"),
     params: ofLesson,
     body: onVersion,
     response: recap,
@@ -145,6 +167,7 @@ export const recapsApi = {
     method: "POST",
     path: `${RECAP_PATH}/renew`,
     access: "recaps.write",
+    changes: anyOf("recaps", "lessons"),
     params: ofLesson,
     body: onVersion,
     response: recap,
@@ -153,6 +176,7 @@ export const recapsApi = {
     method: "GET",
     path: `${RECAP_PATH}/versions`,
     access: "read",
+    reads: anyOf("recaps", "staff"),
     params: ofLesson,
     response: z.array(recapVersion),
   }),
@@ -160,6 +184,7 @@ export const recapsApi = {
     method: "GET",
     path: "/public/recaps/:secret",
     access: "anyone",
+    reads: EVERYTHING,
     params: z.object({ secret: z.string().regex(/^[\w-]{20,60}$/) }),
     response: publicRecap,
   }),

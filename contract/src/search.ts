@@ -1,5 +1,6 @@
 import { z } from "zod";
 import { endpoint } from "./endpoint.ts";
+import { anyOf } from "./things.ts";
 
 /** The sorts of things that are found by their words. */
 export const FOUND_KINDS = [
@@ -36,5 +37,28 @@ export type Findable = z.infer<typeof findable>;
 /** Endpoints of the search over everything. */
 export const searchApi = {
   /** All that whoever asks may see; students only of their own sections. */
-  list: endpoint({ method: "GET", path: "/search", access: "read", response: z.array(findable) }),
+  list: endpoint({
+    method: "GET",
+    path: "/search",
+    access: "read",
+    reads: anyOf(
+      "dances",
+      "figures",
+      "approaches",
+      "levels",
+      "sections",
+      "students",
+      "enrolments",
+      "plans",
+      "lessons",
+      "sequences",
+      "recaps",
+      "checks",
+      "rooms",
+      "terms",
+      "staff",
+      "comments",
+    ),
+    response: z.array(findable),
+  }),
 };

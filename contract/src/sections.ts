@@ -2,6 +2,7 @@ import { z } from "zod";
 import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { anyOf } from "./things.ts";
 
 /** A time of the day, such as 19:30. */
 export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 19:30");
@@ -87,11 +88,18 @@ export type SectionContents = z.infer<typeof sectionContents>;
 
 /** Endpoints of sections. */
 export const sectionsApi = {
-  list: endpoint({ method: "GET", path: "/sections", access: "read", response: z.array(section) }),
+  list: endpoint({
+    method: "GET",
+    path: "/sections",
+    access: "read",
+    reads: anyOf("sections", "levels", "rooms", "terms", "staff"),
+    response: z.array(section),
+  }),
   create: endpoint({
     method: "POST",
     path: "/sections",
     access: "sections.write",
+    changes: anyOf("sections", "plans"),
     body: sectionContent,
     response: section,
   }),
@@ -99,6 +107,7 @@ export const sectionsApi = {
     method: "PUT",
     path: "/sections/:id",
     access: "sections.write",
+    changes: anyOf("sections"),
     params: byId,
     body: sectionChange,
     response: section,
@@ -107,6 +116,7 @@ export const sectionsApi = {
     method: "DELETE",
     path: "/sections/:id",
     access: "sections.write",
+    changes: anyOf("sections"),
     params: byId,
     response: nothing,
   }),
@@ -114,6 +124,18 @@ export const sectionsApi = {
     method: "GET",
     path: "/sections/:id/contents",
     access: "read",
+    reads: anyOf(
+      "sections",
+      "enrolments",
+      "students",
+      "plans",
+      "lessons",
+      "recaps",
+      "checks",
+      "evidence",
+      "log",
+      "comments",
+    ),
     params: byId,
     response: sectionContents,
   }),
@@ -121,6 +143,7 @@ export const sectionsApi = {
     method: "POST",
     path: "/sections/:id/restore",
     access: "sections.write",
+    changes: anyOf("sections"),
     params: byId,
     response: section,
   }),
@@ -129,6 +152,7 @@ export const sectionsApi = {
     method: "POST",
     path: "/sections/:id/substitutes",
     access: "lessons.write",
+    changes: anyOf("sections"),
     params: byId,
     response: section,
   }),
@@ -137,6 +161,20 @@ export const sectionsApi = {
     method: "GET",
     path: "/sections/:id/calendar",
     access: "read",
+    reads: anyOf(
+      "dances",
+      "figures",
+      "levels",
+      "sections",
+      "plans",
+      "lessons",
+      "checks",
+      "rooms",
+      "terms",
+      "absences",
+      "staff",
+      "settings",
+    ),
     params: byId,
     response: z.object({ text: z.string() }),
   }),

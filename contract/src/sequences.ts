@@ -5,6 +5,7 @@ import { danceContent } from "./dances.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line } from "./fields.ts";
 import { manner } from "./manner.ts";
+import { anyOf, EVERYTHING } from "./things.ts";
 
 const itemId = z
   .string()
@@ -131,6 +132,7 @@ const changesLink = (action: string) =>
     method: "POST",
     path: `/sequences/:id/${action}`,
     access: "sequences.write",
+    changes: { sequences: ":id" },
     params: byId,
     body: onVersion,
     response: sequenceRecord,
@@ -138,11 +140,18 @@ const changesLink = (action: string) =>
 
 /** Endpoints of sequences. */
 export const sequencesApi = {
-  list: endpoint({ method: "GET", path: "/sequences", access: "read", response: z.array(sequenceSummary) }),
+  list: endpoint({
+    method: "GET",
+    path: "/sequences",
+    access: "read",
+    reads: anyOf("sequences", "figures", "dances"),
+    response: z.array(sequenceSummary),
+  }),
   read: endpoint({
     method: "GET",
     path: "/sequences/:id",
     access: "read",
+    reads: { sequences: ":id", ...anyOf("figures", "dances") },
     params: byId,
     response: sequenceRecord,
   }),
@@ -150,6 +159,7 @@ export const sequencesApi = {
     method: "POST",
     path: "/sequences",
     access: "sequences.write",
+    changes: anyOf("sequences"),
     body: sequenceContent,
     response: sequenceRecord,
   }),
@@ -157,6 +167,7 @@ export const sequencesApi = {
     method: "PUT",
     path: "/sequences/:id",
     access: "sequences.write",
+    changes: { sequences: ":id" },
     params: byId,
     body: changeOf(sequenceContent),
     response: sequenceRecord,
@@ -165,6 +176,7 @@ export const sequencesApi = {
     method: "DELETE",
     path: "/sequences/:id",
     access: "sequences.write",
+    changes: { sequences: ":id" },
     params: byId,
     response: nothing,
   }),
@@ -172,6 +184,7 @@ export const sequencesApi = {
     method: "POST",
     path: "/sequences/:id/restore",
     access: "sequences.write",
+    changes: { sequences: ":id" },
     params: byId,
     response: sequenceRecord,
   }),
@@ -179,6 +192,7 @@ export const sequencesApi = {
     method: "GET",
     path: "/sequences/:id/versions",
     access: "read",
+    reads: { sequences: ":id", ...anyOf("staff") },
     params: byId,
     response: z.array(sequenceVersion),
   }),
@@ -189,6 +203,7 @@ export const sequencesApi = {
     method: "GET",
     path: "/public/sequences/:secret",
     access: "anyone",
+    reads: EVERYTHING,
     params: z.object({ secret: z.string().regex(/^[\w-]{20,60}$/) }),
     response: publicSequence,
   }),

@@ -4,6 +4,7 @@ import { endpoint } from "./endpoint.ts";
 import { shown } from "./factors.ts";
 import { manner } from "./manner.ts";
 import { STAFF_ROLES } from "./permissions.ts";
+import { anyOf, EVERYTHING, NOTHING } from "./things.ts";
 
 /** An email address. */
 export const email = z.email("An email address such as name@studio.example").max(200).toLowerCase();
@@ -96,22 +97,43 @@ export type PasswordChange = z.infer<typeof passwordChange>;
 
 /** Endpoints of signing in and out. */
 export const sessionApi = {
-  read: endpoint({ method: "GET", path: "/session", access: "anyone", response: session }),
-  signIn: endpoint({ method: "POST", path: "/session", access: "anyone", body: signIn, response: session }),
+  read: endpoint({
+    method: "GET",
+    path: "/session",
+    access: "anyone",
+    reads: anyOf("settings", "staff"),
+    response: session,
+  }),
+  signIn: endpoint({
+    method: "POST",
+    path: "/session",
+    access: "anyone",
+    changes: anyOf("sessions"),
+    body: signIn,
+    response: session,
+  }),
   /** The password once more, before something that cannot be taken back. It holds for ten minutes. */
   confirm: endpoint({
     method: "POST",
     path: "/session/confirm",
     access: "read",
+    changes: NOTHING,
     body: z.object({ password }),
     response: session,
   }),
-  signOut: endpoint({ method: "DELETE", path: "/session", access: "anyone", response: session }),
+  signOut: endpoint({
+    method: "DELETE",
+    path: "/session",
+    access: "anyone",
+    changes: anyOf("sessions"),
+    response: session,
+  }),
   /** Ends all other sign-ins of the account. */
   changePassword: endpoint({
     method: "PUT",
     path: "/session/password",
     access: "read",
+    changes: anyOf("sessions"),
     body: passwordChange,
     response: session,
   }),
@@ -119,6 +141,7 @@ export const sessionApi = {
     method: "PUT",
     path: "/session/account",
     access: "read",
+    changes: anyOf("staff", "sessions"),
     body: ownAccount,
     response: session,
   }),
@@ -127,14 +150,23 @@ export const sessionApi = {
     method: "GET",
     path: "/session/places",
     access: "read",
+    reads: anyOf("sessions"),
     response: z.array(signInPlace),
   }),
   endPlace: endpoint({
     method: "DELETE",
     path: "/session/places/:key",
     access: "read",
+    changes: anyOf("sessions"),
     params: signInPlace.pick({ key: true }),
     response: z.array(signInPlace),
   }),
-  setUp: endpoint({ method: "POST", path: "/setup", access: "anyone", body: setup, response: session }),
+  setUp: endpoint({
+    method: "POST",
+    path: "/setup",
+    access: "anyone",
+    changes: EVERYTHING,
+    body: setup,
+    response: session,
+  }),
 };

@@ -5,6 +5,7 @@ import { endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
 import { CLOCKS, DATE_ORDERS, LENGTHS } from "./manner.ts";
 import { timeZone } from "./session.ts";
+import { anyOf } from "./things.ts";
 
 /** Every field of the studio's settings. */
 export const SETTINGS_FIELDS = {
@@ -56,11 +57,18 @@ export type Settings = z.infer<typeof settings>;
 
 /** Endpoints of the studio's settings. */
 export const settingsApi = {
-  read: endpoint({ method: "GET", path: "/settings", access: "read", response: settings }),
+  read: endpoint({
+    method: "GET",
+    path: "/settings",
+    access: "read",
+    reads: anyOf("settings"),
+    response: settings,
+  }),
   change: endpoint({
     method: "PUT",
     path: "/settings",
     access: "settings.write",
+    changes: anyOf("settings"),
     body: settings,
     response: settings,
   }),

@@ -3,6 +3,7 @@ import { changeOf, stored, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 import { email, newPassword } from "./session.ts";
+import { anyOf } from "./things.ts";
 
 /** Who works at the studio, as it is written. */
 export const staffContent = z.object({
@@ -28,11 +29,18 @@ export type NewStaff = z.infer<typeof newStaff>;
 
 /** Endpoints of the staff. */
 export const staffApi = {
-  list: endpoint({ method: "GET", path: "/staff", access: "read", response: z.array(staffMember) }),
+  list: endpoint({
+    method: "GET",
+    path: "/staff",
+    access: "read",
+    reads: anyOf("staff"),
+    response: z.array(staffMember),
+  }),
   create: endpoint({
     method: "POST",
     path: "/staff",
     access: "staff.write",
+    changes: anyOf("staff", "letters"),
     body: newStaff,
     response: staffMember,
   }),
@@ -40,6 +48,7 @@ export const staffApi = {
     method: "PUT",
     path: "/staff/:id",
     access: "staff.write",
+    changes: anyOf("staff", "letters", "sessions"),
     params: byId,
     body: staffChange,
     response: staffMember,

@@ -3,6 +3,7 @@ import { ENROLMENT_ROLES } from "@map-step/core/student";
 import { z } from "zod";
 import { changeOf, localDate, stored, version, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
+import { anyOf, EVERYTHING } from "./things.ts";
 
 /** What one dancer dances at one time. Of students the studio keeps a name, a role and what they danced, nothing more. */
 export const STUDENT_ROLES = ["leader", "follower", "solo"] as const;
@@ -198,16 +199,24 @@ export const studentsApi = {
     method: "GET",
     path: "/sections/:id/students",
     access: "read",
+    reads: anyOf("students", "enrolments", "sections"),
     params: byId,
     response: z.array(enrolled),
   }),
   /** Everybody of the studio, by name; a teacher sees those of their own sections. */
-  all: endpoint({ method: "GET", path: "/students", access: "read", response: z.array(studioPerson) }),
+  all: endpoint({
+    method: "GET",
+    path: "/students",
+    access: "read",
+    reads: anyOf("students", "enrolments", "sections", "levels"),
+    response: z.array(studioPerson),
+  }),
   /** Somebody new; from the first lesson on where nothing else is said. */
   create: endpoint({
     method: "POST",
     path: "/sections/:id/students",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     body: studentContent.extend({ from: localDate.optional() }),
     response: enrolled,
@@ -217,6 +226,7 @@ export const studentsApi = {
     method: "POST",
     path: "/sections/:id/enrolments",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     body: enrolBody,
     response: z.array(enrolled),
@@ -225,6 +235,7 @@ export const studentsApi = {
     method: "PUT",
     path: "/students/:id",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     body: studentChange,
     response: studioPerson,
@@ -233,6 +244,7 @@ export const studentsApi = {
     method: "PUT",
     path: "/enrolments/:id",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     body: inOrder(changeOf(enrolmentContent)),
     response: enrolled,
@@ -242,6 +254,7 @@ export const studentsApi = {
     method: "DELETE",
     path: "/enrolments/:id",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     response: nothing,
   }),
@@ -250,6 +263,7 @@ export const studentsApi = {
     method: "POST",
     path: "/enrolments/:id/open",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     response: enrolled,
   }),
@@ -257,6 +271,7 @@ export const studentsApi = {
     method: "POST",
     path: "/enrolments/:id/restore",
     access: "students.write",
+    changes: anyOf("students", "enrolments"),
     params: byId,
     response: enrolled,
   }),
@@ -265,6 +280,7 @@ export const studentsApi = {
     method: "GET",
     path: "/students/alike",
     access: "students.join",
+    reads: anyOf("students", "enrolments"),
     response: z.array(alikePair),
   }),
   /** Says that this one is another one, written twice: everything of both is one person's from now on. */
@@ -272,6 +288,7 @@ export const studentsApi = {
     method: "POST",
     path: "/students/:id/same-as",
     access: "students.join",
+    changes: anyOf("students", "enrolments", "evidence", "practice"),
     params: byId,
     body: z.object({ studentId: z.uuid() }),
     response: studioPerson,
@@ -281,6 +298,7 @@ export const studentsApi = {
     method: "POST",
     path: "/students/:id/separate",
     access: "students.join",
+    changes: anyOf("students", "enrolments", "evidence", "practice"),
     params: byId,
     response: studioPerson,
   }),
@@ -289,6 +307,7 @@ export const studentsApi = {
     method: "GET",
     path: "/students/:id/export",
     access: "read",
+    reads: EVERYTHING,
     params: byId,
     response: studentExport,
   }),
@@ -297,6 +316,7 @@ export const studentsApi = {
     method: "GET",
     path: "/students/:id/named",
     access: "students.erase",
+    reads: EVERYTHING,
     params: byId,
     response: namePlaces,
   }),
@@ -305,6 +325,7 @@ export const studentsApi = {
     method: "POST",
     path: "/students/:id/erased",
     access: "students.erase",
+    changes: EVERYTHING,
     params: byId,
     body: z.object({ places: z.array(z.string().max(100)).max(20_000), basis: z.string().max(100) }),
     response: nothing,

@@ -22,6 +22,7 @@ import { sequenceContent } from "./sequences.ts";
 import { email } from "./session.ts";
 import { settingsContent } from "./settings.ts";
 import { enrolmentContent, studentContent } from "./students.ts";
+import { EVERYTHING } from "./things.ts";
 import { absence, inOrder, roomContent, term } from "./timetable.ts";
 
 /** Says in a file that it holds a whole studio. */
@@ -296,6 +297,7 @@ export const studioFileApi = {
     method: "GET",
     path: "/studio/file",
     access: "studio.file",
+    reads: EVERYTHING,
     response: studioFile,
   }),
   /** Only into a studio that has nothing but staff; all of it or nothing. */
@@ -303,6 +305,7 @@ export const studioFileApi = {
     method: "POST",
     path: "/studio/file",
     access: "studio.file",
+    changes: EVERYTHING,
     judgesText: true,
     body: z.instanceof(Uint8Array, { message: "Send the file as it was saved" }),
     response: taken,

@@ -3,6 +3,7 @@ import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
 import { section, standIn } from "./sections.ts";
+import { anyOf } from "./things.ts";
 
 /** Every field of a room, read by its form and its table. Sections name it by its name. */
 export const ROOM_FIELDS = {
@@ -116,32 +117,54 @@ export const goesOn = z.object({
 });
 
 const editable = <C extends z.ZodType, U extends z.ZodType, R extends z.ZodType>(
-  path: string,
+  thing: "rooms" | "terms",
   access: "timetable.write",
   schemas: { readonly content: C; readonly change: U; readonly response: R },
 ) => ({
-  list: endpoint({ method: "GET", path, access: "read", response: z.array(schemas.response) }),
-  create: endpoint({ method: "POST", path, access, body: schemas.content, response: schemas.response }),
+  list: endpoint({
+    method: "GET",
+    path: `/${thing}`,
+    access: "read",
+    reads: anyOf(thing),
+    response: z.array(schemas.response),
+  }),
+  create: endpoint({
+    method: "POST",
+    path: `/${thing}`,
+    access,
+    changes: anyOf(thing, "sections"),
+    body: schemas.content,
+    response: schemas.response,
+  }),
   change: endpoint({
     method: "PUT",
-    path: `${path}/:id`,
+    path: `/${thing}/:id`,
     access,
+    changes: anyOf(thing, "sections"),
     params: byId,
     body: schemas.change,
     response: schemas.response,
   }),
-  remove: endpoint({ method: "DELETE", path: `${path}/:id`, access, params: byId, response: nothing }),
+  remove: endpoint({
+    method: "DELETE",
+    path: `/${thing}/:id`,
+    access,
+    changes: anyOf(thing, "sections"),
+    params: byId,
+    response: nothing,
+  }),
   restore: endpoint({
     method: "POST",
-    path: `${path}/:id/restore`,
+    path: `/${thing}/:id/restore`,
     access,
+    changes: anyOf(thing, "sections"),
     params: byId,
     response: schemas.response,
   }),
 });
 
 /** Endpoints of rooms. A room that is called otherwise is called so in its sections as well. */
-export const roomsApi = editable("/rooms", "timetable.write", {
+export const roomsApi = editable("rooms", "timetable.write", {
   content: roomContent,
   change: changeOf(roomContent),
   response: room,
@@ -149,12 +172,13 @@ export const roomsApi = editable("/rooms", "timetable.write", {
 
 /** Endpoints of terms. */
 export const termsApi = {
-  ...editable("/terms", "timetable.write", { content: termContent, change: termChange, response: term }),
+  ...editable("terms", "timetable.write", { content: termContent, change: termChange, response: term }),
   /** Sections go on in a term: each is a new one with the same day, hour and room, round the term's closed days. */
   goOn: endpoint({
     method: "POST",
     path: "/terms/:id/sections",
     access: "timetable.write",
+    changes: anyOf("levels", "sections", "plans", "enrolments"),
     params: byId,
     body: z.object({
       sections: z
@@ -172,11 +196,18 @@ export const termsApi = {
 
 /** Endpoints of absences: a teacher says their own, the director anybody's. */
 export const absencesApi = {
-  list: endpoint({ method: "GET", path: "/absences", access: "read", response: z.array(absence) }),
+  list: endpoint({
+    method: "GET",
+    path: "/absences",
+    access: "read",
+    reads: anyOf("absences", "staff"),
+    response: z.array(absence),
+  }),
   create: endpoint({
     method: "POST",
     path: "/absences",
     access: "absences.write",
+    changes: anyOf("absences"),
     body: absenceContent,
     response: absence,
   }),
@@ -184,6 +215,7 @@ export const absencesApi = {
     method: "DELETE",
     path: "/absences/:id",
     access: "absences.write",
+    changes: anyOf("absences"),
     params: byId,
     response: nothing,
   }),
@@ -191,6 +223,7 @@ export const absencesApi = {
     method: "POST",
     path: "/absences/:id/restore",
     access: "absences.write",
+    changes: anyOf("absences"),
     params: byId,
     response: absence,
   }),
@@ -203,6 +236,18 @@ export const timetableApi = {
     method: "GET",
     path: "/timetable/:from/:until",
     access: "read",
+    reads: anyOf(
+      "levels",
+      "sections",
+      "plans",
+      "lessons",
+      "checks",
+      "rooms",
+      "terms",
+      "absences",
+      "staff",
+      "settings",
+    ),
     params: z
       .object({ from: localDate, until: localDate })
       .refine(
@@ -216,6 +261,7 @@ export const timetableApi = {
     method: "PUT",
     path: "/sections/:id/stand-ins/:week",
     access: "lessons.write",
+    changes: anyOf("sections"),
     params: z.object({ id: z.uuid(), week: z.coerce.number().int().min(1).max(26) }),
     body: z.object({ forId: z.uuid(), staffId: z.uuid().nullable() }),
     response: section,

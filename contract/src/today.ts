@@ -3,6 +3,7 @@ import { localDate } from "./common.ts";
 import { course } from "./courses.ts";
 import { endpoint } from "./endpoint.ts";
 import { lessonSummary } from "./lessons.ts";
+import { EVERYTHING } from "./things.ts";
 
 const sectionLine = z.object({
   sectionName: z.string(),
@@ -46,5 +47,5 @@ export type Today = z.infer<typeof today>;
 
 /** The endpoint of the first page. */
 export const todayApi = {
-  read: endpoint({ method: "GET", path: "/today", access: "read", response: today }),
+  read: endpoint({ method: "GET", path: "/today", access: "read", reads: EVERYTHING, response: today }),
 };

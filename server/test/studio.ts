@@ -12,6 +12,7 @@ import {
   type Level,
   type LevelContent,
   type LogEntryRecord,
+  meets,
   newFigure,
   type Problem,
   SECTION_FIELDS,
@@ -20,6 +21,8 @@ import {
   type Session,
   type StaffRole,
   startOf,
+  type Thing,
+  touchedBy,
 } from "@map-step/contract";
 import { afterAll } from "vitest";
 import type { z } from "zod";
@@ -38,11 +41,37 @@ export interface Answer<T> {
   readonly headers: Headers;
 }
 
+/** How many requests are on their way: with more than one, whose change it is cannot be told. */
+let underWay = 0;
+
+/** Holds that an endpoint changes what it says, and nothing else. @returns what to call when its answer is there */
+async function holdChanges(
+  db: Database,
+  { method, path, changes }: Endpoint,
+  params: Record<string, unknown>,
+): Promise<() => Promise<void>> {
+  const rows = async (sql: string) => (await db.sequelize.query(sql))[0] as { list: Thing; id: string }[];
+  const [newest] = await rows("select 'staff' as list, coalesce(max(id), 0)::text as id from history");
+  return async () => {
+    if (underWay > 1) return;
+    const told = await rows(`select list, thing_id as id from history where id > ${newest?.id}`);
+    const touched = touchedBy(changes, params);
+    const isSaid = ({ list, id }: { list: Thing; id: string }) => meets([[list, id]], touched);
+    const unsaid = told.filter((one) => !isSaid(one)).map(({ list }) => list);
+    if (unsaid.length > 0)
+      throw new Error(`${method} ${path} changed ${[...new Set(unsaid)].join(", ")} and does not say so`);
+  };
+}
+
 /** Somebody with a browser: keeps cookies and sends the token back. */
 export class Visitor {
   #cookies = new Map<string, string>();
   #token = "";
-  constructor(readonly address: string) {}
+  /** @param db where what was changed is looked up after each request; not at all without one */
+  constructor(
+    readonly address: string,
+    readonly db: Database | null = null,
+  ) {}
 
   async send(
     method: string,
@@ -78,11 +107,23 @@ export class Visitor {
   }
 
   async call<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
-    { method, path }: Endpoint<P, B, R>,
+    endpoint: Endpoint<P, B, R>,
     { params = {}, body }: { params?: Record<string, unknown>; body?: z.input<B> } = {},
   ): Promise<Answer<z.output<R>>> {
-    const filled = path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
-    return (await this.send(method, filled, body)) as Answer<z.output<R>>;
+    const { method, path } = endpoint;
+    underWay += 1;
+    try {
+      const held = this.db && method !== "GET" ? await holdChanges(this.db, endpoint, params) : null;
+      const answer = (await this.send(method, this.#fill(path, params), body)) as Answer<z.output<R>>;
+      await held?.();
+      return answer;
+    } finally {
+      underWay -= 1;
+    }
+  }
+
+  #fill(path: string, params: Record<string, unknown>): string {
+    return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
   }
 }
 
@@ -148,7 +189,7 @@ export async function openStudio(
   const others: Serving[] = [];
   if (furnish.studio) await db.Studio.create({ id: 1, name: "Test house", timeZone: "Europe/Lisbon" });
   const visitor = async () => {
-    const fresh = new Visitor(address);
+    const fresh = new Visitor(address, db);
     await fresh.call(api.session.read);
     return fresh;
   };

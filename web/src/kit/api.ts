@@ -1,6 +1,7 @@
 import type { Endpoint } from "@map-step/contract/endpoint";
 import { type FieldError, PROBLEM_TYPES, type Problem } from "@map-step/contract/problem";
 import { type Session, sessionApi } from "@map-step/contract/session";
+import { meets, type Touched, touchedBy } from "@map-step/contract/things";
 import {
   type Query,
   type QueryClient,
@@ -119,10 +120,23 @@ export async function call<P extends z.ZodType, B extends z.ZodType, R extends z
   }
 }
 
+declare module "@tanstack/react-query" {
+  interface Register {
+    /** What an answer of the studio was put together from. */
+    queryMeta: { readonly reads: readonly Touched[] };
+  }
+}
+
 /** Where the answer of a request is kept between visits. */
 export const keyOf = (endpoint: Endpoint, params: Readonly<Record<string, unknown>> = {}) => [
   address(endpoint.path, params),
 ];
+
+/** How an answer is kept, and what it was put together from. */
+const keptAs = (endpoint: Endpoint, params: Readonly<Record<string, unknown>> = {}) => ({
+  queryKey: keyOf(endpoint, params),
+  meta: { reads: touchedBy(endpoint.reads, params) },
+});
 
 /** Reads with an endpoint and keeps the answer. */
 export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
@@ -132,7 +146,7 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
 ) {
   const { params } = input as { params?: Record<string, unknown> };
   return useQuery<z.output<R>, ApiError>({
-    queryKey: keyOf(endpoint, params),
+    ...keptAs(endpoint, params),
     queryFn: () => call(endpoint, input),
     ...options,
   });
@@ -141,7 +155,7 @@ export function useApi<P extends z.ZodType, B extends z.ZodType, R extends z.Zod
 /** Reads something that takes no parameters before a page asks for it. */
 export const askAhead = (client: QueryClient, endpoint: Endpoint): Promise<void> =>
   client.prefetchQuery({
-    queryKey: keyOf(endpoint),
+    ...keptAs(endpoint),
     queryFn: () => call(endpoint, { params: {}, body: undefined }),
   });
 
@@ -152,7 +166,7 @@ export function useApiOfEach<P extends z.ZodType, B extends z.ZodType, R extends
 ): readonly z.output<R>[] | undefined {
   return useQueries({
     queries: inputs.map((input) => ({
-      queryKey: keyOf(endpoint, (input as { params?: Record<string, unknown> }).params),
+      ...keptAs(endpoint, (input as { params?: Record<string, unknown> }).params),
       queryFn: () => call(endpoint, input),
     })),
     combine: allThere<z.output<R>>,
@@ -164,12 +178,22 @@ const allThere = <T>(results: readonly { readonly data: T | undefined }[]): read
   return there.length === results.length ? there : undefined;
 };
 
+/** What is not read again though it may be another now, by its address and what it was put together from. */
+export type Except = (place: string, reads: readonly Touched[]) => boolean;
+
 /**
- * Has everything of some places read again when next shown. What is asked for the first time and still on its way was
+ * Has what a change touches read again when next shown. What is asked for the first time and still on its way was
  * perhaps answered before the change, so it is read once more when it is here: by itself the client takes it for new.
  */
-export function readAgain(client: QueryClient, isMeant: (place: unknown) => boolean): Promise<void> {
-  const predicate = ({ queryKey: [place] }: Query) => isMeant(place);
+export function readAgain(
+  client: QueryClient,
+  changed: readonly Touched[],
+  except: Except = () => false,
+): Promise<void> {
+  const predicate = ({ queryKey: [place], meta }: Query) => {
+    const reads = meta?.reads ?? [];
+    return meets(reads, changed) && !except(String(place), reads);
+  };
   const first = client.getQueryCache().findAll({ predicate, fetchStatus: "fetching" });
   for (const query of first) {
     if (query.state.data !== undefined) continue;
@@ -179,14 +203,7 @@ export function readAgain(client: QueryClient, isMeant: (place: unknown) => bool
   return client.invalidateQueries({ predicate });
 }
 
-/** After a change everything read before is read again when next shown; the session is its own. */
-const refresh = (client: QueryClient, gone: string | null) =>
-  readAgain(
-    client,
-    (place) => place !== keyOf(sessionApi.read)[0] && !(gone !== null && String(place).startsWith(gone)),
-  );
-
-/** Changes something with an endpoint. What it takes away is not read again. */
+/** Changes something with an endpoint; what it touches is read again, but not what it takes away. */
 export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
   endpoint: Endpoint<P, B, R>,
 ) {
@@ -195,7 +212,12 @@ export function useChange<P extends z.ZodType, B extends z.ZodType, R extends z.
     mutationFn: (input) => call(endpoint, input),
     onSuccess: (_answer, input) => {
       const { params } = input as { params?: Record<string, unknown> };
-      return refresh(client, endpoint.method === "DELETE" ? address(endpoint.path, params) : null);
+      const gone = endpoint.method === "DELETE" ? address(endpoint.path, params) : null;
+      return readAgain(
+        client,
+        touchedBy(endpoint.changes, params),
+        (place) => gone !== null && place.startsWith(gone),
+      );
     },
   });
 }

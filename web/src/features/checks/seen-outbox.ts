@@ -1,4 +1,4 @@
-import { api, type SectionEvidence, type SeenEntry } from "@map-step/contract";
+import { api, type SectionEvidence, type SeenEntry, touchedBy } from "@map-step/contract";
 import { call, keyOf, readAgain } from "../../kit/api.ts";
 import { keepAsAnswer } from "../../kit/offline.ts";
 import { openOutbox } from "../../kit/outbox.ts";
@@ -32,7 +32,11 @@ export const sending: Sending<SeenEntry, SectionKey> = {
     // First what the studio has, then off this device: at no moment does an entry stand in neither.
     client.setQueryData<SectionEvidence>(key, now);
     await keepAsAnswer(key[0] ?? "", now);
-    void readAgain(client, (place) => /\/(checks|seen|evidence)$/.test(String(place)) && place !== key[0]);
+    void readAgain(
+      client,
+      touchedBy(api.checks.note.changes, { id: sectionId }),
+      (place) => place === key[0],
+    );
     const became = new Map(answers.map((answer) => [answer.id, answer]));
     return some.flatMap(({ order, entry }) => {
       const answer = became.get(entry.id);

@@ -1,5 +1,5 @@
 import type { LogEntryRecord } from "@map-step/contract";
-import { api, type ClassLogRecord } from "@map-step/contract";
+import { api, type ClassLogRecord, touchedBy } from "@map-step/contract";
 import type { QueryClient } from "@tanstack/react-query";
 import { call, keyOf, readAgain } from "../../kit/api.ts";
 import { keepAsAnswer } from "../../kit/offline.ts";
@@ -7,14 +7,18 @@ import type { Sending } from "../../kit/outbox-send.ts";
 import { type LessonKey, outbox } from "./outbox.ts";
 
 /** The answer of the studio is the log as it is now; pages show it at once and read the rest again. */
-async function takeLog(client: QueryClient, lesson: LessonKey, log: ClassLogRecord): Promise<void> {
-  const { sectionId, week } = lesson;
-  const logKey = keyOf(api.classLog.read, { sectionId, week });
+async function takeLog(
+  client: QueryClient,
+  { sectionId, week }: LessonKey,
+  log: ClassLogRecord,
+): Promise<void> {
+  const lesson = { sectionId, week };
+  const logKey = keyOf(api.classLog.read, lesson);
   // An answer still on its way was given before and must not come after.
   await client.cancelQueries({ queryKey: logKey });
   client.setQueryData(logKey, log);
   await keepAsAnswer(logKey[0] ?? "", log);
-  void readAgain(client, (place) => place !== logKey[0] && place !== keyOf(api.session.read)[0]);
+  void readAgain(client, touchedBy(api.classLog.note.changes, lesson), (place) => place === logKey[0]);
 }
 
 /** How what was noted in a class goes to the studio. */

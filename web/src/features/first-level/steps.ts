@@ -5,6 +5,7 @@ import {
   DANCE_FIELDS,
   type DanceRecord,
   danceContent,
+  EVERYTHING,
   type FigureRecord,
   LEVEL_FIELDS,
   type Level,
@@ -14,6 +15,7 @@ import {
   sectionContent,
   startOf,
   toLevelPlan,
+  touchedBy,
 } from "@map-step/contract";
 import { draftPlan } from "@map-step/core/plan";
 import type { StarterSet } from "@map-step/core/starter";
@@ -45,7 +47,7 @@ async function draftOfLevel(level: Level, dance: DanceRecord): Promise<void> {
 /** What each step leaves behind: a real dance with its figures, a real level with a drafted plan, a real class. */
 export function useSteps() {
   const client = useQueryClient();
-  const again = () => readAgain(client, (place) => typeof place === "string" && place.startsWith("/api/"));
+  const again = () => readAgain(client, touchedBy(EVERYTHING));
   return {
     makeDance: async (name: string, set: StarterSet | null): Promise<DanceRecord> => {
       const dance = { ...startOf(DANCE_FIELDS), ...set?.dance, name };

@@ -1,5 +1,13 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { api, type ChangeTold, type LookTold, type NotedTold } from "@map-step/contract";
+import {
+  api,
+  type ChangeTold,
+  EVERYTHING,
+  type LookTold,
+  type NotedTold,
+  type Touched,
+  touchedBy,
+} from "@map-step/contract";
 import { inWords } from "@map-step/core/words";
 import { useQueryClient } from "@tanstack/react-query";
 import { Eye, WifiOff } from "lucide-react";
@@ -10,7 +18,6 @@ import { doubt, useSilentSince } from "../../kit/connection.ts";
 import { Silence } from "../../kit/silence.tsx";
 import { SESSION_KEY, useSession } from "../session/session.tsx";
 import { shareLine } from "./line.ts";
-import { differsAfter, holdsNoted } from "./meant.ts";
 
 /** Several changes in a moment are read once. Milliseconds. */
 const GATHER_MS = 250;
@@ -21,8 +28,16 @@ const [LOOK_MS, GONE_MS] = [20_000, 45_000];
 /** A line that comes back within this is not worth a word. Milliseconds. */
 const PATIENCE_MS = 3_000;
 
-/** Of a sort that may show anywhere. */
-const ANYTHING = { list: "levels", thingId: "", what: "changed", byId: null } as const;
+/** What is put together from all that was noted, such as what is due, follows after so long. Milliseconds. */
+const FOLLOW_MS = 5_000;
+/** What is noted in a class or a check, in any. */
+const NOTED: readonly Touched[] = [
+  ["log", "any"],
+  ["evidence", "any"],
+];
+
+/** Whether an answer is of one class log, or of what was seen in one section. */
+const isOfOne = ([thing, id]: Touched): boolean => (thing === "log" || thing === "evidence") && id !== "any";
 
 /** Reads again what changed elsewhere, once for what comes together. */
 function useReadingAgain(own: string) {
@@ -31,10 +46,16 @@ function useReadingAgain(own: string) {
     const read = (changes: readonly ChangeTold[]): void => {
       // What is on its way may take away what is asked for again.
       if (client.isMutating() > 0) setTimeout(() => read(changes), GATHER_MS);
-      else void readAgain(client, (place) => differsAfter(place, changes, own));
+      else {
+        // What they took away themselves is not asked for once more.
+        const gone = changes.filter(({ what, byId }) => what === "removed" && byId === own);
+        const touched = changes.map(({ list, thingId }): Touched => [list, thingId]);
+        void readAgain(client, touched, (place) => gone.some(({ thingId }) => place.includes(thingId)));
+      }
     };
     const [theirs, mine]: [ChangeTold[], ChangeTold[]] = [[], []];
-    const noted: (NotedTold | null)[] = [];
+    const noted: Touched[] = [];
+    let following: Touched[] = [];
     let quiet: ReturnType<typeof setTimeout> | undefined;
     return {
       change: (change: ChangeTold) => {
@@ -47,14 +68,23 @@ function useReadingAgain(own: string) {
       },
       /** What was noted in a class or a check; without a word of which, in any. */
       noted: (told: NotedTold | null) => {
-        if (noted.push(told) > 1) return;
+        const touched: readonly Touched[] = told
+          ? [[told.week === null ? "evidence" : "log", told.sectionId]]
+          : NOTED;
+        if (following.length === 0)
+          setTimeout(() => {
+            void readAgain(client, following);
+            following = [];
+          }, FOLLOW_MS);
+        following = [...following, ...touched];
+        if (noted.push(...touched) > touched.length) return;
         setTimeout(() => {
-          const all = noted.splice(0);
-          void readAgain(client, (place) => all.some((one) => holdsNoted(place, one)));
+          const now = noted.splice(0);
+          void readAgain(client, now, (_place, reads) => !reads.some(isOfOne));
         }, GATHER_MS);
       },
       /** Everything: what was missed is not known. */
-      all: () => void readAgain(client, (place) => differsAfter(place, [ANYTHING], own)),
+      all: () => void readAgain(client, touchedBy(EVERYTHING)),
     };
   }, [client, own]);
 }

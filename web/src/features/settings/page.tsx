@@ -10,7 +10,6 @@ import {
 } from "@map-step/contract";
 import { MARK_NAMES } from "@map-step/core/check";
 import { HOUSE } from "@map-step/core/recap";
-import { useQueryClient } from "@tanstack/react-query";
 import { useApi, useChange } from "../../kit/api.ts";
 import { AreaField, ChoiceField, TextField } from "../../kit/fields.tsx";
 import { useContractForm } from "../../kit/form.ts";
@@ -23,7 +22,6 @@ import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
 import { DirectorsShowMore } from "../factors/directors.tsx";
 import { FormHistory } from "../history/form-history.tsx";
-import { SESSION_KEY } from "../session/session.tsx";
 import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
 
 const ZONES = Intl.supportedValuesOf("timeZone");
@@ -48,7 +46,6 @@ const SHOWN = shownBy(SETTINGS_FIELDS, {
 
 function SettingsForm({ now }: { now: Settings }) {
   const change = useChange(api.settings.change);
-  const client = useQueryClient();
   const { form, base, restored, forget, discard } = useContractForm(settings, now, "settings");
   const { errors, isSubmitting } = form.formState;
   const { submit, problem, conflict } = useFormSave({
@@ -61,7 +58,6 @@ function SettingsForm({ now }: { now: Settings }) {
       form.reset(saved);
       base.current = saved;
       tellDone("The settings are saved");
-      void client.invalidateQueries({ queryKey: SESSION_KEY });
     },
   });
   const [safePractice, lost] = form.watch(["safePractice", "lost"]);
