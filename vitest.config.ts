@@ -44,10 +44,13 @@ export default defineConfig({
         },
       },
       {
+        test: { name: "web", root: "web", include: ["src/**/*.test.{ts,tsx}"], isolate: false, ...common },
+      },
+      {
         test: {
-          name: "web",
+          name: "pages",
           root: "web",
-          include: ["{src,test}/**/*.test.{ts,tsx}"],
+          include: ["test/**/*.test.{ts,tsx}"],
           isolate: false,
           globalSetup: [STUDIOS],
           ...common,

@@ -1,5 +1,5 @@
 import { defineConfig } from "@playwright/test";
-import { CHROMIUM_FLAGS, needChromium } from "../scripts/lib/packages.ts";
+import { CHROMIUM_FLAGS, needHeadless } from "../scripts/lib/packages.ts";
 
 export default defineConfig({
   testDir: "tests",
@@ -13,7 +13,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     actionTimeout: 60_000,
-    launchOptions: { executablePath: needChromium(), args: [...CHROMIUM_FLAGS] },
+    launchOptions: { executablePath: needHeadless(), args: [...CHROMIUM_FLAGS] },
     // A worker that answers for the network would hide requests from the tests that stop or change them.
     serviceWorkers: "block",
     screenshot: "only-on-failure",

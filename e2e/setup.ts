@@ -1,13 +1,13 @@
 import { execFileSync } from "node:child_process";
 import { buildServer, buildWeb } from "../scripts/lib/build.ts";
-import { needChromium } from "../scripts/lib/packages.ts";
+import { needHeadless } from "../scripts/lib/packages.ts";
 import { layTemplates } from "../scripts/lib/studios.ts";
 
 /** Builds what is not built and lays the studios that the tests copy. */
 export default async function setup(): Promise<() => Promise<void>> {
   // What a browser believes or does may change with it; a test that fails says first where.
   console.log(
-    execFileSync(needChromium(), ["--version"], {
+    execFileSync(needHeadless(), ["--version"], {
       encoding: "utf8",
       stdio: ["ignore", "pipe", "ignore"],
     }).trim(),

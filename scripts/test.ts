@@ -5,7 +5,7 @@ import { join } from "node:path";
 import { buildServer } from "./lib/build.ts";
 import { circlesIn, importsOf } from "./lib/circles.ts";
 import { layerFaults } from "./lib/layers.ts";
-import { needChromium, needPostgres } from "./lib/packages.ts";
+import { needHeadless, needPostgres } from "./lib/packages.ts";
 import { DATA } from "./lib/studio.ts";
 
 interface Outcome {
@@ -84,7 +84,7 @@ const isFree = (faults: readonly string[]) => {
   return faults.length === 0;
 };
 
-const UNITS = ["core", "contract", "server", "web", "demo", "scripts"];
+const UNITS = ["core", "contract", "server", "web", "pages", "demo", "scripts"];
 const PARTS = [...UNITS, "e2e", "static"];
 
 /** Which parts of the tests are wanted, and what else was said; `watch` runs those of vitest again at each change. */
@@ -104,9 +104,10 @@ const { parts, watch } = wanted(process.argv.slice(3));
 const projects = UNITS.filter((name) => parts.has(name)).flatMap((name) => ["--project", name]);
 
 mkdirSync(DATA, { recursive: true });
-needPostgres();
-if (parts.has("e2e")) needChromium();
-buildServer();
+const needsServer = ["server", "pages", "demo", "scripts", "e2e"].some((name) => parts.has(name));
+if (needsServer) needPostgres();
+if (parts.has("e2e")) needHeadless();
+if (needsServer) buildServer();
 if (watch) process.exit(run(bin("vitest"), ["watch", ...projects]) ? 0 : 1);
 
 const statics = () =>

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import type { z } from "zod";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { type Answer, Visitor } from "../../server/test/studio.ts";
+import { workHere } from "../../server/test/work-here.ts";
 import { loadDemo } from "./load.ts";
 import { DEMO_PASSWORD, STAFF } from "./people.ts";
 
@@ -48,7 +49,7 @@ beforeAll(async () => {
     ...{ DATABASE_URL: url, SESSION_SECRET: "only for tests, but long enough for it" },
     ...{ STUDIO_TODAY: TODAY, LOG_LEVEL: "silent" },
   });
-  const { app, close } = createApp(db, config);
+  const { app, close } = createApp(db, config, workHere(db));
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });

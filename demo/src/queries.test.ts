@@ -3,10 +3,9 @@ import type { AddressInfo } from "node:net";
 import { api, type Endpoint } from "@map-step/contract";
 import { createApp, type Database, migrate, openDatabase, readConfig } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { TASKS } from "../../server/src/work/tasks.ts";
-import type { Workers } from "../../server/src/work/work.ts";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { Visitor } from "../../server/test/studio.ts";
+import { workHere } from "../../server/test/work-here.ts";
 import { layBigStudio, type Size } from "./big-studio.ts";
 import { DEMO_PASSWORD } from "./people.ts";
 
@@ -48,12 +47,7 @@ async function open(size: Size): Promise<Open> {
     LOG_LEVEL: "silent",
   });
   // The tasks in this thread and on this connection, so that their queries are counted too.
-  const workers = {
-    run: (name: keyof typeof TASKS, ...rest: unknown[]) =>
-      (TASKS[name] as (database: Database, ...given: unknown[]) => Promise<unknown>)(db, ...rest),
-    close: async () => undefined,
-  } as unknown as Workers;
-  const { app, close } = createApp(db, config, workers);
+  const { app, close } = createApp(db, config, workHere(db));
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });

@@ -73,6 +73,14 @@ export const needNginx = (): string =>
 export const needChromium = (): string =>
   need(chromiumPath, "chromium", "Elsewhere: set CHROMIUM to the path of the browser.");
 
+/** The same Chromium without what draws windows, which starts and renders sooner; the whole one where it is not to be had. */
+export function needHeadless(): string {
+  const find = () =>
+    process.env.CHROMIUM ?? ["/usr/bin/chromium-headless-shell"].find((path) => existsSync(path)) ?? null;
+  if (!find()) install("chromium-headless-shell");
+  return find() ?? needChromium();
+}
+
 /** What Chromium needs to run without a display, as root, and without looking for a network. */
 export const CHROMIUM_FLAGS = [
   "--no-sandbox",

@@ -4,7 +4,7 @@ import { api, contentOfPlan, type Endpoint, PROBLEM_TYPES } from "@map-step/cont
 import { describe, expect, it } from "vitest";
 import { figureContent, levelContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
-const { studio, course, director, teacher } = await studioWithCourse();
+const { studio, course, director, teacher } = await studioWithCourse({}, { THREADS: "yes" });
 
 const removed = async (endpoint: Endpoint, id: string) =>
   expect((await director.call(endpoint, { params: { id } })).status).toBe(200);

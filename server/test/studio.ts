@@ -29,6 +29,7 @@ import type { z } from "zod";
 import { asServer } from "../../scripts/lib/cluster.ts";
 import { createApp, type Database, openDatabase, readConfig, services } from "../src/index.ts";
 import { newDatabase } from "./new-database.ts";
+import { workHere } from "./work-here.ts";
 
 export const TODAY = "2027-02-16";
 export const PASSWORD = "a long enough one";
@@ -163,7 +164,7 @@ async function serveOn(
   const served = openDatabase(config.DATABASE_URL, {
     ...{ today: config.STUDIO_TODAY, key: config.SESSION_SECRET },
   });
-  const { app, hangUp, close } = createApp(served, config);
+  const { app, hangUp, close } = createApp(served, config, settings.THREADS ? undefined : workHere(served));
   const server = await new Promise<Server>((resolve) => {
     const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
   });
@@ -179,7 +180,10 @@ async function serveOn(
   };
 }
 
-/** A server on a database of its own. */
+/**
+ * A server on a database of its own.
+ * @param settings of the server; with `THREADS` it does long work in threads, as in earnest
+ */
 export async function openStudio(
   furnish: { studio: boolean } = { studio: true },
   settings: Record<string, string> = {},
@@ -304,8 +308,11 @@ export async function openCourse(db: Database, about: Partial<LevelContent> = {}
 }
 
 /** What most test files begin with: a studio with a course, its people signed in; closed when the file's tests are over. */
-export async function studioWithCourse(about: Partial<LevelContent> = {}) {
-  const studio = await openStudio();
+export async function studioWithCourse(
+  about: Partial<LevelContent> = {},
+  settings: Record<string, string> = {},
+) {
+  const studio = await openStudio({ studio: true }, settings);
   afterAll(studio.close);
   return {
     studio,
