@@ -1,4 +1,4 @@
-import { existsSync, readFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync } from "node:fs";
 import { join } from "node:path";
 import { figureSchema, studioSchema } from "@map-step/contract";
 import { formatFigure, parseFigure } from "@map-step/core/notation";
@@ -11,9 +11,9 @@ const read = (file: string) => readFileSync(join(root, file), "utf8");
 
 const PAGES = [
   "README.md",
-  ...["architecture", "checks", "contributing", "deploy", "director", "glossary", "notation"].map(
-    (name) => `docs/${name}.md`,
-  ),
+  ...readdirSync(join(root, "docs"), { recursive: true, encoding: "utf8" })
+    .filter((name) => name.endsWith(".md"))
+    .map((name) => `docs/${name}`),
   ...["core", "contract", "server", "web", "demo", "e2e"].map((name) => `${name}/README.md`),
 ];
 
@@ -21,6 +21,39 @@ describe("the documents", () => {
   it.each(PAGES)("%s links to files that are there", (page) => {
     const links = [...read(page).matchAll(/\]\((?!https?:|#)([^)#]+)/g)].map(([, path = ""]) => path);
     for (const path of links) expect(existsSync(join(root, page, "..", path)), path).toBe(true);
+  });
+
+  it.each(PAGES)("%s names commands and files that are there", (page) => {
+    const scripts = Object.keys(JSON.parse(read("package.json")).scripts);
+    const commands = [...read(page).matchAll(/npm run ([\w:-]+)/g)].map(([, name = ""]) => name);
+    expect(commands.filter((name) => !scripts.includes(name))).toEqual([]);
+    const files = [...read(page).matchAll(/`([\w-]+\/[\w./-]+\.(?:tsx?|mjs|sql|json|txt))`/g)].map(
+      ([, path = ""]) => path,
+    );
+    // A record names files of its concept as the concept does.
+    const homes = [
+      "",
+      "core/src",
+      "web/src",
+      "web/src/features",
+      "server/src",
+      "server/src/features",
+      "contract/src",
+    ];
+    const isThere = (path: string) => homes.some((home) => existsSync(join(root, home, path)));
+    expect(files.filter((path) => !isThere(path) && !/^server\/dist|NAME/.test(path))).toEqual([]);
+  });
+
+  it("number the decisions without a gap, each with its concept, in the list once", () => {
+    const names = readdirSync(join(root, "docs/decisions")).filter((name) => /^\d/.test(name));
+    expect(names.map((name) => Number(name.slice(0, 4)))).toEqual(names.map((_name, at) => at + 1));
+    const list = read("docs/decisions/README.md");
+    for (const name of names) {
+      expect(list.split(`(${name})`), name).toHaveLength(2);
+      expect(read(`docs/decisions/${name}`), name).toMatch(
+        /^# \d+\. .+\n\n\w+ · (in force|replaced by \d+)\n/,
+      );
+    }
   });
 
   it("name in the glossary only what the code knows", () => {
