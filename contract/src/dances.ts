@@ -85,7 +85,13 @@ const ownElements = z
 
 /** Every field of a dance, read by its form, what is asked when two changed it, and its table. */
 export const DANCE_FIELDS = {
-  name: { label: "Name of the dance", sort: "name", schema: words(60), start: "" },
+  name: {
+    label: "Name of the dance",
+    sort: "name",
+    schema: words(60),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
   meter: { label: "Beats to the bar", sort: "whole", schema: wholeNumber(2, 12), start: 4 },
   phraseBeats: { label: "Beats to the phrase", sort: "whole", schema: wholeNumber(1, 64), start: 8 },
   slowBeats: { label: "Beats of a slow", sort: "whole", schema: wholeNumber(1, 8), start: 2 },
@@ -117,6 +123,7 @@ export const DANCE_FIELDS = {
     sort: "line",
     schema: line(200),
     start: "",
+    text: { mayName: true, searched: true },
   },
   holds: { label: "Holds", sort: "records", schema: holds, start: USUAL_HOLDS },
   ownElements: { label: "Elements of our own", sort: "records", schema: ownElements, start: [] },

@@ -7,16 +7,31 @@ import { z } from "zod";
  */
 export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "records" | "own";
 
-/** One field of a thing that the studio keeps. */
-export interface PlainField {
+/** What somebody writes freely, beyond the form: from it follow erasing, search, and what a copy begins with. */
+export interface TextFacts {
+  /** It may name a dancer, so it is looked through when one is erased. */
+  readonly mayName: boolean;
+  /** The search finds the thing by it, beside its name. */
+  readonly searched: boolean;
+}
+
+interface AnyField {
   readonly label: string;
   /** A word beside it in the form. */
   readonly help?: string;
-  readonly sort: PlainSort;
   readonly schema: z.ZodType;
   /** What a new one begins with. */
   readonly start: unknown;
+  /** Whether a copy in another term begins with it. */
+  readonly goesOn?: true;
 }
+
+/** One field of a thing that the studio keeps. A text says what it may hold. */
+export type PlainField = AnyField &
+  (
+    | { readonly sort: "name" | "line"; readonly text: TextFacts }
+    | { readonly sort: Exclude<PlainSort, "name" | "line">; readonly text?: never }
+  );
 /** Fields by their names, in the order of the form. */
 export type PlainFields = Readonly<Record<string, PlainField>>;
 
@@ -48,3 +63,22 @@ export const namesOf = <F extends PlainFields, S extends PlainSort>(
   Object.entries(fields).flatMap(([name, { sort }]) =>
     (sorts as readonly PlainSort[]).includes(sort) ? [name as NamesOf<F, S>] : [],
   );
+
+/** Names of the fields whose text says something: where a dancer may be named, or what is searched. */
+export const textsOf = (fields: PlainFields, fact: keyof TextFacts): readonly string[] =>
+  Object.entries(fields).flatMap(([name, { text }]) => (text?.[fact] ? [name] : []));
+
+type GoingOn<F extends PlainFields> = {
+  [K in keyof F]: F[K] extends { readonly goesOn: true } ? K : never;
+}[keyof F];
+
+/** What a copy in another term begins with. */
+export const goingOn = <F extends PlainFields>(
+  fields: F,
+  thing: ValuesOf<F>,
+): Pick<ValuesOf<F>, GoingOn<F>> =>
+  Object.fromEntries(
+    Object.entries(fields).flatMap(([name, { goesOn }]) =>
+      goesOn ? [[name, thing[name as keyof ValuesOf<F>]]] : [],
+    ),
+  ) as Pick<ValuesOf<F>, GoingOn<F>>;

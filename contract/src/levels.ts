@@ -7,7 +7,13 @@ import { anyOf } from "./things.ts";
 /** Every field of a level, read by its form, what is asked when two changed it, and its table. */
 export const LEVEL_FIELDS = {
   danceId: { label: "Dance", sort: "own", schema: z.uuid("Choose a dance"), start: "" },
-  name: { label: "Name", sort: "name", schema: words(80), start: "" },
+  name: {
+    label: "Name",
+    sort: "name",
+    schema: words(80),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
   /** The level whose figures dancers bring along. */
   followsId: {
     label: "Follows",
@@ -58,6 +64,7 @@ export const LEVEL_FIELDS = {
     sort: "line",
     schema: line(300),
     start: "",
+    text: { mayName: true, searched: true },
   },
   /** One that ships, or one of the studio's own. */
   approachId: { label: "Approach", sort: "own", schema: z.string().min(1).max(60), start: "steps-first" },

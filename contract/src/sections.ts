@@ -9,13 +9,21 @@ export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time s
 
 /** Every field of a section, read by its form, what is asked when two changed it, and its table. */
 export const SECTION_FIELDS = {
-  levelId: { label: "Level", sort: "own", schema: z.uuid("Choose a level"), start: "" },
-  name: { label: "Name", sort: "name", schema: words(80), start: "" },
+  levelId: { label: "Level", sort: "own", schema: z.uuid("Choose a level"), start: "", goesOn: true },
+  name: {
+    label: "Name",
+    sort: "name",
+    schema: words(80),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
   room: {
     label: "Room",
     sort: "line",
     schema: z.string().trim().max(80, "At most 80 characters"),
     start: "",
+    text: { mayName: true, searched: true },
+    goesOn: true,
   },
   /** Dancers that the room holds. */
   places: {
@@ -24,6 +32,7 @@ export const SECTION_FIELDS = {
     sort: "maybe",
     schema: wholeNumber(1, 500).nullable().default(null),
     start: null,
+    goesOn: true,
   },
   /** The first lesson; the course meets on its weekday. */
   firstDate: {
@@ -33,13 +42,15 @@ export const SECTION_FIELDS = {
     schema: localDate,
     start: "",
   },
-  startTime: { label: "Begins", sort: "own", schema: startTime, start: "19:30" },
+  startTime: { label: "Begins", sort: "own", schema: startTime, start: "19:30", goesOn: true },
   goodToKnow: {
     label: "Good to know",
     help: "For whoever teaches it: the door, the sound, who needs a hand",
     sort: "line",
     schema: line(500),
     start: "",
+    text: { mayName: true, searched: true },
+    goesOn: true,
   },
   daysOff: {
     label: "Days off",

@@ -9,7 +9,13 @@ import { anyOf } from "./things.ts";
 
 /** Every field of the studio's settings. */
 export const SETTINGS_FIELDS = {
-  name: { label: "Name of the studio", sort: "name", schema: words(80), start: "" },
+  name: {
+    label: "Name of the studio",
+    sort: "name",
+    schema: words(80),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
   timeZone: { label: "Time zone", sort: "own", schema: timeZone, start: "UTC" },
   /** 1 Monday to 7 Sunday. */
   firstWeekday: { label: "The week begins on", sort: "own", schema: wholeNumber(1, 7), start: 1 },
@@ -38,6 +44,7 @@ export const SETTINGS_FIELDS = {
     sort: "line",
     schema: line(400),
     start: "",
+    text: { mayName: true, searched: false },
   },
   lost: {
     label: "What to do when lost",
@@ -45,6 +52,7 @@ export const SETTINGS_FIELDS = {
     sort: "line",
     schema: line(400),
     start: "",
+    text: { mayName: true, searched: false },
   },
 } as const satisfies PlainFields;
 

@@ -7,7 +7,13 @@ import { anyOf } from "./things.ts";
 
 /** Every field of a room, read by its form and its table. Sections name it by its name. */
 export const ROOM_FIELDS = {
-  name: { label: "Name", sort: "name", schema: words(80), start: "" },
+  name: {
+    label: "Name",
+    sort: "name",
+    schema: words(80),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
   places: {
     label: "Places",
     help: "Dancers that it holds; empty for no limit",
@@ -21,6 +27,7 @@ export const ROOM_FIELDS = {
     sort: "line",
     schema: line(300),
     start: "",
+    text: { mayName: true, searched: true },
   },
 } as const satisfies PlainFields;
 /** A room as it is written. */

@@ -5,7 +5,9 @@ import {
   type FigureRecord,
   type Level,
   newFigure,
+  SECTION_FIELDS,
   type Section,
+  startOf,
 } from "@map-step/contract";
 import { parseFigure } from "@map-step/core/notation";
 import { draftPlan, type Placement, reflow } from "@map-step/core/plan";
@@ -166,6 +168,7 @@ async function loadTerm(db: Database, level: Level, staff: Ids, today: string): 
   const next = nextWeekday(today, MONDAY);
   const ilse = staff.get("Ilse Tarnbrook") ?? "";
   const section = await services.createSection(db, {
+    ...startOf(SECTION_FIELDS),
     levelId: level.id,
     name: "Monday section",
     firstDate: addDays(next, -21),
@@ -200,11 +203,11 @@ async function loadThursday(db: Database, level: Level, staff: Ids, today: strin
   const next = nextWeekday(today, THURSDAY);
   const sunniva = staff.get("Sunniva Larkfield") ?? "";
   const section = await services.createSection(db, {
+    ...startOf(SECTION_FIELDS),
     levelId: level.id,
     name: "Thursday section",
     firstDate: addDays(next, -35),
     startTime: "20:00",
-    daysOff: [],
     room: "Upper room",
     goodToKnow: "The floor is new and slow: turns need smooth soles.",
     places: 10,
@@ -235,14 +238,13 @@ async function loadEarlier(db: Database, level: Level, staff: Ids, today: string
     (name) => staff.get(name) ?? "",
   );
   const section = await services.createSection(db, {
+    ...startOf(SECTION_FIELDS),
     levelId: level.id,
     name: "Last term, Tuesdays",
     firstDate: addDays(nextWeekday(today, TUESDAY), -91),
     startTime: "19:00",
-    daysOff: [],
     room: "Harbour room",
     places: 14,
-    goodToKnow: "",
     teacherIds: [teodor, junia],
   });
   for (const student of EARLIER_STUDENTS) await services.createStudent(db, DIRECTOR, section.id, student);
@@ -278,14 +280,13 @@ async function loadTuesday(
 ): Promise<void> {
   const junia = staff.get("Junia Reedwater") ?? "";
   const section = await services.createSection(db, {
+    ...startOf(SECTION_FIELDS),
     levelId: level.id,
     name: "Tuesday section",
     firstDate: addDays(nextWeekday(today, TUESDAY), -21),
     startTime: "20:00",
-    daysOff: [],
     room: "Upper room",
     places: 12,
-    goodToKnow: "",
     teacherIds: [junia],
   });
   // One of them stopped.

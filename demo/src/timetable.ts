@@ -1,4 +1,4 @@
-import type { Level, SectionContent } from "@map-step/contract";
+import { type Level, SECTION_FIELDS, type SectionContent, startOf } from "@map-step/contract";
 import { addDays, nextWeekday } from "@map-step/core/time";
 import { type Database, services } from "@map-step/server";
 
@@ -29,8 +29,9 @@ export async function openLater(db: Database, level: Level, staff: Ids, today: s
   if (!later) return;
   const { weekday, teachers, ...content } = later;
   await services.createSection(db, {
+    ...startOf(SECTION_FIELDS),
     ...content,
-    ...{ levelId: level.id, daysOff: [], goodToKnow: "" },
+    levelId: level.id,
     firstDate: nextWeekday(today, weekday),
     teacherIds: teachers.flatMap((name) => staff.get(name) ?? []),
   });

@@ -208,7 +208,7 @@ describe("a student's own data", () => {
         ["Plan", "Quenby asked for it"],
         ["Saved plan", "As Quenby wants it"],
         ["Proposal", "Quenby needs it"],
-        ["Good to know", `The key is with ${name}.`],
+        ["Section", `The key is with ${name}.`],
       ]),
     );
     expect(all.wishes).toEqual([

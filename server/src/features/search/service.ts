@@ -1,8 +1,24 @@
-import type { Findable, HistoryList, Person } from "@map-step/contract";
+import {
+  type Findable,
+  type HistoryList,
+  LEVEL_FIELDS,
+  type Person,
+  type PlainFields,
+  ROOM_FIELDS,
+  SECTION_FIELDS,
+  textsOf,
+} from "@map-step/contract";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { placeOf } from "../history/places.ts";
 import { TEACHES } from "../sections/own-class.ts";
+import { columnOf } from "../studio-file/tables.ts";
+
+/** SQL: the words by which a thing is found beside its name, as its fields say; `alias` is its row. */
+const searchedIn = (alias: string, fields: PlainFields): string =>
+  `concat_ws(' ', ${textsOf(fields, "searched")
+    .map((name) => `${alias}.${columnOf(name)}`)
+    .join(", ")})`;
 
 /** The sorts that have a place of their own, and the other words by which each is known; `place` is the thing. */
 const PLACED: Readonly<Partial<Record<Findable["kind"], readonly [list: HistoryList, words: string]>>> = {
@@ -13,10 +29,10 @@ const PLACED: Readonly<Partial<Record<Findable["kind"], readonly [list: HistoryL
         (select string_agg(entry ->> 'text', ' ') from jsonb_array_elements(f.cues) entry))
       from figures f where f.id = place.id)`,
   ],
-  level: ["levels", "(select aim from levels where levels.id = place.id)"],
+  level: ["levels", `(select ${searchedIn("levels", LEVEL_FIELDS)} from levels where levels.id = place.id)`],
   section: [
     "sections",
-    `(select concat_ws(' ', s.room, s.good_to_know,
+    `(select concat_ws(' ', ${searchedIn("s", SECTION_FIELDS)},
         (select string_agg(staff.name, ' ') from section_teachers t join staff on staff.id = t.staff_id
          where t.section_id = s.id))
       from sections s where s.id = place.id)`,
@@ -28,7 +44,7 @@ const PLACED: Readonly<Partial<Record<Findable["kind"], readonly [list: HistoryL
   recap: ["recaps", "'recap'"],
   sequence: ["sequences", "(select note from sequences where sequences.id = place.id)"],
   check: ["checks", "'check ' || to_char(place.name::date, 'FMDD Month YYYY')"],
-  room: ["rooms", "(select note from rooms where rooms.id = place.id)"],
+  room: ["rooms", `(select ${searchedIn("rooms", ROOM_FIELDS)} from rooms where rooms.id = place.id)`],
   term: ["terms", "''"],
 };
 const NOWHERE = "null::uuid, null::uuid, null::int";

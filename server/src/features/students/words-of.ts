@@ -1,4 +1,12 @@
-import { ERASED } from "@map-step/contract";
+import {
+  DANCE_FIELDS,
+  ERASED,
+  LEVEL_FIELDS,
+  ROOM_FIELDS,
+  SECTION_FIELDS,
+  SETTINGS_FIELDS,
+  textsOf,
+} from "@map-step/contract";
 
 /** A stretch of a text. */
 export interface Stretch {
@@ -9,10 +17,12 @@ export interface Stretch {
 /** Chooses stretches of a text; `isProse` where somebody writes freely, so that a single word may be a name. */
 export type Choose = (text: string, isProse: boolean) => readonly Stretch[];
 
-/** Fields that hold what somebody wrote. */
+const DESCRIBED = [DANCE_FIELDS, LEVEL_FIELDS, ROOM_FIELDS, SECTION_FIELDS, SETTINGS_FIELDS];
+/** Fields that hold what somebody wrote: those that say so, and those of what has a shape of its own. */
 const PROSE = new Set([
-  ...["text", "title", "goodToKnow", "reason", "note", "answer", "name", "cautions", "slips", "exercises"],
-  ...["cues", "aim", "notation", "safePractice", "otherNames", "room", "music"],
+  ...DESCRIBED.flatMap((fields) => textsOf(fields, "mayName")),
+  ...["text", "title", "reason", "note", "answer", "cautions", "slips", "exercises"],
+  ...["cues", "notation", "otherNames"],
 ]);
 
 /** Whether somebody writes freely in a field, or in the column of its name. */

@@ -1,3 +1,14 @@
+import {
+  DANCE_FIELDS,
+  LEVEL_FIELDS,
+  type PlainFields,
+  ROOM_FIELDS,
+  SECTION_FIELDS,
+  SETTINGS_FIELDS,
+  textsOf,
+} from "@map-step/contract";
+import { columnOf } from "../studio-file/tables.ts";
+
 /** A table in which people write, with what is said of each of its rows when somebody looks through it. */
 export interface WrittenTable {
   readonly table: string;
@@ -51,6 +62,10 @@ const ofStudio = (
   about = "t.name",
 ): WrittenTable => ({ table, what, columns, about, sectionId: NOBODY, by: NOBODY, day: CREATED });
 
+/** The columns of texts in which somebody may be named, as the fields of a thing say. */
+const textColumns = (fields: PlainFields): WrittenTable["columns"] =>
+  Object.fromEntries(textsOf(fields, "mayName").map((name) => [columnOf(name), "text"]));
+
 /**
  * Everywhere that the studio keeps what people write. Where a passage stands several times it is told by the first of
  * these tables; a column of words that is named neither here nor in `NO_WORDS` fails a test.
@@ -95,11 +110,7 @@ export const WRITTEN: readonly WrittenTable[] = [
     },
   },
   {
-    ...{
-      table: "sections",
-      what: "Good to know",
-      columns: { good_to_know: "text", name: "text", room: "text" },
-    },
+    ...{ table: "sections", what: "Section", columns: textColumns(SECTION_FIELDS) },
     ...{ about: "t.name", sectionId: "t.id", by: "t.changed_by", day: "t.updated_at" },
   },
   {
@@ -123,13 +134,13 @@ export const WRITTEN: readonly WrittenTable[] = [
   }),
   ofStudio("sequences", "Sequence", { name: "text", note: "text", items: "json" }),
   ofStudio("sequence_versions", "Earlier sequence", { content: "json" }, "(t.content ->> 'name')"),
-  ofStudio("dances", "Dance", { name: "text", music: "text", holds: "json", own_elements: "json" }),
-  ofStudio("levels", "Level", { name: "text", aim: "text" }),
+  ofStudio("dances", "Dance", { ...textColumns(DANCE_FIELDS), holds: "json", own_elements: "json" }),
+  ofStudio("levels", "Level", textColumns(LEVEL_FIELDS)),
   ofStudio("approaches", "Approach", { name: "text", reason: "text", ages: "json", returns: "json" }),
   ofStudio("lesson_templates", "Shape of a lesson", { name: "text", parts: "json" }),
-  ofStudio("rooms", "Room", { name: "text", note: "text" }),
+  ofStudio("rooms", "Room", textColumns(ROOM_FIELDS)),
   ofStudio("terms", "Term", { name: "text", closed: "json" }),
-  ofStudio("studio", "Settings", { name: "text", safe_practice: "text" }),
+  ofStudio("studio", "Settings", textColumns(SETTINGS_FIELDS)),
   { ...ofStudio("letters", "Letter", { subject: "text", text: "text" }, "t.to_address"), isClosed: "true" },
   { ...ofStudio("factors", "Key of somebody on the staff", { name: "text" }), isClosed: "true" },
   {
@@ -163,13 +174,6 @@ export const NO_WORDS: ReadonlySet<string> = new Set([
   ...["recaps.secret", "sequences.secret", "sections.start_time", "history.list", "history.what"],
   ...["letters.to_address", "letters.path", "proposals.list", "proposals.state"],
   ...["factors.kind", "factors.locked", "factors.credential_id", "factors.public_key", "factors.transports"],
-  ...[
-    "studio.time_zone",
-    "studio.lost",
-    "studio.dates",
-    "studio.clock",
-    "studio.lengths",
-    "studio.rule_mark",
-  ],
+  ...["studio.time_zone", "studio.dates", "studio.clock", "studio.lengths", "studio.rule_mark"],
   "studio.check_mark",
 ]);

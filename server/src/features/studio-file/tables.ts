@@ -27,7 +27,9 @@ export interface ListTable {
   readonly inner: Readonly<Record<string, InnerTable>>;
 }
 
-const columnOf = (field: string): string => field.replace(/[A-Z]/g, (capital) => `_${capital.toLowerCase()}`);
+/** The column of a field. */
+export const columnOf = (field: string): string =>
+  field.replace(/[A-Z]/g, (capital) => `_${capital.toLowerCase()}`);
 const columnsOf = (fields: readonly string[]): Readonly<Record<string, string>> =>
   Object.fromEntries(fields.map((field) => [field, columnOf(field)]));
 

@@ -1,4 +1,11 @@
-import type { goesOn, Section, Term, TermContent } from "@map-step/contract";
+import {
+  type goesOn,
+  goingOn,
+  SECTION_FIELDS,
+  type Section,
+  type Term,
+  type TermContent,
+} from "@map-step/contract";
 import { weekdayOf } from "@map-step/core/time";
 import { laidIn } from "@map-step/core/timetable";
 import type { z } from "zod";
@@ -91,9 +98,9 @@ export const goOnIn = (db: Database, id: string, asked: readonly GoesOn[]): Prom
         ]);
       const weeks = levels.get(from.levelId)?.weeks ?? 0;
       const laid = laidIn({ from: firstDay, until: lastDay, closed }, weekdayOf(from.firstDate), weeks);
-      const { levelId, room, places, startTime, goodToKnow, teacherIds } = from;
+      const { levelId, teacherIds } = from;
       const content = {
-        ...{ levelId, room, places, startTime, goodToKnow },
+        ...goingOn(SECTION_FIELDS, from),
         name: nameIn(
           name,
           from.name,
