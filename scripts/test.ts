@@ -26,15 +26,20 @@ interface Check {
   readonly passes: () => Promise<boolean>;
 }
 
-const command = (name: string, file: string, args: readonly string[]): Check => ({
+const command = (name: string, file: string, args: readonly string[], told?: "quietly"): Check => ({
   name,
   passes: () =>
     new Promise((resolve) => {
       execFile(bin(file), args, (fault, out, err) => {
-        if (fault) console.error(out + err);
+        if (fault && told === undefined) console.error(out + err);
         resolve(fault === null);
       });
     }),
+});
+
+const eitherOf = (first: Check, second: Check): Check => ({
+  name: first.name,
+  passes: async () => (await first.passes()) || second.passes(),
 });
 
 /** Checks that pass or fail as a whole, as many side by side as there are cores; the longest come first. */
@@ -113,7 +118,8 @@ if (watch) process.exit(run(bin("vitest"), ["watch", ...projects]) ? 0 : 1);
 const statics = () =>
   checksOf([
     command("Format and lint", "biome", ["ci", "--error-on-warnings", "."]),
-    command("Types", "tsc", ["-b"]),
+    // What was kept of earlier checks may be out of date after files were moved: a fault is told once it stands without it.
+    eitherOf(command("Types", "tsc", ["-b"], "quietly"), command("Types", "tsc", ["-b", "--force"])),
     command("Unused code", "knip", ["--no-progress", "--cache", "--cache-location", join(DATA, "knip")]),
     { name: "Layers", passes: async () => isFree(layerFaults()) },
     { name: "Circles", passes: async () => isFree(circlesIn(importsOf(...FOLDERS)).map(asCircle)) },

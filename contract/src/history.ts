@@ -48,7 +48,7 @@ export const changedThing = z.object({
 export type ChangedThing = z.infer<typeof changedThing>;
 
 /** One change as it is told while a page is open. */
-export const changeTold = z.object({
+export const changeEvent = z.object({
   id: place,
   list,
   thingId: z.uuid(),
@@ -57,17 +57,17 @@ export const changeTold = z.object({
   by: z.string(),
 });
 /** One change as it is told while a page is open. */
-export type ChangeTold = z.infer<typeof changeTold>;
+export type ChangeEvent = z.infer<typeof changeEvent>;
 
 /** Something was noted in a class of a week, or in a check. */
-export const notedTold = z.object({ sectionId: z.uuid(), week: z.int().nullable() });
+export const notedEvent = z.object({ sectionId: z.uuid(), week: z.int().nullable() });
 /** Something was noted in a class of a week, or in a check. */
-export type NotedTold = z.infer<typeof notedTold>;
+export type NotedEvent = z.infer<typeof notedEvent>;
 
 /** Somebody looks at something, told to all who look at the same. */
-export const lookTold = z.object({ place: z.string().max(200), personId: z.uuid(), name: z.string() });
+export const lookEvent = z.object({ place: z.string().max(200), personId: z.uuid(), name: z.string() });
 /** Somebody looks at something. */
-export type LookTold = z.infer<typeof lookTold>;
+export type LookEvent = z.infer<typeof lookEvent>;
 
 /** Endpoints of what changed. The open line itself, `/api/changes`, answers with events rather than once. */
 export const historyApi = {

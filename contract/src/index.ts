@@ -55,7 +55,7 @@ export * from "./lessons.ts";
 export * from "./letters.ts";
 export * from "./level-plan.ts";
 export * from "./levels.ts";
-export * from "./manner.ts";
+export * from "./locale-format.ts";
 export * from "./permissions.ts";
 export * from "./plan-links.ts";
 export * from "./plans.ts";

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { localDate } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { byId, endpoint } from "./endpoint.ts";
-import { manner } from "./manner.ts";
+import { localeFormat } from "./locale-format.ts";
 import { shownFigures } from "./sequences.ts";
 import { EVERYTHING } from "./things.ts";
 
@@ -23,7 +23,7 @@ const danced = z.object({ id: z.uuid(), name: z.string(), minutes: z.int() });
 /** A plan as a guest reads it: what is new and what comes back in each week, and every figure with its cautions. */
 export const publicPlan = z.object({
   studioName: z.string(),
-  manner,
+  localeFormat,
   levelName: z.string(),
   /** Empty for the plan of a level. */
   sectionName: z.string(),

@@ -4,7 +4,7 @@ import { localDate, version, words } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
 import { ofLesson } from "./lessons.ts";
-import { manner } from "./manner.ts";
+import { localeFormat } from "./locale-format.ts";
 import { sequenceContent, shownFigures } from "./sequences.ts";
 import { anyOf, EVERYTHING } from "./things.ts";
 
@@ -78,7 +78,7 @@ export const recap = z.object({
 /** A recap as anybody with its address reads it. */
 export const publicRecap = z.object({
   studioName: z.string(),
-  manner,
+  localeFormat,
   title: z.string(),
   subtitle: z.string(),
   date: localDate,

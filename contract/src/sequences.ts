@@ -4,7 +4,7 @@ import { changeOf, stored, version, wholeNumber, words } from "./common.ts";
 import { danceContent } from "./dances.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line } from "./fields.ts";
-import { manner } from "./manner.ts";
+import { localeFormat } from "./locale-format.ts";
 import { anyOf, EVERYTHING } from "./things.ts";
 
 const itemId = z
@@ -106,7 +106,7 @@ export const shownFigures = z.array(z.object({ id: z.uuid(), name: z.string(), n
 /** A sequence as anybody with its address sees it, as it is now. */
 export const publicSequence = z.object({
   studioName: z.string(),
-  manner,
+  localeFormat,
   content: sequenceContent,
   dance: danceContent,
   figures: shownFigures,

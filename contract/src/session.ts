@@ -2,7 +2,7 @@ import { z } from "zod";
 import { localDate, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { shown } from "./factors.ts";
-import { manner } from "./manner.ts";
+import { localeFormat } from "./locale-format.ts";
 import { STAFF_ROLES } from "./permissions.ts";
 import { anyOf, EVERYTHING, NOTHING } from "./things.ts";
 
@@ -34,7 +34,9 @@ export const person = z.object({ id: z.uuid(), name: z.string(), role: z.enum(ST
 /** The studio, and who is signed in; nobody before that. */
 export const session = z.object({
   person: person.nullable(),
-  studio: z.object({ name: z.string(), timeZone: z.string(), firstWeekday: z.int(), manner }).nullable(),
+  studio: z
+    .object({ name: z.string(), timeZone: z.string(), firstWeekday: z.int(), localeFormat })
+    .nullable(),
   /** No director yet: the first-run page creates one. */
   needsSetup: z.boolean(),
   /** Sent back in the `x-csrf-token` header of every request that changes something. */

@@ -3,7 +3,7 @@ import { z } from "zod";
 import { changeOf, wholeNumber, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
-import { CLOCKS, DATE_ORDERS, LENGTHS } from "./manner.ts";
+import { CLOCKS, DATE_ORDERS, LENGTHS } from "./locale-format.ts";
 import { timeZone } from "./session.ts";
 import { anyOf } from "./things.ts";
 

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { MARKS } from "@map-step/core/check";
 import { addDays } from "@map-step/core/time";
-import { atomically, type Database, hashPassword } from "@map-step/server";
+import { type Database, hashPassword, inTransaction } from "@map-step/server";
 import { PROGRAMS } from "./figures/index.ts";
 import { DEMO_PASSWORD } from "./people.ts";
 
@@ -515,7 +515,7 @@ async function sequencesOf(
  * are `person1@big.example` and so on, every tenth a director's, all with the password of the demo.
  */
 export const layBigStudio = (db: Database, size: Size, today: string): Promise<void> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await db.Studio.create({ id: 1, name: "A large studio", timeZone: "Europe/Lisbon" });
     const staff = await staffOf(db, size.staff, await hashPassword(DEMO_PASSWORD));
     const dances = await libraryOf(db, size);

@@ -4,7 +4,6 @@ import type { AddressInfo } from "node:net";
 import { api, type Endpoint, meets, THINGS, type Thing, type Touched, touchedBy } from "@map-step/contract";
 import { createApp, type Database, openDatabase, readConfig } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import type { z } from "zod";
 import { newDatabase } from "../../server/test/new-database.ts";
 import { type Answer, Visitor } from "../../server/test/studio.ts";
 import { workHere } from "../../server/test/work-here.ts";
@@ -87,12 +86,7 @@ afterAll(async () => {
   for (const close of closing) await close();
 });
 
-async function readOf<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
-  endpoint: Endpoint<P, B, R>,
-  params: Readonly<Record<string, unknown>> = {},
-): Promise<z.output<R>> {
-  return (await visitor.call(endpoint, { params })).body;
-}
+const readOf: Visitor["read"] = (endpoint, params) => visitor.read(endpoint, params);
 
 interface Place {
   readonly name: string;

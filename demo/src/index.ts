@@ -1,4 +1,4 @@
-import { atomically, migrate, openDatabase } from "@map-step/server";
+import { inTransaction, migrate, openDatabase } from "@map-step/server";
 import { loadDemo } from "./load.ts";
 
 export { BIG, layBigStudio, type Size } from "./big-studio.ts";
@@ -13,7 +13,7 @@ export async function loadDemoIfNew(url: string, today = machineToday()): Promis
   const db = openDatabase(url, { patient: true });
   try {
     // All of it or nothing: a start that is cut short leaves no half of a studio behind.
-    await atomically(db, async () => {
+    await inTransaction(db, async () => {
       if ((await db.Studio.count()) === 0) await loadDemo(db, today);
     });
   } finally {
@@ -33,7 +33,7 @@ export async function resetDemo(url: string, today = machineToday()): Promise<bo
       (await db.Studio.count()) > 0 &&
       (await db.Staff.count({ where: { demoPassword: null } })) === (await db.Staff.count());
     if (isOwn) return false;
-    await atomically(db, async () => {
+    await inTransaction(db, async () => {
       await db.sequelize.query("set local map_step.erasing = 'yes'");
       await db.sequelize.query(
         "truncate studio, staff, letters, sessions, rate_limits, dances, levels, figures cascade",

@@ -7,7 +7,7 @@ import {
   studioSchema,
   type TakenStudio,
 } from "@map-step/contract";
-import { atomically, type Database, openDatabase, services } from "@map-step/server";
+import { type Database, inTransaction, openDatabase, services } from "@map-step/server";
 import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
 import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
@@ -70,7 +70,7 @@ let demo: Database;
 let saved: StudioFile;
 beforeAll(async () => {
   demo = await newStudio();
-  await atomically(demo, () => loadDemo(demo, TODAY));
+  await inTransaction(demo, () => loadDemo(demo, TODAY));
   // What was removed, changed by somebody and kept aside belongs to a studio as well.
   const [somebody] = await demo.Staff.findAll();
   const gone = { deletedAt: new Date(), deletedBy: somebody?.id ?? null };

@@ -51,7 +51,7 @@ import { answerErrors, noSuchRoute } from "./http/errors.ts";
 import { openHealth } from "./http/health.ts";
 import { quietDestination } from "./http/log.ts";
 import { badRequest, tooDeep } from "./http/problems.ts";
-import { scopeRequest, setWhoAsks } from "./http/request.ts";
+import { scopeRequest, setCurrentUser } from "./http/request.ts";
 import type { Context } from "./http/route.ts";
 import { openSessions, prolong, refuseForgeries, SESSION_COOKIE } from "./http/session.ts";
 import { isTooDeep } from "./http/well-formed.ts";
@@ -176,10 +176,10 @@ export function createApp(
   const sessions = openSessions(config);
   const context: Context = { db, config, workers };
   const api = Router();
-  const whoAsks: RequestHandler = async (request, response, next) => {
+  const currentUser: RequestHandler = async (request, response, next) => {
     const person = await personOf(db, request.session);
     response.locals.person = person ?? undefined;
-    setWhoAsks(person);
+    setCurrentUser(person);
     if (person) prolong(request);
     next();
   };
@@ -222,7 +222,7 @@ export function createApp(
     "/api",
     keepEarlierName(config, SESSION_COOKIE),
     sessions.handler,
-    whoAsks,
+    currentUser,
     refuseForgeries,
     readBody(),
     api,

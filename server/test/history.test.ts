@@ -1,5 +1,5 @@
 import { randomUUID } from "node:crypto";
-import { api, type ChangeTold, contentOfPlan, type HistoryList, SETTINGS_THING } from "@map-step/contract";
+import { api, type ChangeEvent, contentOfPlan, type HistoryList, SETTINGS_THING } from "@map-step/contract";
 import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
 import {
@@ -218,13 +218,13 @@ describe("an open page", () => {
     const make = async (name: string) =>
       (await director.call(api.figures.create, { body: figureContent(course.danceId, name) })).body.id;
     const first = await make("Heard at once");
-    await page.until(({ thingId }: ChangeTold) => thingId === first);
+    await page.until(({ thingId }: ChangeEvent) => thingId === first);
     expect(page.told.at(-1)).toMatchObject({ event: "change", data: { list: "figures", by: "director 1" } });
     const last = page.told.at(-1)?.id ?? 0;
     await page.close();
     const second = await make("Made meanwhile");
     const again = await listen(twin, last);
-    await again.until(({ thingId }: ChangeTold) => thingId === second);
+    await again.until(({ thingId }: ChangeEvent) => thingId === second);
     await director.call(api.history.look, { body: { place: "/levels/one" } });
     await again.until(({ name }: { name?: string }) => name === "director 1");
     // What changed a moment before may be told once more after it.
@@ -282,7 +282,7 @@ describe("an open page", () => {
         body: figureContent(course.danceId, "Made while it was away"),
       })
     ).body;
-    await page.until(({ thingId }: ChangeTold) => thingId === id);
+    await page.until(({ thingId }: ChangeEvent) => thingId === id);
     await page.close();
     await studio.db.sequelize.query(
       `insert into history (list, thing_id, what, state) select 'plans', gen_random_uuid(), 'made', '{}'
@@ -317,7 +317,7 @@ describe("an open page", () => {
       await listen(director),
     ];
     const heard = (line: { told: readonly { event: string; data: unknown }[] }) =>
-      line.told.some(({ event, data }) => event === "change" && (data as ChangeTold).list === "proposals");
+      line.told.some(({ event, data }) => event === "change" && (data as ChangeEvent).list === "proposals");
     const { body: plan } = await director.call(api.plans.read, { params: { id: course.level.planId } });
     const base = contentOfPlan(plan);
     const content = { ...base, chosen: base.chosen.map((entry) => ({ ...entry, worth: 9 })) };

@@ -123,6 +123,14 @@ export class Visitor {
     }
   }
 
+  /** What an endpoint answers. */
+  async read<P extends z.ZodType, B extends z.ZodType, R extends z.ZodType>(
+    endpoint: Endpoint<P, B, R>,
+    params: Readonly<Record<string, unknown>> = {},
+  ): Promise<z.output<R>> {
+    return (await this.call(endpoint, { params })).body;
+  }
+
   #fill(path: string, params: Record<string, unknown>): string {
     return path.replace(/:(\w+)/g, (_, name: string) => encodeURIComponent(String(params[name])));
   }

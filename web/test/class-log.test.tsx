@@ -13,7 +13,7 @@ import { sending } from "../src/features/class-log/send.ts";
 import { LogSettling } from "../src/features/class-log/settling.tsx";
 import { useClassLog } from "../src/features/class-log/use-class-log.ts";
 import { call } from "../src/kit/api.ts";
-import { sendHeld } from "../src/kit/outbox-send.ts";
+import { sendQueued } from "../src/kit/outbox-send.ts";
 import { line } from "./browser.ts";
 import { ILSE, onPage, openClass, signInAs } from "./studio.tsx";
 
@@ -25,7 +25,7 @@ beforeAll(async () => {
 });
 afterAll(() => studio.stop());
 beforeEach(async () => {
-  for (const held of await outbox.held()) await outbox.drop(held);
+  for (const held of await outbox.queued()) await outbox.drop(held);
 });
 
 const remark = (text: string): LogEntryRecord => ({
@@ -42,7 +42,7 @@ const textsOf = async (week: number) =>
   (await logOf(week)).flatMap(({ value }) => (value !== null && "text" in value ? [value.text] : []));
 const hold = async (week: number, text: string, by = { id: "me", name: "Me" }) => {
   const entry = remark(text);
-  await outbox.hold({ sectionId, week }, by, [entry]);
+  await outbox.enqueue({ sectionId, week }, by, [entry]);
   return entry;
 };
 
@@ -53,7 +53,7 @@ describe("the outbox", () => {
       changes += 1;
     });
     for (const text of ["one", "two", "three"]) await hold(3, text);
-    const held = await outbox.held();
+    const held = await outbox.queued();
     expect(held.map(({ state }) => state)).toEqual(["waiting", "waiting", "waiting"]);
     expect(held.map(({ entry: { value } }) => value && "text" in value && value.text)).toEqual([
       "one",
@@ -66,7 +66,7 @@ describe("the outbox", () => {
       { order: orders[1] ?? 0, state: "refused", why: "No such lesson" },
       { order: 99_999, state: "gone", why: null },
     ]);
-    expect((await outbox.held()).map(({ state, why }) => [state, why])).toEqual([
+    expect((await outbox.queued()).map(({ state, why }) => [state, why])).toEqual([
       ["refused", "No such lesson"],
       ["waiting", null],
     ]);
@@ -90,29 +90,29 @@ describe("sending", () => {
     ] as const)
       await hold(week, text, person);
     await hold(1, "of another", { id: randomUUID(), name: "Another" });
-    expect(await sendHeld(sending, client, person.id)).toBe("all");
+    expect(await sendQueued(sending, client, person.id)).toBe("all");
     expect(await textsOf(1)).toEqual(expect.arrayContaining(["first of week 1", "second of week 1"]));
     const sent = (await textsOf(1)).filter((text) => text.endsWith("of week 1"));
     expect(sent).toEqual(["first of week 1", "second of week 1"]);
     expect(await textsOf(2)).toContain("first of week 2");
-    expect((await outbox.held()).map(({ by }) => by.name)).toEqual(["Another"]);
+    expect((await outbox.queued()).map(({ by }) => by.name)).toEqual(["Another"]);
   });
 
   it("counts once what was sent when the answer was lost", async () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "answered into the dark", person);
     line.losesAnswers = 1;
-    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
-    expect(await outbox.held()).toHaveLength(1);
-    expect(await sendHeld(sending, client, person.id)).toBe("all");
-    expect(await outbox.held()).toEqual([]);
+    expect(await sendQueued(sending, client, person.id)).toBe("no-connection");
+    expect(await outbox.queued()).toHaveLength(1);
+    expect(await sendQueued(sending, client, person.id)).toBe("all");
+    expect(await outbox.queued()).toEqual([]);
     expect((await textsOf(2)).filter((text) => text === "answered into the dark")).toHaveLength(1);
   });
 
   it("keeps with its reason what the studio never takes, and sends the rest", async () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "before", person);
-    await outbox.hold({ sectionId, week: 2 }, person, [
+    await outbox.enqueue({ sectionId, week: 2 }, person, [
       {
         ...remark("to nobody"),
         kind: "attendance",
@@ -121,10 +121,10 @@ describe("sending", () => {
       } as LogEntryRecord,
     ]);
     await hold(2, "after", person);
-    await outbox.hold({ sectionId: randomUUID(), week: 1 }, person, [remark("of a section that is gone")]);
-    expect(await sendHeld(sending, client, person.id)).toBe("all");
+    await outbox.enqueue({ sectionId: randomUUID(), week: 1 }, person, [remark("of a section that is gone")]);
+    expect(await sendQueued(sending, client, person.id)).toBe("all");
     expect(await textsOf(2)).toEqual(expect.arrayContaining(["before", "after"]));
-    const left = await outbox.held();
+    const left = await outbox.queued();
     expect(left.map(({ state }) => state)).toEqual(["refused", "refused"]);
     for (const { why } of left) expect(why).toMatch(/\w/);
   });
@@ -133,13 +133,13 @@ describe("sending", () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "in the tunnel", person);
     line.down = true;
-    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
+    expect(await sendQueued(sending, client, person.id)).toBe("no-connection");
     line.down = false;
     await call(api.session.signOut, {});
-    expect(await sendHeld(sending, client, person.id)).toBe("signed-out");
-    expect(await outbox.held()).toHaveLength(1);
+    expect(await sendQueued(sending, client, person.id)).toBe("signed-out");
+    expect(await outbox.queued()).toHaveLength(1);
     await signInAs(ILSE);
-    expect(await sendHeld(sending, client, person.id)).toBe("all");
+    expect(await sendQueued(sending, client, person.id)).toBe("all");
     expect(await textsOf(2)).toContain("in the tunnel");
   });
 
@@ -147,9 +147,9 @@ describe("sending", () => {
     const { person } = await signInAs(ILSE);
     await hold(2, "as the lights went out", person);
     await studio.kill();
-    expect(await sendHeld(sending, client, person.id)).toBe("no-connection");
+    expect(await sendQueued(sending, client, person.id)).toBe("no-connection");
     await studio.revive();
-    expect(await sendHeld(sending, client, person.id)).toBe("all");
+    expect(await sendQueued(sending, client, person.id)).toBe("all");
     expect((await textsOf(2)).filter((text) => text === "as the lights went out")).toHaveLength(1);
   });
 });
@@ -215,7 +215,7 @@ describe("a class log on a page", () => {
     await waitFor(() => expect(result.current.state).toBe("saved"));
     expect(notedAt(result.current.log, "attendance", target)).toEqual({ present: whose === "theirs" });
     unmount();
-    expect(await outbox.held()).toEqual([]);
+    expect(await outbox.queued()).toEqual([]);
   });
 
   it("sends again, or lets go of, what was refused", async () => {
@@ -232,7 +232,7 @@ describe("a class log on a page", () => {
     const [held] = result.current.refused;
     if (held) await act(() => result.current.dismiss(held));
     await waitFor(() => expect(result.current.refused).toEqual([]));
-    expect(await outbox.held()).toEqual([]);
+    expect(await outbox.queued()).toEqual([]);
   });
 
   it("keeps in words of one's own what was refused", async () => {
@@ -255,6 +255,6 @@ describe("a class log on a page", () => {
     await waitFor(() => expect(result.current.state).toBe("saved"));
     expect(remarksOf(result.current.log).map(({ text }) => text)).toContain("Somebody new was away");
     page.unmount();
-    expect(await outbox.held()).toEqual([]);
+    expect(await outbox.queued()).toEqual([]);
   });
 });

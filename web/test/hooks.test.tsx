@@ -4,7 +4,7 @@ import { afterEach, beforeEach, describe, expect, it, vi } from "vitest";
 import { useStrandDrag } from "../src/features/plans/grid/use-strand-drag.ts";
 import { useClassTime } from "../src/features/teaching/use-class-time.ts";
 import { useRemembered } from "../src/kit/remembered.ts";
-import { useSteady } from "../src/kit/steady.ts";
+import { useStableCallbacks } from "../src/kit/stable-callbacks.ts";
 import { useSearch } from "../src/kit/use-search.ts";
 import type { Asked } from "../src/workers/ask.ts";
 import "./browser.ts";
@@ -168,9 +168,12 @@ describe("what a browser remembers", () => {
 
 describe("functions that stay the same", () => {
   it("do what the latest of their name does", () => {
-    const { result, rerender } = renderHook(({ by }) => useSteady({ add: (to: number) => to + by }), {
-      initialProps: { by: 1 },
-    });
+    const { result, rerender } = renderHook(
+      ({ by }) => useStableCallbacks({ add: (to: number) => to + by }),
+      {
+        initialProps: { by: 1 },
+      },
+    );
     const first = result.current;
     expect(first.add(1)).toBe(2);
     rerender({ by: 10 });

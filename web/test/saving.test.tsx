@@ -230,7 +230,7 @@ describe("what was seen, on a page", () => {
         .filter((one) => one.layer === "style")
         .map(({ mark, markerId }) => [mark, markerId]);
     line.down = true;
-    await act(() => result.current.see([thing]).then(() => undefined));
+    await act(() => result.current.record([thing]).then(() => undefined));
     await waitFor(() => expect(own()).toEqual([["alone", session.person?.id]]));
     await waitFor(() => expect(result.current.waiting).toBe(1));
     line.down = false;
@@ -252,7 +252,9 @@ describe("what was seen, on a page", () => {
       ["alone", session.person?.id],
     ]);
     // What the studio cannot take stays here with the reason.
-    await act(() => result.current.see([{ ...thing, figureId: crypto.randomUUID() }]).then(() => undefined));
+    await act(() =>
+      result.current.record([{ ...thing, figureId: crypto.randomUUID() }]).then(() => undefined),
+    );
     await waitFor(() => expect(result.current.refused).toHaveLength(1));
     expect(result.current.refused[0]?.why).toBe("This figure is not there.");
     await act(() => result.current.dismiss(result.current.refused[0] ?? { order: 0 }));

@@ -4,7 +4,7 @@ import {
   lastHeldWeek,
   type PlanFigure,
   roomsOf,
-  type WeekRoom,
+  type WeekCapacity,
   weekByFigure,
 } from "./level.ts";
 import { type PlacedShare, sharesOf, strandsOf } from "./loads.ts";
@@ -18,7 +18,7 @@ export interface Layout {
   readonly weeks: ReadonlyMap<string, number>;
   readonly known: ReadonlySet<string>;
   readonly strands: ReadonlyMap<string, Strand>;
-  readonly rooms: readonly WeekRoom[];
+  readonly rooms: readonly WeekCapacity[];
   readonly lastHeld: number;
   /** Where each placed figure is danced. */
   readonly shares: ReadonlyMap<string, readonly PlacedShare[]>;

@@ -187,7 +187,7 @@ export function place(placements: readonly Placement[], figureId: string, week: 
 const NOTHING_NEW: ReadonlySet<SpecialKind> = new Set(["routine", "check", "guest", "cancelled"]);
 
 /** What a week has room for. */
-export interface WeekRoom {
+export interface WeekCapacity {
   readonly week: number;
   readonly held: boolean;
   /** Minutes for figures. */
@@ -202,7 +202,7 @@ export interface WeekRoom {
  * @example
  * roomsOf(LEVEL)[0] // { week: 1, held: true, minutes: 48, takesNew: true, special: null }
  */
-export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "special">): WeekRoom[] {
+export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "special">): WeekCapacity[] {
   const full = teachingMinutes(rules);
   return weeksOf(rules).map((week) => {
     const one = special.find((entry) => entry.week === week) ?? null;
@@ -222,7 +222,7 @@ export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "spec
  * @example
  * lastHeldWeek(roomsOf(LEVEL)) // 6
  */
-export const lastHeldWeek = (rooms: readonly WeekRoom[]): number =>
+export const lastHeldWeek = (rooms: readonly WeekCapacity[]): number =>
   rooms.findLast(({ held }) => held)?.week ?? 0;
 
 /**

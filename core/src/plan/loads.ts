@@ -1,7 +1,7 @@
 import { LAYERS } from "../figure/index.ts";
 import { APPROACHES } from "./approach.ts";
 import { refresherOf } from "./fading.ts";
-import { type LevelPlan, type PlanFigure, roomsOf, type WeekRoom, weekByFigure } from "./level.ts";
+import { type LevelPlan, type PlanFigure, roomsOf, type WeekCapacity, weekByFigure } from "./level.ts";
 import { type Strand, type StrandShare, strandOf } from "./strand.ts";
 
 /** What a figure's minutes are for: a layer, or bringing it back. */
@@ -41,7 +41,7 @@ export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): Reado
  * strandInWeeks([{ age: 1, layer: "steps", minutes: 3 }], 2, roomsOf(LEVEL))
  * // [{ age: 1, layer: "steps", minutes: 3, week: 3 }]
  */
-export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekRoom[]): PlacedShare[] {
+export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekCapacity[]): PlacedShare[] {
   const held = rooms.filter(({ week, held: is }) => is && week >= start);
   return strand.flatMap((share) => {
     const week = held[share.age]?.week;
@@ -60,7 +60,7 @@ export function sharesOf(
   figure: PlanFigure,
   strand: Strand,
   start: number,
-  rooms: readonly WeekRoom[],
+  rooms: readonly WeekCapacity[],
 ): PlacedShare[] {
   const shares = strandInWeeks(strand, start, rooms);
   const { extraReturns = [] } = figure;
@@ -85,7 +85,7 @@ export function sharesOf(
  */
 export function loadsFrom(
   level: LevelPlan,
-  rooms: readonly WeekRoom[],
+  rooms: readonly WeekCapacity[],
   shares: ReadonlyMap<string, readonly PlacedShare[]>,
 ): WeekLoad[] {
   const loads = rooms.map(({ week }) => ({

@@ -5,7 +5,7 @@ import {
   nameOfNeed,
   type PlanFigure,
   roomsOf,
-  type WeekRoom,
+  type WeekCapacity,
   weekByFigure,
   weeksOf,
 } from "./level.ts";
@@ -89,7 +89,7 @@ export interface Terms {
   /** Figures that may be new in the level. */
   readonly figures: readonly PlanFigure[];
   readonly index: ReadonlyMap<string, number>;
-  readonly rooms: readonly WeekRoom[];
+  readonly rooms: readonly WeekCapacity[];
   readonly strands: ReadonlyMap<string, Strand>;
   /** What each figure has in the weeks when it is new in one of them: `sharesAt[f][w]`. */
   readonly sharesAt: readonly (readonly (readonly PlacedShare[])[])[];

@@ -1,11 +1,11 @@
 import { AsyncLocalStorage, AsyncResource } from "node:async_hooks";
 import { Sequelize, type Transaction } from "sequelize";
-import { whoAsks } from "../http/request.ts";
+import { currentUser } from "../http/request.ts";
 
 const OPEN = "transaction";
 const store = new AsyncLocalStorage<Map<string, unknown>>();
 
-// Sequelize looks here for the transaction of the work under way. So a query inside `atomically` can't take a
+// Sequelize looks here for the transaction of the work under way. So a query inside `inTransaction` can't take a
 // second connection from the pool, where twenty such requests would wait for each other's for ever.
 Sequelize.useCLS({
   get: (key: string) => store.getStore()?.get(key),
@@ -22,7 +22,7 @@ export const isWithinChange = (): boolean => openTransaction() !== undefined;
 
 /** Lets the database know who changes something, for what it keeps of changes. */
 async function sayWho(sequelize: Sequelize): Promise<void> {
-  const person = whoAsks();
+  const person = currentUser();
   if (person)
     await sequelize.query("select set_config('map_step.who', $id, true)", { bind: { id: person.id } });
 }
@@ -31,7 +31,10 @@ async function sayWho(sequelize: Sequelize): Promise<void> {
  * Does all of some work or nothing of it. Every query on the way belongs to the same transaction, without being
  * told so; inside other such work it joins that.
  */
-export const atomically = <T>({ sequelize }: { sequelize: Sequelize }, work: () => Promise<T>): Promise<T> =>
+export const inTransaction = <T>(
+  { sequelize }: { sequelize: Sequelize },
+  work: () => Promise<T>,
+): Promise<T> =>
   openTransaction()
     ? work()
     : sequelize.transaction(async () => {
@@ -47,7 +50,7 @@ export const partOf = <T>(
 ): Promise<T> =>
   what === undefined
     ? work()
-    : atomically(db, async () => {
+    : inTransaction(db, async () => {
         await db.sequelize.query("select set_config('map_step.note', $what, true)", { bind: { what } });
         return work();
       });
@@ -56,10 +59,10 @@ type Works = readonly (() => Promise<unknown>)[];
 type Results<W extends Works> = { -readonly [K in keyof W]: Awaited<ReturnType<W[K]>> };
 
 /**
- * Reads several things that don't wait for each other: at once, or one after the other inside `atomically`, where all
+ * Reads several things that don't wait for each other: at once, or one after the other inside `inTransaction`, where all
  * of them have one connection.
  */
-export async function together<const W extends Works>(...works: W): Promise<Results<W>> {
+export async function readAll<const W extends Works>(...works: W): Promise<Results<W>> {
   if (!isWithinChange()) return (await Promise.all(works.map((work) => work()))) as Results<W>;
   const results: unknown[] = [];
   for (const work of works) results.push(await work());

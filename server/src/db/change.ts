@@ -1,9 +1,9 @@
 import type { Model, ModelStatic, WhereOptions } from "sequelize";
 import { notFound, stale } from "../http/problems.ts";
-import { whoAsks } from "../http/request.ts";
-import { atomically } from "./ambient.ts";
+import { currentUser } from "../http/request.ts";
+import { inTransaction } from "./ambient.ts";
 import type { Database } from "./connection.ts";
-import { holdRow, rowsOf } from "./query.ts";
+import { lockRow, rowsOf } from "./query.ts";
 
 interface Versioned {
   id: string;
@@ -31,7 +31,7 @@ async function lastChange(db: Database, table: string, id: string): Promise<{ by
 
 /**
  * Writes new values to a row if it is there and still has the version the edit was made on, and counts the version
- * up. Must run inside `atomically` together with all else that belongs to the edit.
+ * up. Must run inside `inTransaction` together with all else that belongs to the edit.
  * @param current reads the thing as it is now, for the answer to a stale edit
  * @throws a not-found or a stale problem
  */
@@ -44,7 +44,11 @@ export async function changeAt<M extends Model>(
   current: () => Promise<unknown>,
 ): Promise<void> {
   const known = has(model, "changedBy");
-  const next = { ...values, version: version + 1, ...(known ? { changedBy: whoAsks()?.id ?? null } : {}) };
+  const next = {
+    ...values,
+    version: version + 1,
+    ...(known ? { changedBy: currentUser()?.id ?? null } : {}),
+  };
   const [changed] = await model.update(next as Parameters<typeof model.update>[0], {
     where: present(model, { id, version }),
   });
@@ -69,8 +73,8 @@ export const changeOfLevel = <M extends Model, T>(
   values: Record<string, unknown>,
   current: () => Promise<T>,
 ): Promise<T> =>
-  atomically(db, async () => {
-    await holdRow(db, "levels", levelId);
+  inTransaction(db, async () => {
+    await lockRow(db, "levels", levelId);
     await db.Level.findByPk(levelId, { lock: true });
     const row = await model.findOne({ where: { levelId } as WhereOptions });
     if (row) await changeAt<M>(db, model, row.id, version, values, current);
@@ -88,8 +92,8 @@ export const markRemoved = <M extends Model>(
   model: Editable<M>,
   id: string,
 ): Promise<Record<string, never>> =>
-  atomically(db, async () => {
-    const gone = { deletedAt: new Date(), deletedBy: whoAsks()?.id ?? null };
+  inTransaction(db, async () => {
+    const gone = { deletedAt: new Date(), deletedBy: currentUser()?.id ?? null };
     const [count] = await model.update(gone as unknown as Parameters<typeof model.update>[0], {
       where: present(model, { id }),
     });
@@ -108,7 +112,7 @@ export const bringBack = <M extends Model>(
   id: string,
   check: (removed: M & Versioned) => Promise<unknown>,
 ): Promise<void> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const removed = (await model.findByPk(id)) as (M & Versioned & { deletedAt?: Date | null }) | null;
     if (!removed) throw notFound();
     if (removed.deletedAt === null) return;

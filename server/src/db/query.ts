@@ -20,7 +20,7 @@ export const selected = (names: readonly string[], table: string): string =>
     .join(", ");
 
 /** Lets one such transaction after the other through until it ends; the others wait, for a while. */
-export const holdTable = (
+export const lockTable = (
   { sequelize }: { sequelize: Sequelize },
   table: "figure_needs" | "levels" | "staff" | "studio" | "terms",
 ): Promise<unknown> => sequelize.query(`lock table ${table} in share row exclusive mode`);
@@ -29,7 +29,7 @@ export const holdTable = (
  * Keeps a row from being removed or changed by somebody else until the transaction ends.
  * @throws a not-found problem when it is not there
  */
-export async function holdRow(
+export async function lockRow(
   db: { sequelize: Sequelize },
   table: "levels" | "sections",
   id: string,

@@ -1,4 +1,4 @@
-import { atomically } from "./ambient.ts";
+import { inTransaction } from "./ambient.ts";
 import type { Database } from "./connection.ts";
 import { rowsOf } from "./query.ts";
 import { SEALED } from "./secret.ts";
@@ -28,7 +28,7 @@ const LOCK = 727_032;
 
 /** Puts in order what nobody has to wait for; of several processes one does it. @returns whether this one did */
 export const tidyUp = (db: Database): Promise<boolean> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const [lock] = await rowsOf<{ held: boolean }>(db, `select pg_try_advisory_xact_lock(${LOCK}) as held`);
     if (!lock?.held) return false;
     await db.sequelize.query("set local statement_timeout = 300000");

@@ -22,9 +22,9 @@ export const scopeRequest =
 export const threads = (): Workers | null => now.getStore()?.workers ?? null;
 
 /** Who sent the request under way; nobody outside one, or before the session was read. */
-export const whoAsks = (): Person | null => now.getStore()?.person ?? null;
+export const currentUser = (): Person | null => now.getStore()?.person ?? null;
 
-export function setWhoAsks(person: Person | null): void {
+export function setCurrentUser(person: Person | null): void {
   const request = now.getStore();
   if (request) request.person = person;
 }

@@ -4,7 +4,7 @@ import { getHeapStatistics } from "node:v8";
 import { Piscina } from "piscina";
 import type { Config } from "../config.ts";
 import { HttpProblem, tooMuch, unavailable } from "../http/problems.ts";
-import { whoAsks } from "../http/request.ts";
+import { currentUser } from "../http/request.ts";
 import {
   type Done,
   LONG,
@@ -71,9 +71,11 @@ export function openWorkers(config: WorkerConfig): Workers {
       opened.add(lane);
       const threads = lanes[lane]();
       if (threads.queueSize >= LONGEST_LINE) throw unavailable();
-      const done = await threads.run({ name, arguments: rest, person: whoAsks() }).catch((error: unknown) => {
-        throw (error as { code?: unknown }).code === OUT_OF_MEMORY ? tooMuch() : error;
-      });
+      const done = await threads
+        .run({ name, arguments: rest, person: currentUser() })
+        .catch((error: unknown) => {
+          throw (error as { code?: unknown }).code === OUT_OF_MEMORY ? tooMuch() : error;
+        });
       if ("problem" in done) throw new HttpProblem(done.problem);
       return done.value as ReturnType<Tasks[N]>;
     },

@@ -1,10 +1,10 @@
 import { clockAt, daysBetween } from "@map-step/core/time";
 import { format, parseISO } from "date-fns";
-import { studioManner, studioZone } from "./manner.ts";
+import { studioLocaleFormat, studioZone } from "./locale-format.ts";
 
 /** Of a way to write dates: with the day first, and with the month first. */
 const written = (date: string, dayFirst: string, monthFirst: string): string =>
-  format(parseISO(date), studioManner().dates === "day-first" ? dayFirst : monthFirst);
+  format(parseISO(date), studioLocaleFormat().dates === "day-first" ? dayFirst : monthFirst);
 
 /** `Mon 22 Feb` or `Mon, Feb 22` */
 export const shortDay = (date: string): string => written(date, "EEE d MMM", "EEE, MMM d");
@@ -14,7 +14,7 @@ export const dayAndMonth = (date: string): string => written(date, "d MMM", "MMM
 export const longDay = (date: string): string => written(date, "EEEE d MMMM yyyy", "EEEE, MMMM d, yyyy");
 /** A time of day as the studio writes it: `19:30` or `7:30 pm`. */
 export function timeText(time: string): string {
-  if (studioManner().clock === "24") return time;
+  if (studioLocaleFormat().clock === "24") return time;
   const [hours = 0, minutes = 0] = time.split(":").map(Number);
   return `${hours % 12 || 12}:${String(minutes).padStart(2, "0")} ${hours < 12 ? "am" : "pm"}`;
 }

@@ -1,9 +1,9 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { counted } from "@map-step/core/words";
 import { CloudCheck, CloudOff, CloudUpload, type LucideIcon } from "lucide-react";
-import type { HeldState, Sending } from "./outbox-send.ts";
+import type { QueueState, Sending } from "./outbox-send.ts";
 
-const SIGNS: Readonly<Record<HeldState, LucideIcon>> = {
+const SIGNS: Readonly<Record<QueueState, LucideIcon>> = {
   saved: CloudCheck,
   sending: CloudUpload,
   "no-connection": CloudOff,
@@ -12,7 +12,7 @@ const SIGNS: Readonly<Record<HeldState, LucideIcon>> = {
 };
 
 interface Where {
-  readonly state: HeldState;
+  readonly state: QueueState;
   readonly waiting: number;
 }
 

@@ -1,7 +1,7 @@
 import { Text } from "@chakra-ui/react";
 import { HeldBadge } from "./held-badge.tsx";
 import type { Author } from "./outbox.ts";
-import { heldState, type Sending, useHeldIn, useSending } from "./outbox-send.ts";
+import { queueState, type Sending, useQueuedIn, useSending } from "./outbox-send.ts";
 
 interface Props<Entry, Place extends object> {
   readonly sending: Sending<Entry, Place>;
@@ -10,7 +10,7 @@ interface Props<Entry, Place extends object> {
 
 /** What was noted and is still on this device only: says so on every page, and sends what is one's own. */
 export function HeldNotice<Entry, Place extends object>({ sending, person }: Props<Entry, Place>) {
-  const waiting = (useHeldIn(sending.outbox) ?? []).filter(({ state }) => state === "waiting");
+  const waiting = (useQueuedIn(sending.outbox) ?? []).filter(({ state }) => state === "waiting");
   const mine = waiting.filter(({ by }) => by.id === person.id).length;
   const { sent } = useSending(sending, person.id, mine);
   const others = [...new Set(waiting.flatMap(({ by }) => (by.id === person.id ? [] : [by.name])))];
@@ -21,7 +21,7 @@ export function HeldNotice<Entry, Place extends object>({ sending, person }: Pro
           On this device waits what {others.join(" and ")} noted, until they sign in
         </Text>
       ) : null}
-      {mine > 0 ? <HeldBadge of={sending} edit={{ state: heldState(mine, sent), waiting: mine }} /> : null}
+      {mine > 0 ? <HeldBadge of={sending} edit={{ state: queueState(mine, sent), waiting: mine }} /> : null}
     </>
   );
 }

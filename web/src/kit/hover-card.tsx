@@ -16,7 +16,7 @@ interface Props {
  * A card about a thing beside its name, on hover or focus. It says nothing that its page does not: on a touch screen
  * the name simply opens that.
  */
-export function Carded({ trigger, label, children }: Props) {
+export function EntityCard({ trigger, label, children }: Props) {
   const [open, setOpen] = useState(false);
   return (
     <HoverCard.Root

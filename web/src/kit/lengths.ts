@@ -1,9 +1,9 @@
-import { studioManner } from "./manner.ts";
+import { studioLocaleFormat } from "./locale-format.ts";
 
 /** By definition, since 1959. */
 const METRES_A_FOOT = 0.3048;
 
-const inFeet = (): boolean => studioManner().lengths === "feet";
+const inFeet = (): boolean => studioLocaleFormat().lengths === "feet";
 const rounded = (value: number): number => Math.round(value * 10) / 10;
 
 /** A length as the studio writes it, without its unit. */

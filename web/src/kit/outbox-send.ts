@@ -3,13 +3,13 @@ import { type QueryClient, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { ApiError, keyOf } from "./api.ts";
 import { isConnected, onConnection, useSilentSince } from "./connection.ts";
-import type { Became, Held, Outbox } from "./outbox.ts";
+import type { Outbox, Queued, SendOutcome } from "./outbox.ts";
 
 /** What came of an attempt to send. */
 export type Sent = "all" | "no-connection" | "signed-out" | "failed";
 
 /** Where what was noted is: in the studio, or how far it is on its way. */
-export type HeldState = "saved" | "sending" | Exclude<Sent, "all">;
+export type QueueState = "saved" | "sending" | Exclude<Sent, "all">;
 
 /** How entries of one sort go to the studio. */
 export interface Sending<Entry, Place extends object> {
@@ -20,7 +20,10 @@ export interface Sending<Entry, Place extends object> {
   readonly called: readonly [one: string, many: string];
   readonly samePlace: (one: Place, other: Place) => boolean;
   /** Sends entries of one place, and says what became of each that was answered. */
-  readonly post: (client: QueryClient, some: readonly Held<Entry, Place>[]) => Promise<readonly Became[]>;
+  readonly post: (
+    client: QueryClient,
+    some: readonly Queued<Entry, Place>[],
+  ) => Promise<readonly SendOutcome[]>;
 }
 
 const MOST_AT_ONCE = 100;
@@ -58,7 +61,7 @@ const isOften = (some: readonly { readonly order: number }[]): boolean =>
 async function sendOneByOne<Entry, Place extends object>(
   { outbox, post }: Sending<Entry, Place>,
   client: QueryClient,
-  some: readonly Held<Entry, Place>[],
+  some: readonly Queued<Entry, Place>[],
 ): Promise<boolean> {
   try {
     await outbox.settle(await post(client, some));
@@ -82,7 +85,7 @@ async function sendOneByOne<Entry, Place extends object>(
  * at a time; an entry that was sent before, but whose answer was lost, counts once all the same. What fails is left
  * for the next time, and the rest goes on.
  */
-export const sendHeld = <Entry, Place extends object>(
+export const sendQueued = <Entry, Place extends object>(
   sending: Sending<Entry, Place>,
   client: QueryClient,
   personId: string,
@@ -91,7 +94,7 @@ export const sendHeld = <Entry, Place extends object>(
     const { outbox, samePlace } = sending;
     const failed = new Set<number>();
     for (;;) {
-      const waiting = (await outbox.held()).filter(
+      const waiting = (await outbox.queued()).filter(
         ({ state, by, order }) => state === "waiting" && by.id === personId && !failed.has(order),
       );
       const [first] = waiting;
@@ -99,7 +102,7 @@ export const sendHeld = <Entry, Place extends object>(
       const some = waiting.filter((held) => samePlace(held, first)).slice(0, MOST_AT_ONCE);
       try {
         if (await sendOneByOne(sending, client, some)) continue;
-        const still = new Set((await outbox.held()).map(({ order }) => order));
+        const still = new Set((await outbox.queued()).map(({ order }) => order));
         for (const { order } of some) if (still.has(order)) failed.add(order);
       } catch (error) {
         if (!(error instanceof ApiError) || [0, 503].includes(error.problem.status)) return "no-connection";
@@ -127,7 +130,7 @@ export function useSending<Entry, Place extends object>(
   const [sent, setSent] = useState<Sent | null>(null);
   const isSilent = useSilentSince() !== null;
   const send = useCallback(
-    () => void sendHeld(sending, client, personId).then(setSent),
+    () => void sendQueued(sending, client, personId).then(setSent),
     [sending, client, personId],
   );
   useEffect(() => {
@@ -143,11 +146,11 @@ export function useSending<Entry, Place extends object>(
 }
 
 /** Everything that is held on this device; `null` until it is read. */
-export function useHeldIn<Entry, Place extends object>({
-  held: read,
+export function useQueuedIn<Entry, Place extends object>({
+  queued: read,
   onChange,
-}: Outbox<Entry, Place>): readonly Held<Entry, Place>[] | null {
-  const [held, setHeld] = useState<readonly Held<Entry, Place>[] | null>(null);
+}: Outbox<Entry, Place>): readonly Queued<Entry, Place>[] | null {
+  const [held, setHeld] = useState<readonly Queued<Entry, Place>[] | null>(null);
   useEffect(() => {
     const again = () => void read().then(setHeld);
     again();
@@ -157,5 +160,5 @@ export function useHeldIn<Entry, Place extends object>({
 }
 
 /** Where what was noted is, by what waits and what came of the last attempt. */
-export const heldState = (waiting: number, sent: Sent | null): HeldState =>
+export const queueState = (waiting: number, sent: Sent | null): QueueState =>
   waiting === 0 ? "saved" : sent === null || sent === "all" ? "sending" : sent;

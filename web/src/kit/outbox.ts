@@ -10,7 +10,7 @@ export interface Author {
  * An entry on this device: one that waits to be sent, one that met another's word and is to be settled, or one that
  * the studio could not take. It leaves only when the studio has it or the person decided.
  */
-export type Held<Entry, Place extends object> = Place & {
+export type Queued<Entry, Place extends object> = Place & {
   /** The order in which things were noted. */
   readonly order: number;
   readonly by: Author;
@@ -20,7 +20,7 @@ export type Held<Entry, Place extends object> = Place & {
 };
 
 /** What became of an entry that is held. */
-export interface Became {
+export interface SendOutcome {
   readonly order: number;
   readonly state: "waiting" | "conflict" | "refused" | "gone";
   readonly why: string | null;
@@ -29,11 +29,11 @@ export interface Became {
 /** What is noted on this device, until the studio has it. */
 export interface Outbox<Entry, Place extends object> {
   /** Everything held on this device, in the order in which it was noted. */
-  readonly held: () => Promise<Held<Entry, Place>[]>;
+  readonly queued: () => Promise<Queued<Entry, Place>[]>;
   /** Keeps entries on this device; they are safe once this resolves. */
-  readonly hold: (place: Place, by: Author, entries: readonly Entry[]) => Promise<void>;
+  readonly enqueue: (place: Place, by: Author, entries: readonly Entry[]) => Promise<void>;
   /** Takes over what became of entries that were sent: kept ones go, the others stay with the reason. */
-  readonly settle: (became: readonly Became[]) => Promise<void>;
+  readonly settle: (became: readonly SendOutcome[]) => Promise<void>;
   /** Lets go of one entry, once the person decided what becomes of it. */
   readonly drop: (held: { readonly order: number }) => Promise<void>;
   /** Calls back whenever what is held here changes, also from another page; gives the way to stop. */
@@ -78,8 +78,8 @@ export function openOutbox<Entry, Place extends object>(name: string): Outbox<En
     tell();
   };
   return {
-    held: async () => (await (await open()).getAll("entries")) as unknown as Held<Entry, Place>[],
-    hold: async (place, { id, name: who }, entries) => {
+    queued: async () => (await (await open()).getAll("entries")) as unknown as Queued<Entry, Place>[],
+    enqueue: async (place, { id, name: who }, entries) => {
       const transaction = (await open()).transaction("entries", "readwrite", { durability: "strict" });
       for (const entry of entries)
         await transaction.store.add({ ...place, by: { id, name: who }, entry, state: "waiting", why: null });

@@ -1,6 +1,6 @@
 import type { ApproachContent, ApproachRecord } from "@map-step/contract";
 import { APPROACH_IDS } from "@map-step/core/plan";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -49,21 +49,21 @@ async function readApproach(db: Database, id: string): Promise<ApproachRecord> {
 }
 
 export const createApproach = (db: Database, content: ApproachContent): Promise<ApproachRecord> =>
-  atomically(db, async () => view(await db.Approach.create(content)));
+  inTransaction(db, async () => view(await db.Approach.create(content)));
 
 export const changeApproach = (
   db: Database,
   id: string,
   { version, ...content }: ApproachContent & { version: number },
 ): Promise<ApproachRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await changeAt(db, db.Approach, id, version, content, () => readApproach(db, id));
     return readApproach(db, id);
   });
 
 /** Takes an approach away that no level and no plan uses; `restoreApproach` brings it back. */
 export async function removeApproach(db: Database, id: string): Promise<Record<string, never>> {
-  await atomically(db, async () => {
+  await inTransaction(db, async () => {
     await markRemoved(db, db.Approach, id);
     const levels = await db.Level.findAll({ where: { approachId: id, deletedAt: null } });
     if (levels.length > 0)

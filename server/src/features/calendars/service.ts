@@ -1,5 +1,5 @@
 import type { CalendarKind, Person } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { newSecret } from "../../db/secret.ts";
@@ -39,7 +39,7 @@ export async function readAddress(
 
 /** Makes a new address; the one before goes dead. */
 export const renewAddress = (db: Database, person: Person, whose: Whose): Promise<{ secret: string }> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await holdOwn(db, person, whose);
     const secret = newSecret();
     await db.CalendarAddress.upsert({ kind: whose.kind, thingId: whose.id, secret: db.links.seal(secret) });

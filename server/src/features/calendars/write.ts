@@ -4,7 +4,7 @@ import { layOut, roomsOf } from "@map-step/core/plan";
 import { instantAt } from "@map-step/core/time";
 import { there } from "@map-step/core/timetable";
 import ical, { type ICalCalendar, ICalEventStatus } from "ical-generator";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { type ComputablePlan, computablePlans, readPlans } from "../plans/read.ts";
@@ -18,7 +18,7 @@ interface Studio {
 }
 
 async function studioOf(db: Database): Promise<Studio> {
-  const [[studio], staff] = await together(
+  const [[studio], staff] = await readAll(
     () => rowsOf<{ timeZone: string }>(db, `select time_zone as "timeZone" from studio`),
     () => rowsOf<{ id: string; name: string }>(db, "select id, name from staff"),
   );
@@ -83,7 +83,7 @@ async function calendarOf(
   sections: readonly Section[],
   staffId: string | null,
 ): Promise<string> {
-  const [studio, plans] = await together(
+  const [studio, plans] = await readAll(
     () => studioOf(db),
     async () =>
       sections.length === 0

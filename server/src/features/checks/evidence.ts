@@ -6,16 +6,16 @@ import {
   type SeenEntry,
   seenEntry,
 } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, rowsOf } from "../../db/query.ts";
+import { lockRow, rowsOf } from "../../db/query.ts";
 import { canBeMeant, momentNoted, studioDay } from "../../http/device-clock.ts";
 import { cleanText } from "../../http/well-formed.ts";
 import {
   asking,
-  holdNotedClass,
-  holdOwnClass,
-  holdOwnStudent,
+  requireNotedClass,
+  requireOwnClass,
+  requireOwnStudent,
   SEES,
   SEES_ALL,
 } from "../sections/own-class.ts";
@@ -72,7 +72,7 @@ const everythingOf = async (db: Database, person: Person, sectionId: string): Pr
 
 /** Everything seen of the people of a section, in this course and before. */
 export async function readSeen(db: Database, person: Person, sectionId: string): Promise<SectionEvidence> {
-  await holdOwnClass(db, person, sectionId);
+  await requireOwnClass(db, person, sectionId);
   return everythingOf(db, person, sectionId);
 }
 
@@ -82,7 +82,7 @@ export async function readSeenOf(
   person: Person,
   studentId: string,
 ): Promise<{ evidence: KeptEvidence[]; closed: boolean }> {
-  await holdOwnStudent(db, person, studentId);
+  await requireOwnStudent(db, person, studentId);
   const [whole] = await rowsOf<{ open: boolean }>(
     db,
     `select ${SEES_ALL("students.person_id")} as open from students where id = $studentId`,
@@ -197,9 +197,9 @@ export const noteSeen = (
   sent: readonly Readonly<Record<string, unknown>>[],
   person: Person,
 ): Promise<SectionEvidence & { readonly answers: Answer[] }> =>
-  atomically(db, async () => {
-    await holdRow(db, "sections", sectionId);
-    await holdNotedClass(db, person, sectionId);
+  inTransaction(db, async () => {
+    await lockRow(db, "sections", sectionId);
+    await requireNotedClass(db, person, sectionId);
     const today = await studioDay(db);
     const read = sent.map((one) => readEntry(one, today));
     const entries = read.flatMap((one) => ("entry" in one ? [one.entry] : []));

@@ -1,7 +1,7 @@
 import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
-import { holdOwnClass } from "../sections/own-class.ts";
+import { requireOwnClass } from "../sections/own-class.ts";
 import { noteSeen, readSeen, readSeenOf } from "./evidence.ts";
 import { levelSeenNow } from "./level-seen.ts";
 import {
@@ -18,7 +18,7 @@ export function serveChecks(router: Router, { db, workers }: Context): void {
   serve(router, api.checks.mine, ({ person }) => listOwnChecks(db, person));
   serve(router, api.checks.list, ({ params }) => listChecks(db, params.id));
   serve(router, api.checks.create, async ({ params, body, person }) => {
-    await holdOwnClass(db, person, params.id);
+    await requireOwnClass(db, person, params.id);
     return createCheck(db, params.id, body.heldOn, person.id);
   });
   serve(router, api.checks.change, ({ params, body, person }) => changeCheck(db, person, params.id, body));

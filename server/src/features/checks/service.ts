@@ -1,10 +1,10 @@
 import type { Check, CheckContent, CheckLine, LevelRule, Person } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt, changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, rowsOf } from "../../db/query.ts";
+import { lockRow, rowsOf } from "../../db/query.ts";
 import { inUse, invalid, notFound } from "../../http/problems.ts";
-import { holdOwnClass, TEACHES } from "../sections/own-class.ts";
+import { requireOwnClass, TEACHES } from "../sections/own-class.ts";
 import { readSection } from "../sections/read.ts";
 
 const CHECKS = `
@@ -41,7 +41,7 @@ export const createCheck = (
   heldOn: string,
   staffId: string,
 ): Promise<Check> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await readSection(db, sectionId);
     // One after the other, so that two who begin in the same moment meet.
     await db.Section.findByPk(sectionId, { lock: true });
@@ -57,9 +57,9 @@ export const changeCheck = (
   id: string,
   { version, ...content }: CheckContent & { version: number },
 ): Promise<Check> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { sectionId } = await readCheck(db, id);
-    await holdOwnClass(db, person, sectionId);
+    await requireOwnClass(db, person, sectionId);
     await db.Section.findByPk(sectionId, { lock: true });
     const other = await db.Check.findOne({ where: { sectionId, heldOn: content.heldOn } });
     if (other && other.id !== id)
@@ -73,9 +73,9 @@ export const changeCheck = (
 
 /** Takes a check away in which nothing was seen yet. */
 export const removeCheck = (db: Database, person: Person, id: string): Promise<Record<string, never>> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { sectionId, marks } = await readCheck(db, id);
-    await holdOwnClass(db, person, sectionId);
+    await requireOwnClass(db, person, sectionId);
     await db.Section.findByPk(sectionId, { lock: true });
     if (marks > 0 || (await db.CheckNote.count({ where: { checkId: id } })) > 0)
       throw inUse("Something was seen in this check, and what was seen stays. It can't be taken away.");
@@ -85,7 +85,7 @@ export const removeCheck = (db: Database, person: Person, id: string): Promise<R
 
 /** A level's rule; no clauses where none is stated. */
 export async function readRule(db: Database, levelId: string): Promise<LevelRule> {
-  await holdRow(db, "levels", levelId);
+  await lockRow(db, "levels", levelId);
   const row = await db.ReadinessRule.findOne({ where: { levelId } });
   return { id: row?.id ?? null, levelId, clauses: row?.clauses ?? [], version: row?.version ?? 0 };
 }

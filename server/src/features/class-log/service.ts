@@ -7,12 +7,12 @@ import {
   type Person,
 } from "@map-step/contract";
 import { type ClassLog, judgeEntry, lastEntry, notedAt, openPromises, readLog } from "@map-step/core/lesson";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { momentNoted, studioDay } from "../../http/device-clock.ts";
 import { cleanText } from "../../http/well-formed.ts";
-import { holdOrder } from "../lessons/service.ts";
+import { lockOrder } from "../lessons/service.ts";
 import { readSection } from "../sections/read.ts";
 
 interface Log {
@@ -150,8 +150,8 @@ export const noteInLog = (
   sent: readonly Readonly<Record<string, unknown>>[],
   person: Pick<Person, "id">,
 ): Promise<Log & { readonly answers: EntryAnswer[] }> =>
-  atomically(db, async () => {
-    const { lessonId, segments } = await holdOrder(db, sectionId, week);
+  inTransaction(db, async () => {
+    const { lessonId, segments } = await lockOrder(db, sectionId, week);
     const parts = new Set(segments.map(({ id }) => id));
     const roster = await db.Enrolment.findAll({ where: { sectionId }, attributes: ["studentId"] });
     const students = new Set(roster.map(({ studentId }) => studentId));

@@ -1,6 +1,6 @@
 import type { Call, Comment, CommentContent, Commented, HistoryList, Person } from "@map-step/contract";
 import { mentionsIn } from "@map-step/core/comment";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -85,7 +85,7 @@ async function calledIn(db: Database, text: string): Promise<string[]> {
 
 /** @throws a not-found problem where what it is about is not there, an invalid one where its thread is elsewhere */
 export const createComment = (db: Database, content: CommentContent, staffId: string): Promise<Comment> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const [about] = await rowsOf(
       db,
       `select 1 from ${placeOf(HANGS_ON[content.list])} about where about.id = $id and not about.gone`,
@@ -115,7 +115,7 @@ export const changeComment = (
   { text, version }: { readonly text: string; readonly version: number },
   person: Person,
 ): Promise<Comment> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await ownComment(db, id, person, false);
     const mentions = await calledIn(db, text);
     await changeAt(db, db.Comment, id, version, { text, mentions, editedAt: new Date() }, () =>
@@ -131,7 +131,7 @@ export const resolveComment = (
   resolved: boolean,
   { id: staffId }: Pick<Person, "id">,
 ): Promise<Comment> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { replyTo, resolvedAt } = await readComment(db, id);
     if (replyTo !== null)
       throw invalid([{ path: "resolved", message: "The thread is settled, not one answer in it" }]);
@@ -152,7 +152,7 @@ export async function removeComment(
   id: string,
   person: Person,
 ): Promise<Record<string, never>> {
-  await atomically(db, async () => {
+  await inTransaction(db, async () => {
     await ownComment(db, id, person, true);
     await markRemoved(db, db.Comment, id);
   });

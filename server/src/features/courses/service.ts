@@ -1,6 +1,6 @@
 import type { Course, Section } from "@map-step/contract";
 import type { Config } from "../../config.ts";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import type { AskedCourse, Workers } from "../../work/work.ts";
@@ -56,7 +56,7 @@ export const askedSection = (
 
 /** How every level is planned and every section runs. */
 export async function listCourses(db: Database, config: Config, workers: Workers): Promise<Course[]> {
-  const [plans, sections] = await together(
+  const [plans, sections] = await readAll(
     () => coursePlans(db, config.STUDIO_TODAY),
     () => listSections(db),
   );

@@ -6,13 +6,13 @@ import { faultText, openLibrary, replaceHold } from "@map-step/core/notation";
 import { STARTER_SETS } from "@map-step/core/starter";
 import { TIER_NAMES } from "@map-step/core/time";
 import { counted, inWords } from "@map-step/core/words";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { invalid, notFound } from "../../http/problems.ts";
 import { addFigures } from "../figure-file/service.ts";
 import { readLibrary } from "../figures/library.ts";
-import { holdLibrary, rewrite } from "../figures/service.ts";
+import { lockLibrary, rewrite } from "../figures/service.ts";
 import type { DanceRow } from "./models.ts";
 
 const view = (row: DanceRow): DanceRecord => {
@@ -34,7 +34,7 @@ export const createDance = async (db: Database, content: NewDance): Promise<Danc
 
 /** A dance with the general figures of a starter set; the studio's own from then on. */
 export const beginDance = (db: Database, content: NewDance, starterId: string): Promise<DanceRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const set = STARTER_SETS.find(({ id }) => id === starterId);
     if (!set) throw notFound();
     const dance = await createDance(db, content);
@@ -86,9 +86,9 @@ export const changeDance = (
   id: string,
   { version, ...content }: NewDance & { version: number },
 ): Promise<DanceRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     // No figure is written meanwhile that the change would leave without a meaning.
-    await holdLibrary(db);
+    await lockLibrary(db);
     const now = await readDance(db, id);
     await refuseIfBroken(db, now, { ...now, ...content });
     await changeAt(db, db.Dance, id, version, content, () => readDance(db, id));
@@ -104,8 +104,8 @@ export const replaceHoldIn = (
   id: string,
   { from, to }: { readonly from: string; readonly to: string },
 ): Promise<{ changed: string[] }> =>
-  atomically(db, async () => {
-    await holdLibrary(db);
+  inTransaction(db, async () => {
+    await lockLibrary(db);
     const { dance, figures } = await readLibrary(db, id);
     const [before, after] = [holdNamed(from, dance.holds), holdNamed(to, dance.holds)];
     if (!before) throw invalid([{ path: "from", message: `${dance.name} has no hold called ${from}` }]);

@@ -1,7 +1,7 @@
 import type { Factor, OwnFactors, Person, Shown } from "@map-step/contract";
 import type { Request } from "express";
 import type { Config } from "../../config.ts";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { inUse, invalid, notFound, showMore } from "../../http/problems.ts";
@@ -63,7 +63,7 @@ async function withRecovery(db: Database, person: Pick<Person, "id">): Promise<K
 }
 
 export const renewRecovery = (db: Database, person: Pick<Person, "id">): Promise<Kept> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const own = await readFactors(db, person);
     if (own.factors.length === 0) throw inUse("Recovery codes stand in for something else; add that first.");
     const recovery = await makeRecovery(db, person.id);
@@ -90,7 +90,7 @@ export const beginCodes = (
   { db, config }: FactorDesk,
   { id }: Person,
 ): Promise<{ id: string; address: string }> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await db.Factor.destroy({ where: { staffId: id, kind: "codes", confirmedAt: null } });
     await refuseMany(db, id);
     const { email, studio } = await addressed(db, id);
@@ -106,7 +106,7 @@ export const confirmCodes = (
   id: string,
   { name, code }: { readonly name: string; readonly code: string },
 ): Promise<Kept> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const row = await db.Factor.findOne({
       where: { id, staffId: person.id, kind: "codes", confirmedAt: null },
     });
@@ -137,7 +137,7 @@ export async function confirmKey(
     throw invalid([
       { path: "answer", message: "The device's answer does not fit what was asked. Try once more." },
     ]);
-  return atomically(db, async () => {
+  return inTransaction(db, async () => {
     await db.Factor.create({ staffId: person.id, kind: "key", name, ...key, confirmedAt: new Date() });
     return withRecovery(db, person);
   });
@@ -145,7 +145,7 @@ export async function confirmKey(
 
 /** Without any factor there is nothing to recover. */
 export const removeFactor = (db: Database, person: Person, id: string): Promise<OwnFactors> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     if ((await db.Factor.destroy({ where: { id, staffId: person.id } })) === 0) throw notFound();
     if ((await confirmedOf(db, person.id)).length === 0)
       await db.RecoveryCode.destroy({ where: { staffId: person.id } });

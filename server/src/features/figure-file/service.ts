@@ -1,14 +1,14 @@
 import { createHash } from "node:crypto";
 import type { FigureRecord, JudgedFile } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, stale } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import type { FigureRows, FileRows } from "../../work/work.ts";
 import { FIGURE_COLUMNS, readLibraries } from "../figures/library.ts";
 import { writeLinks } from "../figures/links.ts";
-import { holdLibrary, staffIdsOf } from "../figures/service.ts";
+import { lockLibrary, staffIdsOf } from "../figures/service.ts";
 import { type Judged, judgeFile, type LibraryOfFile } from "./judge.ts";
 import { judgeDances } from "./judge-dances.ts";
 
@@ -53,7 +53,7 @@ const updateAll = (db: Database, figures: readonly FigureRecord[]): Promise<unkn
      from jsonb_populate_recordset(null::figures, $figures::jsonb) as next
      where figures.id = next.id returning figures.id`,
     {
-      by: whoAsks()?.id ?? null,
+      by: currentUser()?.id ?? null,
       figures: JSON.stringify(
         figures.map((figure) => ({
           id: figure.id,
@@ -86,8 +86,8 @@ async function write(db: Database, judged: readonly Judged[]): Promise<void> {
  * @throws a problem naming each refused row; a stale problem with the file judged anew when the library changed
  */
 export const takeInFile = (db: Database, file: FigureRows, basis: string): Promise<JudgedFile> =>
-  atomically(db, async () => {
-    await holdLibrary(db);
+  inTransaction(db, async () => {
+    await lockLibrary(db);
     const { told, coming, figures } = judge(file, await libraryOf(db));
     if (basis !== told.basis) throw stale(told);
     refuseAny(told);
@@ -112,7 +112,7 @@ function refuseAny({ dances, rows }: Pick<JudgedFile, "dances" | "rows">): void 
  * @throws a problem naming each that is refused
  */
 export async function addFigures(db: Database, rows: FileRows): Promise<void> {
-  await holdLibrary(db);
+  await lockLibrary(db);
   const judged = judgeFile(rows, await libraryOf(db));
   refuseAny({ dances: [], rows: judged.map((one) => one.told) });
   await write(db, judged);

@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import type { DanceRecord, FieldError, FigureContent, FigureRecord } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable, rowsOf } from "../../db/query.ts";
+import { lockTable, rowsOf } from "../../db/query.ts";
 import { inUse, invalid } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import { sequencesWith } from "../sequences/read.ts";
 import { checkFigure, layOut, madeOf, type Surroundings, withNewName } from "./checks.ts";
 import { readFigure, readFigures, readLibraries } from "./library.ts";
@@ -15,7 +15,7 @@ import { writeLinks } from "./links.ts";
  * Holds the library still until the transaction ends: two edits at once could close a circle, or leave a
  * figure using another, that neither does alone.
  */
-export const holdLibrary = (db: Database) => holdTable(db, "figure_needs");
+export const lockLibrary = (db: Database) => lockTable(db, "figure_needs");
 
 export const staffIdsOf = async (db: Database): Promise<ReadonlySet<string>> =>
   new Set((await rowsOf<{ id: string }>(db, "select id from staff")).map(({ id }) => id));
@@ -72,8 +72,8 @@ export async function figureFaults(
 }
 
 export const createFigure = (db: Database, content: FigureContent): Promise<FigureRecord> =>
-  atomically(db, async () => {
-    await holdLibrary(db);
+  inTransaction(db, async () => {
+    await lockLibrary(db);
     const figure = { ...content, id: randomUUID(), version: 1 };
     const kept = { ...figure, ...checked(figure, await surroundingsWith(db, figure)) };
     await db.Figure.create(kept);
@@ -92,7 +92,7 @@ export const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise
     {
       ids: figures.map(({ id }) => id),
       notations: figures.map(({ notation }) => notation),
-      by: whoAsks()?.id ?? null,
+      by: currentUser()?.id ?? null,
     },
   );
 
@@ -105,8 +105,8 @@ export const changeFigure = (
   id: string,
   { version, ...content }: FigureContent & { version: number },
 ): Promise<FigureRecord> =>
-  atomically(db, async () => {
-    await holdLibrary(db);
+  inTransaction(db, async () => {
+    await lockLibrary(db);
     const now = await readFigure(db, id);
     if (now.danceId !== content.danceId) await refuseIfUsed(db, now, "moved to another dance");
     const renamed: FigureRecord[] = [];
@@ -164,8 +164,8 @@ async function refuseIfUsed(db: Database, figure: FigureRecord, what: string): P
 
 /** Takes a figure out of the library; `restoreFigure` brings it back. */
 export async function removeFigure(db: Database, id: string): Promise<Record<string, never>> {
-  await atomically(db, async () => {
-    await holdLibrary(db);
+  await inTransaction(db, async () => {
+    await lockLibrary(db);
     await refuseIfUsed(db, await readFigure(db, id), "removed");
     await markRemoved(db, db.Figure, id);
   });
@@ -174,8 +174,8 @@ export async function removeFigure(db: Database, id: string): Promise<Record<str
 
 /** Brings a figure back if the library of today takes it as it was. */
 export const restoreFigure = (db: Database, id: string): Promise<FigureRecord> =>
-  atomically(db, async () => {
-    await holdLibrary(db);
+  inTransaction(db, async () => {
+    await lockLibrary(db);
     await bringBack(db, db.Figure, id, async () => {
       const [removed] = await readFigures(db, [id], { removed: true });
       if (removed) checked(removed, await surroundingsWith(db, removed));

@@ -1,6 +1,6 @@
 import type { FigureTrail } from "@map-step/contract";
 import { lessonDates } from "@map-step/core/time";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { readFigure } from "./library.ts";
@@ -69,7 +69,7 @@ const opensWith = (db: Database, figureId: string): Promise<FigureTrail["opens"]
 
 /** What becomes of a figure: where it is planned, when it was taught, how it was danced, what it opens the way to. */
 export async function figureTrail(db: Database, figureId: string, today: string): Promise<FigureTrail> {
-  const [, plans, marks, opens] = await together(
+  const [, plans, marks, opens] = await readAll(
     () => readFigure(db, figureId),
     () => plansWith(db, figureId),
     () => marksOf(db, figureId),

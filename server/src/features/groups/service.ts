@@ -1,10 +1,10 @@
 import type { Enrolled, GroupPlan, GroupPlanContent, Person } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeOfLevel } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, rowsOf } from "../../db/query.ts";
+import { lockRow, rowsOf } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import { enrolledByIds } from "../students/read.ts";
 import { enrol } from "../students/service.ts";
 
@@ -12,7 +12,7 @@ const NOTHING: GroupPlanContent = { goalIds: [], goes: [], wishes: [], locks: []
 
 /** A level's next groups, as far as they were laid. @throws a not-found problem */
 export async function readGroups(db: Database, levelId: string): Promise<GroupPlan> {
-  await holdRow(db, "levels", levelId);
+  await lockRow(db, "levels", levelId);
   const row = await db.GroupPlan.findOne({ where: { levelId } });
   if (!row) return { levelId, ...NOTHING, version: 0 };
   const { goalIds, goes, wishes, locks, version } = row;
@@ -47,8 +47,8 @@ export const moveUp = (
   levelId: string,
   { batchId, from, moves }: Moves,
 ): Promise<Enrolled[]> =>
-  atomically(db, async () => {
-    await holdRow(db, "levels", levelId);
+  inTransaction(db, async () => {
+    await lockRow(db, "levels", levelId);
     await db.Level.findByPk(levelId, { lock: true });
     const before = await ofBatch(db, batchId);
     if (before.length === 0) {
@@ -93,14 +93,14 @@ export const moveUp = (
 
 /** Takes one step of moving up back: who came with it is off the rosters, where nobody changed their place since. */
 export const undoMove = (db: Database, levelId: string, batchId: string): Promise<Record<string, never>> =>
-  atomically(db, async () => {
-    await holdRow(db, "levels", levelId);
+  inTransaction(db, async () => {
+    await lockRow(db, "levels", levelId);
     if ((await ofBatch(db, batchId)).length === 0) throw notFound();
     await rowsOf(
       db,
       `update enrolments set deleted_at = now(), deleted_by = $staffId
        where batch_id = $batchId and deleted_at is null and version = 1 returning id`,
-      { batchId, staffId: whoAsks()?.id ?? null },
+      { batchId, staffId: currentUser()?.id ?? null },
     );
     return {};
   });

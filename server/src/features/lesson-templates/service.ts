@@ -1,5 +1,5 @@
 import type { LessonTemplateContent, LessonTemplateRecord } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
@@ -19,7 +19,8 @@ export const listLessonTemplates = async (db: Database): Promise<LessonTemplateR
 export const createLessonTemplate = (
   db: Database,
   content: LessonTemplateContent,
-): Promise<LessonTemplateRecord> => atomically(db, async () => view(await db.LessonTemplate.create(content)));
+): Promise<LessonTemplateRecord> =>
+  inTransaction(db, async () => view(await db.LessonTemplate.create(content)));
 
 /** Takes a template away; lessons that were shaped by it stay as they are. */
 export const removeLessonTemplate = (db: Database, id: string): Promise<Record<string, never>> =>

@@ -2,7 +2,7 @@ import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/co
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
 import { roomsOf } from "@map-step/core/plan";
 import { v5 } from "uuid";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
@@ -100,7 +100,7 @@ export interface ReadLesson extends ComputablePlan {
 }
 
 export async function openLesson(db: Database, sectionId: string, week: number): Promise<ReadLesson> {
-  const [section, taughtBy, kept] = await together(
+  const [section, taughtBy, kept] = await readAll(
     () => readSection(db, sectionId),
     () => planOfSection(db, sectionId),
     () => keptLessons(db, sectionId, [week - 1, week]),
@@ -206,7 +206,7 @@ export async function listLessons(
   sections: readonly Section[],
 ): Promise<ReadonlyMap<string, readonly LessonSummary[]>> {
   const sectionIds = sections.map(({ id }) => id);
-  const [states, plans] = await together(
+  const [states, plans] = await readAll(
     () => statesOf(db, sectionIds),
     () =>
       rowsOf<PlannedRow>(

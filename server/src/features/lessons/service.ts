@@ -1,11 +1,11 @@
 import type { Lesson, LessonChange, LessonSegment, SegmentContent } from "@map-step/contract";
 import { totalMinutes } from "@map-step/core/lesson";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { inUse, invalid, stale } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import { readSection } from "../sections/read.ts";
 import type { LessonRow } from "./models.ts";
 import { keptLesson, openLesson, readLesson } from "./read.ts";
@@ -27,7 +27,7 @@ function checkMinutes(
  * The row of a lesson, held until the transaction ends, so that edits and notes of several people come one after the
  * other; made now if there was none.
  */
-async function holdLesson(
+async function lockLesson(
   db: Database,
   sectionId: string,
   week: number,
@@ -36,7 +36,7 @@ async function holdLesson(
     db,
     `insert into lessons (section_id, week, state, follows_plan, changed_by) values ($sectionId, $week, 'planned', true, $by)
      on conflict (section_id, week) do nothing returning id`,
-    { sectionId, week, by: whoAsks()?.id ?? null },
+    { sectionId, week, by: currentUser()?.id ?? null },
   );
   const row = await db.Lesson.findOne({ where: { sectionId, week }, lock: true, rejectOnEmpty: true });
   return { row, isNew: made.length > 0 };
@@ -62,13 +62,13 @@ async function writeSegments(
  * The lesson's row, held, with a running order of its own: the planned one is kept now where the plan still leads.
  * @returns its parts as they are now
  */
-export async function holdOrder(
+export async function lockOrder(
   db: Database,
   sectionId: string,
   week: number,
 ): Promise<{ readonly lessonId: string; readonly segments: readonly LessonSegment[] }> {
   await readSection(db, sectionId);
-  const { row, isNew } = await holdLesson(db, sectionId, week);
+  const { row, isNew } = await lockLesson(db, sectionId, week);
   if (!row.followsPlan) {
     const kept = await keptLesson(db, sectionId, week);
     return { lessonId: row.id, segments: kept?.segments ?? [] };
@@ -86,9 +86,9 @@ export const changeLesson = (
   week: number,
   change: LessonChange,
 ): Promise<Lesson> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const now = await readLesson(db, sectionId, week);
-    const { row, isNew } = await holdLesson(db, sectionId, week);
+    const { row, isNew } = await lockLesson(db, sectionId, week);
     const current = () => readLesson(db, sectionId, week);
     const kept = (await keptLesson(db, sectionId, week))?.segments ?? [];
     const values = {
@@ -111,7 +111,7 @@ export const rebuildLesson = (
   week: number,
   version: number,
 ): Promise<Lesson> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const current = () => readLesson(db, sectionId, week);
     const row = await db.Lesson.findOne({ where: { sectionId, week }, lock: true });
     if (!row) return current();

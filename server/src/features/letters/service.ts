@@ -3,7 +3,7 @@ import { type Letter, LINK_LASTS, type LinkKind, type Person } from "@map-step/c
 import type { Logger } from "pino";
 import { Op } from "sequelize";
 import type { Config } from "../../config.ts";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { newSecret } from "../../db/secret.ts";
@@ -65,7 +65,7 @@ async function writeLink(
   const path = `/d/${token}`;
   const [studio] = await rowsOf<{ name: string }>(db, "select name from studio");
   const [subject, text] = WORDS[kind](name, studio?.name ?? "Map Step");
-  const letter = await atomically(db, async () => {
+  const letter = await inTransaction(db, async () => {
     await endLinks(db, id);
     const { sessionsEpoch: epoch } = await db.Staff.findByPk(id, { rejectOnEmpty: true });
     await db.OneTimeLink.create({
@@ -214,7 +214,7 @@ export async function doorOf(
 export async function enterBy(db: Database, token: string, password: string): Promise<Person> {
   refuseWeak(password, (await openLink(db, token, "")).email);
   const passwordHash = await hashPassword(password);
-  return atomically(db, async () => {
+  return inTransaction(db, async () => {
     const { id, name, role } = await openLink(db, token, "for update of l");
     await endLinks(db, id);
     await db.Staff.update({ passwordHash, demoPassword: null, ...endSignIns() }, { where: { id } });

@@ -1,6 +1,6 @@
 import { contentOfPlan, type Level } from "@map-step/contract";
 import { isOfNoDate } from "@map-step/core/plan";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { readPlan } from "../plans/read.ts";
@@ -24,7 +24,7 @@ function freeName(name: string, taken: ReadonlySet<string>): string {
  * up. Its sections stay where they are.
  */
 export const copyLevel = (db: Database, id: string): Promise<Level> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { id: _id, version: _version, planId, ...content } = await readLevel(db, id);
     const names = await rowsOf<{ name: string }>(db, "select lower(name) as name from levels");
     const name = freeName(content.name, new Set(names.map((one) => one.name)));

@@ -1,8 +1,8 @@
 import type { Level, LevelContent } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable, rowsOf } from "../../db/query.ts";
+import { lockTable, rowsOf } from "../../db/query.ts";
 import { inUse, invalid } from "../../http/problems.ts";
 import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "./read.ts";
@@ -57,8 +57,8 @@ async function checkTaught(db: Database, id: string, weeks: number): Promise<voi
 }
 
 export const createLevel = (db: Database, content: LevelContent): Promise<Level> =>
-  atomically(db, async () => {
-    await holdTable(db, "levels");
+  inTransaction(db, async () => {
+    await lockTable(db, "levels");
     await checkApproach(db, content);
     await checkFollows(db, null, content);
     const row = await db.Level.create(content);
@@ -72,8 +72,8 @@ export const changeLevel = (
   id: string,
   { version, ...content }: LevelContent & { version: number },
 ): Promise<Level> =>
-  atomically(db, async () => {
-    await holdTable(db, "levels");
+  inTransaction(db, async () => {
+    await lockTable(db, "levels");
     const now = await readLevel(db, id);
     await changeAt(db, db.Level, id, version, content, () => readLevel(db, id));
     await checkFollows(db, id, content);
@@ -90,8 +90,8 @@ export const changeLevel = (
 
 /** Takes a level away; `restoreLevel` brings it back. */
 export async function removeLevel(db: Database, id: string): Promise<Record<string, never>> {
-  await atomically(db, async () => {
-    await holdTable(db, "levels");
+  await inTransaction(db, async () => {
+    await lockTable(db, "levels");
     await markRemoved(db, db.Level, id);
     const users = await rowsOf<{ name: string }>(
       db,
@@ -107,8 +107,8 @@ export async function removeLevel(db: Database, id: string): Promise<Record<stri
 
 /** Brings a level back if what it builds on is there. */
 export const restoreLevel = (db: Database, id: string): Promise<Level> =>
-  atomically(db, async () => {
-    await holdTable(db, "levels");
+  inTransaction(db, async () => {
+    await lockTable(db, "levels");
     await bringBack(db, db.Level, id, async (removed) => {
       await checkFollows(db, id, removed);
       await checkApproach(db, removed);

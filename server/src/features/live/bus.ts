@@ -1,14 +1,14 @@
-import { type ChangeTold, type LookTold, lookTold, type NotedTold, notedTold } from "@map-step/contract";
+import { type ChangeEvent, type LookEvent, lookEvent, type NotedEvent, notedEvent } from "@map-step/contract";
 import pg from "pg";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 
 /** What is told to open pages. */
-export type Told =
+export type LiveEvent =
   /** Of a proposal with whose it is, who hears of it beside the directors. */
-  | { readonly event: "change"; readonly data: ChangeTold; readonly writerId: string | null }
-  | { readonly event: "look"; readonly data: LookTold }
-  | { readonly event: "noted"; readonly data: NotedTold }
+  | { readonly event: "change"; readonly data: ChangeEvent; readonly writerId: string | null }
+  | { readonly event: "look"; readonly data: LookEvent }
+  | { readonly event: "noted"; readonly data: NotedEvent }
   /** More was missed than is told one by one: everything is to be read anew. */
   | { readonly event: "gap"; readonly data: Record<string, never> };
 
@@ -17,10 +17,10 @@ export interface Bus {
   /** Calls back when somebody's sign-in may have ended, or what they may do changed. @returns how to stop */
   readonly onRights: (listener: (personId: string) => void) => () => void;
   /** Resolves once it hears, or cannot for now. @returns how to stop hearing */
-  readonly hear: (listener: (told: Told) => void) => Promise<() => void>;
+  readonly hear: (listener: (told: LiveEvent) => void) => Promise<() => void>;
   /** What changed after an entry, for a page whose line was cut; a gap where that is too much. */
-  readonly after: (id: number) => Promise<Told[]>;
-  readonly look: (look: LookTold) => Promise<void>;
+  readonly after: (id: number) => Promise<LiveEvent[]>;
+  readonly look: (look: LookEvent) => Promise<void>;
   readonly close: () => Promise<void>;
 }
 
@@ -39,7 +39,7 @@ const OVERLAP = 100;
 /** Whoever missed more than this reads everything anew. */
 const MOST_MISSED = 500;
 
-type ChangeRow = ChangeTold & { readonly writerId: string | null };
+type ChangeRow = ChangeEvent & { readonly writerId: string | null };
 
 const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.staff_id as "byId", coalesce(staff.name, '') as by,
     case h.list when 'proposals' then h.state ->> 'staffId' end as "writerId"
@@ -47,23 +47,23 @@ const CHANGES = `select h.id::int, h.list, h.thing_id as "thingId", h.what, h.st
 
 /** Listens to the database with one connection for all pages of this process. */
 export function openBus(db: Database, url: string): Bus {
-  const listeners = new Set<(told: Told) => void>();
+  const listeners = new Set<(told: LiveEvent) => void>();
   const rights = new Set<(personId: string) => void>();
   let [client, ended, last]: [pg.Client | null, boolean, number] = [null, false, 0];
   let gathered: number[] = [];
   let timer: ReturnType<typeof setTimeout> | undefined;
-  const tell = (told: Told) => {
+  const tell = (told: LiveEvent) => {
     for (const listener of listeners) listener(told);
   };
-  const tellAll = (all: readonly Told[]) => {
+  const tellAll = (all: readonly LiveEvent[]) => {
     for (const told of all) {
       if (told.event === "change") last = Math.max(last, told.data.id);
       tell(told);
     }
   };
-  const asTold = (changes: readonly ChangeRow[]): Told[] =>
+  const asTold = (changes: readonly ChangeRow[]): LiveEvent[] =>
     changes.map(({ writerId, ...data }) => ({ event: "change", data, writerId }));
-  const after = async (id: number): Promise<Told[]> => {
+  const after = async (id: number): Promise<LiveEvent[]> => {
     const changes = await rowsOf<ChangeRow>(
       db,
       `${CHANGES} where h.id > $id order by h.id limit ${MOST_MISSED}`,
@@ -100,12 +100,12 @@ export function openBus(db: Database, url: string): Bus {
     }
     if (listeners.size === 0) return;
     if (channel === LOOKS) {
-      const look = lookTold.safeParse(JSON.parse(payload));
+      const look = lookEvent.safeParse(JSON.parse(payload));
       if (look.success) tell({ event: "look", data: look.data });
       return;
     }
     if (channel === NOTED) {
-      const noted = notedTold.safeParse(JSON.parse(payload));
+      const noted = notedEvent.safeParse(JSON.parse(payload));
       if (noted.success) tell({ event: "noted", data: noted.data });
       return;
     }

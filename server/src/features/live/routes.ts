@@ -3,14 +3,14 @@ import type { Request, Response, Router } from "express";
 import { signedOut } from "../../http/problems.ts";
 import { type Context, serve } from "../../http/route.ts";
 import { personOf } from "../session/service.ts";
-import type { Bus, Told } from "./bus.ts";
+import type { Bus, LiveEvent } from "./bus.ts";
 
 /** So many pages of one person are told at once. */
 const MOST_LINES = 20;
 /** A browser opens a line that was cut again after so many milliseconds. */
 const RETRY_MS = 2_000;
 
-const textOf = ({ event, data }: Told): string =>
+const textOf = ({ event, data }: LiveEvent): string =>
   `${"id" in data ? `id: ${data.id}\n` : ""}event: ${event}\ndata: ${JSON.stringify(data)}\n\n`;
 
 /**
@@ -28,7 +28,7 @@ async function stillIn(db: Context["db"], request: Request, before: Person): Pro
 }
 
 /** Who proposes something is the director's to know, and their own: others hear nothing of it. */
-function isFor(told: Told, person: Person): boolean {
+function isFor(told: LiveEvent, person: Person): boolean {
   if (person.role === "director") return true;
   if (told.event === "change") return told.data.list !== "proposals" || told.writerId === person.id;
   return told.event !== "look" || told.data.personId === person.id || !told.data.place.includes("proposal");
@@ -59,7 +59,7 @@ export function serveLive(router: Router, { db, config }: Context, bus: Bus): Li
       response.write(text);
       if (response.writableLength > MOST_WAITING) response.destroy();
     };
-    const tell = (told: Told) => void (isFor(told, person) && write(textOf(told)));
+    const tell = (told: LiveEvent) => void (isFor(told, person) && write(textOf(told)));
     const stop = await bus.hear(tell);
     const look = async () => {
       const now = await stillIn(db, request, person);

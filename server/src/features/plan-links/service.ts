@@ -1,7 +1,7 @@
-import { houseCues, type Manner, MOST_LINK_DAYS, type PublicPlan } from "@map-step/contract";
+import { houseCues, type LocaleFormat, MOST_LINK_DAYS, type PublicPlan } from "@map-step/contract";
 import { layOut, roomsOf } from "@map-step/core/plan";
 import { addDays } from "@map-step/core/time";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { newSecret } from "../../db/secret.ts";
@@ -10,7 +10,7 @@ import { readLibrary } from "../figures/library.ts";
 import { shownFigures } from "../figures/shown.ts";
 import { computablePlans, readPlan } from "../plans/read.ts";
 import { listSections } from "../sections/read.ts";
-import { MANNER } from "../settings/service.ts";
+import { LOCALE_FORMAT } from "../settings/service.ts";
 
 interface Link {
   readonly secret: string | null;
@@ -29,7 +29,7 @@ export async function readLink(db: Database, planId: string): Promise<Link> {
 
 /** Opens a plan to guests until a day; an address that is there already stays. */
 export const openLink = (db: Database, planId: string, until: string, today: string): Promise<Link> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await readPlan(db, planId);
     if (until < today) throw invalid([{ path: "until", message: "A day from today on" }]);
     if (until > addDays(today, MOST_LINK_DAYS))
@@ -72,10 +72,15 @@ function weeksOf(computable: Computable, dates: readonly string[]): Weeks {
 /** A plan as a guest with the link reads it, as it is now. @throws a not-found problem */
 export async function publicPlanAt(db: Database, secret: string, today: string): Promise<PublicPlan> {
   const gone = () => notFound("This link does not open a plan any more. Ask the studio for another.");
-  const [link] = await rowsOf<{ planId: string; until: string; studioName: string; manner: Manner }>(
+  const [link] = await rowsOf<{
+    planId: string;
+    until: string;
+    studioName: string;
+    localeFormat: LocaleFormat;
+  }>(
     db,
     `select plan_id as "planId", to_char(until_day, 'YYYY-MM-DD') as until, (select name from studio) as "studioName",
-       ${MANNER} as manner
+       ${LOCALE_FORMAT} as "localeFormat"
      from plan_links where secret = any($kept)`,
     { kept: db.links.asKept(secret) },
   );
@@ -91,7 +96,7 @@ export async function publicPlanAt(db: Database, secret: string, today: string):
   return {
     ...{
       studioName: link.studioName,
-      manner: link.manner,
+      localeFormat: link.localeFormat,
       levelName: level.name,
       sectionName: section?.name ?? "",
     },

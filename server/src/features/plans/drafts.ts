@@ -1,5 +1,5 @@
 import type { PlanContent, PlanDraft } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { notFound } from "../../http/problems.ts";
@@ -29,7 +29,7 @@ export const createPlanDraft = (
   planId: string,
   draft: { readonly name: string; readonly content: PlanContent },
 ): Promise<PlanDraft> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     if (!(await db.Plan.findByPk(planId))) throw notFound();
     return view(await db.PlanDraft.create({ ...draft, planId }));
   });

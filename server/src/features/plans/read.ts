@@ -2,7 +2,7 @@ import { type Level, type Plan, toLevelPlan } from "@map-step/contract";
 import { reachedLayer } from "@map-step/core/lesson";
 import type { LikePair } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
@@ -177,7 +177,7 @@ export async function computablePlans(db: Database, plans: readonly TaughtPlan[]
     plans.map(({ levelId }) => levelId),
   );
   const levelOf = new Map(levels.map((level) => [level.id, level]));
-  const [libraries, approaches] = await together(
+  const [libraries, approaches] = await readAll(
     () =>
       readLibraries(
         db,

@@ -1,7 +1,7 @@
 import { randomUUID } from "node:crypto";
 import { type ChosenFigure, contentOfPlan, type FieldError, type PlanContent } from "@map-step/contract";
 import { isOfNoDate } from "@map-step/core/plan";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { invalid, notFound } from "../../http/problems.ts";
@@ -93,7 +93,7 @@ export const changePlan = (
   version: number,
   content: PlanContent,
 ): Promise<TaughtPlan> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { levelId } = await readPlan(db, id);
     const level = await readLevel(db, levelId);
     const hidden = await beyond(db, id, level.weeks);
@@ -120,7 +120,7 @@ export interface CopiedPlan {
   readonly planOf: string | null;
 }
 
-/** Sections start with their own copy of a plan. Must run inside `atomically`. */
+/** Sections start with their own copy of a plan. Must run inside `inTransaction`. */
 export async function copyPlans(db: Database, copies: readonly CopiedPlan[]): Promise<void> {
   const ofSections = copies.flatMap(({ planOf }) => (planOf === null ? [] : [planOf]));
   const sources = [

@@ -1,10 +1,10 @@
 import type { Plan, TakeOver } from "@map-step/contract";
 import { changesBetween, lastHeld, type PlanParts, withTaken } from "@map-step/core/plan";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, notFound, stale } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import { readPlans } from "./read.ts";
 
 /**
@@ -43,7 +43,7 @@ function refuseUnfit(from: Plan, into: Plan, keys: readonly string[], path: stri
  * @throws a stale problem where one of the plans was changed meanwhile, an invalid one where a change does not fit
  */
 export const takeOver = (db: Database, id: string, { version, into }: TakeOver): Promise<Plan[]> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const ids = [id, ...into.map(({ planId }) => planId)];
     await rowsOf(db, "select id from plans where id = any($ids::uuid[]) order by id for update", { ids });
     const plans = new Map((await readPlans(db, { planIds: ids })).map((plan) => [plan.id, plan]));
@@ -96,7 +96,7 @@ async function write(db: Database, from: Plan, work: readonly Taken[]): Promise<
     `update plans set special = next.special, version = plans.version + 1, changed_by = $by, updated_at = now()
      from unnest($planIds::uuid[], $specials::jsonb[]) as next (id, special) where plans.id = next.id
      returning plans.id`,
-    { planIds, specials: specials.map((special) => JSON.stringify(special)), by: whoAsks()?.id ?? null },
+    { planIds, specials: specials.map((special) => JSON.stringify(special)), by: currentUser()?.id ?? null },
   );
   const agreed = work.flatMap(({ plan, keys }) => agreedAfter(from, plan, keys));
   await rowsOf(

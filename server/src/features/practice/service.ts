@@ -1,5 +1,5 @@
 import type { KeptPractice, Person, PracticeToKeep } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
@@ -35,7 +35,7 @@ export const keepPractice = (
   { id, figureId, sequenceId, measure }: PracticeToKeep,
   staffId: string,
 ): Promise<KeptPractice> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await holdStudent(db, studentId);
     const [about] = await rowsOf(
       db,

@@ -8,7 +8,7 @@ import type {
   Settlement,
 } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
-import { atomically, partOf } from "../../db/ambient.ts";
+import { inTransaction, partOf } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -80,7 +80,7 @@ export const createProposal = (
   content: ProposalContent,
   person: Seer,
 ): Promise<ChangeProposal> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await refuseUnfit(db, content);
     const { id } = await db.Proposal.create({ ...content, staffId: person.id, changedBy: person.id });
     return readProposal(db, id, person);
@@ -95,7 +95,7 @@ export const changeProposal = (
   { version, ...content }: ProposalContent & { readonly version: number },
   person: Seer,
 ): Promise<ChangeProposal> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const now = await readProposal(db, id, person);
     if (now.staffId !== person.id) throw forbidden("Only who wrote a proposal changes it.");
     if (isSettled(now)) throw inUse("It was settled meanwhile. Make another proposal.");
@@ -149,7 +149,7 @@ export const settleProposal = (
   { version, answer, take, part }: Settlement,
   person: Seer,
 ): Promise<ChangeProposal> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const now = await readProposal(db, id, person);
     if (isSettled(now)) throw inUse(`${now.settledBy ?? "Somebody"} settled it meanwhile.`);
     if (take && take.list !== now.list)

@@ -1,7 +1,7 @@
 import { isDeepStrictEqual } from "node:util";
-import type { Manner, PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
+import type { LocaleFormat, PublicRecap, Recap, RecapChange, RecapVersion } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -14,7 +14,7 @@ import { openLesson } from "../lessons/read.ts";
 import { readLevel } from "../levels/read.ts";
 import { readSection } from "../sections/read.ts";
 import { sequencesIn } from "../sequences/read.ts";
-import { MANNER } from "../settings/service.ts";
+import { LOCALE_FORMAT } from "../settings/service.ts";
 import { freshRecap } from "./draft.ts";
 import type { RecapRow } from "./models.ts";
 
@@ -65,7 +65,7 @@ const writeRecap = (
   change: (now: Recap) => Values,
   staffId: string,
 ): Promise<Recap> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     // Held, so that two first versions come one after the other.
     const lesson = await db.Lesson.findOne({ where: { sectionId, week }, lock: true });
     if (lesson?.state !== "taught")
@@ -161,7 +161,7 @@ interface Published {
   readonly sectionId: string;
   readonly week: number;
   readonly studioName: string | null;
-  readonly manner: Manner;
+  readonly localeFormat: LocaleFormat;
 }
 
 /** What anyone with the address reads. Nothing of students is in it. */
@@ -170,13 +170,13 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const [recap] = await rowsOf<Published>(
     db,
     `select r.published_title as title, r.published_document as document, l.section_id as "sectionId", l.week,
-       (select name from studio) as "studioName", ${MANNER} as manner
+       (select name from studio) as "studioName", ${LOCALE_FORMAT} as "localeFormat"
      from recaps r join lessons l on l.id = r.lesson_id
      join sections s on s.id = l.section_id and s.deleted_at is null where r.secret = any($kept)`,
     { kept: db.links.asKept(secret) },
   );
   if (!recap) throw gone();
-  const { title, document, sectionId, week, studioName, manner } = recap;
+  const { title, document, sectionId, week, studioName, localeFormat } = recap;
   const section = await readSection(db, sectionId);
   const level = await readLevel(db, section.levelId);
   const library = await readLibrary(db, level.danceId);
@@ -185,7 +185,7 @@ export async function readPublicRecap(db: Database, secret: string): Promise<Pub
   const sequences = await sequencesIn(db, sequenceIdsOf(document));
   return {
     studioName: studioName ?? "",
-    manner,
+    localeFormat,
     title,
     subtitle: `${level.name}, ${section.name}, week ${week}`,
     date,

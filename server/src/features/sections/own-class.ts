@@ -64,18 +64,18 @@ async function hold(db: Database, person: Person, sectionId: string, late: numbe
  * Students of a section are seen and marked by those who teach it, by who stands in for them, and by the director.
  * @throws a problem that says so
  */
-export const holdOwnClass = (db: Database, person: Person, sectionId: string): Promise<void> =>
+export const requireOwnClass = (db: Database, person: Person, sectionId: string): Promise<void> =>
   hold(db, person, sectionId, 0);
 
 /** What was noted in an evening may come some days later, from a device that had no network. @throws a problem */
-export const holdNotedClass = (db: Database, person: Person, sectionId: string): Promise<void> =>
+export const requireNotedClass = (db: Database, person: Person, sectionId: string): Promise<void> =>
   hold(db, person, sectionId, LATE_DAYS);
 
 /**
  * A student is seen by those who teach one of the classes that they are on the roster of.
  * @throws a problem that says so
  */
-export async function holdOwnStudent(db: Database, person: Person, studentId: string): Promise<void> {
+export async function requireOwnStudent(db: Database, person: Person, studentId: string): Promise<void> {
   await holdStudent(
     ...([db, person, studentId, IS_OWN("students.person_id")] as const),
     "This student is seen by the teachers of their classes.",
@@ -89,8 +89,8 @@ const ELSEWHERE =
  * What changes or hands over a person as a whole is for those who see all of them.
  * @throws a problem that says so
  */
-export async function holdWholeStudent(db: Database, person: Person, studentId: string): Promise<void> {
-  await holdOwnStudent(db, person, studentId);
+export async function requireWholeStudent(db: Database, person: Person, studentId: string): Promise<void> {
+  await requireOwnStudent(db, person, studentId);
   await holdStudent(db, person, studentId, SEES_ALL("students.person_id"), ELSEWHERE);
 }
 

@@ -1,8 +1,8 @@
 import type { Person, Section, SectionContent, SectionContents } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, rowsOf } from "../../db/query.ts";
+import { lockRow, rowsOf } from "../../db/query.ts";
 import { forbidden, invalid, notFound } from "../../http/problems.ts";
 import { copyPlans } from "../plans/service.ts";
 import { listSections, readSection } from "./read.ts";
@@ -51,7 +51,7 @@ export interface NewSection {
 
 /** Makes sections, each with its own copy of a plan, in the order in which they are given. */
 export const createSections = (db: Database, news: readonly NewSection[]): Promise<Section[]> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await holdLevels(
       db,
       news.map(({ content }) => content.levelId),
@@ -102,7 +102,7 @@ export const changeSection = (
   id: string,
   { version, daysOff, teacherIds, ...content }: SectionContent & { version: number },
 ): Promise<Section> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const now = await readSection(db, id);
     await changeAt(db, db.Section, id, version, content, () => readSection(db, id));
     if (now.levelId !== content.levelId)
@@ -137,8 +137,8 @@ export async function contentsOfSection(db: Database, id: string): Promise<Secti
 
 /** Notes who teaches a section this evening in the place of its teachers. */
 export const stepIn = (db: Database, id: string, staffId: string): Promise<Section> =>
-  atomically(db, async () => {
-    await holdRow(db, "sections", id);
+  inTransaction(db, async () => {
+    await lockRow(db, "sections", id);
     await rowsOf(
       db,
       `insert into section_substitutes (section_id, staff_id) values ($id, $staffId)
@@ -174,7 +174,7 @@ async function refuseStandIn(
  * somebody for themselves, the director for anybody.
  */
 export const standInFor = (db: Database, id: string, asked: AskedStandIn, person: Person): Promise<Section> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { week, forId, staffId } = asked;
     if (person.role !== "director" && person.id !== forId)
       throw forbidden("A teacher finds somebody for their own lessons; the director for anybody's.");
@@ -196,7 +196,7 @@ export const removeSection = (db: Database, id: string): Promise<Record<string, 
 
 /** Brings a section back if its level is there. */
 export const restoreSection = (db: Database, id: string): Promise<Section> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await bringBack(db, db.Section, id, ({ levelId }) => holdLevels(db, [levelId]));
     return readSection(db, id);
   });

@@ -1,6 +1,6 @@
 import {
   contentOfSequence,
-  type Manner,
+  type LocaleFormat,
   type PublicSequence,
   type SequenceContent,
   type SequenceRecord,
@@ -12,7 +12,7 @@ import { rowsOf } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
 import { readLibrary } from "../figures/library.ts";
 import { shownFigures } from "../figures/shown.ts";
-import { MANNER } from "../settings/service.ts";
+import { LOCALE_FORMAT } from "../settings/service.ts";
 
 /** The sequences of the studio, by dance and name. */
 export async function listSequences(db: Database): Promise<SequenceSummary[]> {
@@ -47,9 +47,9 @@ export async function readSequence(db: Database, id: string): Promise<SequenceRe
 
 /** What anyone with the address sees: the sequence as it is now, with the figures it dances. */
 export async function readPublicSequence(db: Database, secret: string): Promise<PublicSequence> {
-  const [found] = await rowsOf<{ id: string; studioName: string | null; manner: Manner }>(
+  const [found] = await rowsOf<{ id: string; studioName: string | null; localeFormat: LocaleFormat }>(
     db,
-    `select id, (select name from studio) as "studioName", ${MANNER} as manner from sequences
+    `select id, (select name from studio) as "studioName", ${LOCALE_FORMAT} as "localeFormat" from sequences
      where secret = any($kept) and deleted_at is null`,
     { kept: db.links.asKept(secret) },
   );
@@ -59,7 +59,7 @@ export async function readPublicSequence(db: Database, secret: string): Promise<
   const ids = new Set(figureItemsOf(content.items).map(({ figureId }) => figureId));
   return {
     studioName: found.studioName ?? "",
-    manner: found.manner,
+    localeFormat: found.localeFormat,
     content: { ...content, levelId: null },
     dance: library.dance,
     figures: shownFigures(ids, library),

@@ -6,7 +6,7 @@ import {
   type SequenceVersion,
 } from "@map-step/contract";
 import { figureItemsOf, type SequenceItem } from "@map-step/core/sequence";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
@@ -47,7 +47,7 @@ export const createSequence = (
   content: SequenceContent,
   staffId: string,
 ): Promise<SequenceRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await refuseStrangers(db, content);
     const { id } = await db.Sequence.create({ ...content, changedBy: staffId });
     await keepVersion(db.SequenceVersion, { sequenceId: id }, { content }, staffId);
@@ -60,7 +60,7 @@ export const changeSequence = (
   { version, ...content }: SequenceContent & { version: number },
   staffId: string,
 ): Promise<SequenceRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await changeAt(db, db.Sequence, id, version, content, () => readSequence(db, id));
     await refuseStrangers(db, content);
     await keepVersion(db.SequenceVersion, { sequenceId: id }, { content }, staffId);
@@ -87,7 +87,7 @@ export async function restoreSequence(db: Database, id: string): Promise<Sequenc
 const withLink =
   (secretNow: () => string | null) =>
   (db: Database, id: string, version: number): Promise<SequenceRecord> =>
-    atomically(db, async () => {
+    inTransaction(db, async () => {
       const secret = secretNow();
       const kept = { secret: secret === null ? null : db.links.seal(secret) };
       await changeAt(db, db.Sequence, id, version, kept, () => readSequence(db, id));

@@ -1,6 +1,6 @@
 import type { Person, SignInPlace } from "@map-step/contract";
 import { verify } from "@node-rs/argon2";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid } from "../../http/problems.ts";
@@ -61,7 +61,7 @@ export const changeOwn = (
   { id }: Pick<Person, "id">,
   { name, email, password }: { readonly name: string; readonly email: string; readonly password: string },
 ): Promise<string> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const row = await db.Staff.findByPk(id, { rejectOnEmpty: true });
     const before = row.email;
     if (email !== row.email && (row.passwordHash === null || !(await verify(row.passwordHash, password))))

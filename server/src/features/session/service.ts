@@ -3,9 +3,9 @@ import { hash, verify } from "@node-rs/argon2";
 import type { Request } from "express";
 import { Op } from "sequelize";
 import type { Config } from "../../config.ts";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable, rowsOf } from "../../db/query.ts";
+import { lockTable, rowsOf } from "../../db/query.ts";
 import { forbidden, invalid, wrongPassword } from "../../http/problems.ts";
 import { LONGEST_MS, startSession } from "../../http/session.ts";
 import { refuseWeak } from "./password.ts";
@@ -78,7 +78,7 @@ export async function describeSession(
     mustShowMore,
     studio: studio && {
       ...{ name: studio.name, timeZone: studio.timeZone, firstWeekday: studio.firstWeekday },
-      manner: { dates: studio.dates, clock: studio.clock, lengths: studio.lengths },
+      localeFormat: { dates: studio.dates, clock: studio.clock, lengths: studio.lengths },
     },
     needsSetup: studio === null,
     csrfToken,
@@ -144,8 +144,8 @@ export async function setUpStudio(
   await refuseSecond(db);
   refuseWeak(password, email);
   const passwordHash = await hash(password);
-  return atomically(db, async () => {
-    await holdTable(db, "studio");
+  return inTransaction(db, async () => {
+    await lockTable(db, "studio");
     await refuseSecond(db);
     await db.Studio.create({ id: 1, name: studioName, timeZone });
     return asPerson(await db.Staff.create({ name, email, role: "director", passwordHash }));

@@ -1,6 +1,6 @@
 import { SETTINGS_FIELDS, type Settings, settings, shapeOf } from "@map-step/contract";
 import { HOUSE, type House } from "@map-step/core/recap";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf, selected } from "../../db/query.ts";
 import { notFound, stale } from "../../http/problems.ts";
@@ -16,7 +16,7 @@ export async function readSettings(db: Database): Promise<Settings> {
 
 /** Nobody writes over what somebody else wrote meanwhile. @throws a stale problem */
 export const changeSettings = (db: Database, change: Settings): Promise<Settings> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { version, ...content } = change;
     const [changed] = await db.Studio.update(
       { ...content, version: version + 1 },
@@ -28,7 +28,7 @@ export const changeSettings = (db: Database, change: Settings): Promise<Settings
   });
 
 /** How the studio writes dates, times and lengths, as one column of a query. */
-export const MANNER = `(select json_build_object('dates', dates, 'clock', clock, 'lengths', lengths) from studio)`;
+export const LOCALE_FORMAT = `(select json_build_object('dates', dates, 'clock', clock, 'lengths', lengths) from studio)`;
 
 /** How the house words its recaps: its own words, or those that ship. */
 export async function houseOf(db: Database): Promise<House> {

@@ -1,9 +1,9 @@
 import type { NewStaff, StaffMember } from "@map-step/contract";
 import { hash } from "@node-rs/argon2";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable } from "../../db/query.ts";
+import { lockTable } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
 import { refuseWeak } from "../session/password.ts";
 import { endSignIns } from "../session/service.ts";
@@ -34,7 +34,7 @@ async function readStaff(db: Database, id: string): Promise<StaffMember> {
 export async function createStaff(db: Database, { password, ...content }: NewStaff): Promise<StaffMember> {
   if (password !== undefined) refuseWeak(password, content.email);
   const passwordHash = password === undefined ? null : await hashPassword(password);
-  return atomically(db, async () => view(await db.Staff.create({ ...content, passwordHash })));
+  return inTransaction(db, async () => view(await db.Staff.create({ ...content, passwordHash })));
 }
 
 type Change = Omit<StaffMember, "id" | "hasPassword"> & { password?: string | undefined };
@@ -49,8 +49,8 @@ export async function changeStaff(
   const secret =
     password === undefined ? {} : { passwordHash: await hashPassword(password), demoPassword: null };
   const ended = password !== undefined || !content.active ? endSignIns() : {};
-  return atomically(db, async () => {
-    await holdTable(db, "staff");
+  return inTransaction(db, async () => {
+    await lockTable(db, "staff");
     await changeAt(db, db.Staff, id, version, { ...content, ...secret, ...ended }, () => readStaff(db, id));
     if ((await db.Staff.count({ where: { role: "director", active: true } })) === 0)
       throw invalid([{ path: "role", message: "The studio needs a director who can sign in" }]);
@@ -65,8 +65,8 @@ export async function ensureDirector(
 ): Promise<"made" | "reset"> {
   refuseWeak(password, email);
   const passwordHash = await hashPassword(password);
-  return atomically(db, async () => {
-    await holdTable(db, "staff");
+  return inTransaction(db, async () => {
+    await lockTable(db, "staff");
     const row = await db.Staff.findOne({ where: { email } });
     if (!row) {
       await db.Staff.create({ name, email, role: "director", passwordHash });

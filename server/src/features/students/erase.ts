@@ -1,6 +1,6 @@
 import { randomUUID } from "node:crypto";
 import { ERASED } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { stale } from "../../http/problems.ts";
@@ -63,7 +63,7 @@ export async function eraseStudent(
   ticked: readonly string[],
   basis: string,
 ): Promise<Record<string, never>> {
-  await atomically(db, async () => {
+  await inTransaction(db, async () => {
     const family = await familyOf(db, id, true);
     const { ids, role } = family;
     const { places, without } = await namePlaces(db, family);

@@ -2,7 +2,7 @@ import { api } from "@map-step/contract";
 import type { Router } from "express";
 import { type Context, serve } from "../../http/route.ts";
 import { needConfirmed } from "../../http/session.ts";
-import { holdOwnClass, holdWholeStudent } from "../sections/own-class.ts";
+import { requireOwnClass, requireWholeStudent } from "../sections/own-class.ts";
 import { listEnrolled, listPeople } from "./read.ts";
 import { joinStudents, separateStudent } from "./same-person.ts";
 import {
@@ -19,11 +19,11 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
   serve(router, api.students.list, ({ params }) => listEnrolled(db, params.id));
   serve(router, api.students.all, ({ person }) => listPeople(db, person));
   serve(router, api.students.create, async ({ params, body, person }) => {
-    await holdOwnClass(db, person, params.id);
+    await requireOwnClass(db, person, params.id);
     return createStudent(db, person, params.id, body);
   });
   serve(router, api.students.enrol, async ({ params, body, person }) => {
-    await holdOwnClass(db, person, params.id);
+    await requireOwnClass(db, person, params.id);
     return enrol(db, person, params.id, body.from, body.students);
   });
   serve(router, api.students.alike, ({ person }) => workers.run("listAlike", person));
@@ -41,7 +41,7 @@ export function serveStudents(router: Router, { db, workers }: Context): void {
   );
   serve(router, api.students.separate, ({ params, person }) => separateStudent(db, person, params.id));
   serve(router, api.students.export, async ({ params, person }) => {
-    await holdWholeStudent(db, person, params.id);
+    await requireWholeStudent(db, person, params.id);
     return workers.run("exportStudent", person, params.id);
   });
   serve(router, api.students.named, ({ params }) => workers.run("listNamePlaces", params.id));

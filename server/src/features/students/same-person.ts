@@ -1,6 +1,6 @@
 import type { AlikePair, Person, StudioPerson } from "@map-step/contract";
 import { alikePairs } from "@map-step/core/student";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { invalid } from "../../http/problems.ts";
@@ -27,7 +27,7 @@ export const joinStudents = (
   id: string,
   otherId: string,
 ): Promise<StudioPerson> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     // One after the other, so that two who join the same people never make a circle.
     await db.sequelize.query("lock table students in share row exclusive mode");
     const [one, other] = [await personOf(db, id), await personOf(db, otherId)];
@@ -38,7 +38,7 @@ export const joinStudents = (
 
 /** Takes a joining back: this one, with whom was joined to them before, is somebody of their own again. */
 export const separateStudent = (db: Database, person: Person, id: string): Promise<StudioPerson> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await db.sequelize.query("lock table students in share row exclusive mode");
     await personOf(db, id);
     await rowsOf(db, "update students set same_as = null where id = $id returning id", { id });

@@ -1,10 +1,10 @@
 import type { Enrolled, EnrolmentContent, Person, StudentContent, StudioPerson } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdRow, rowsOf } from "../../db/query.ts";
+import { lockRow, rowsOf } from "../../db/query.ts";
 import { forbidden, HttpProblem, invalid } from "../../http/problems.ts";
-import { holdOwnClass, holdWholeStudent, TEACHES } from "../sections/own-class.ts";
+import { requireOwnClass, requireWholeStudent, TEACHES } from "../sections/own-class.ts";
 import { enrolledByIds, listEnrolled, readEnrolled, readPerson } from "./read.ts";
 
 interface ToEnrol extends StudentContent {
@@ -60,9 +60,9 @@ export const enrol = (
     waiting,
   }: { readonly batchId?: string | null; readonly waiting?: ReadonlySet<string> } = {},
 ): Promise<Enrolled[]> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     // One after the other, so that two who enrol the same person in the same moment meet.
-    await holdRow(db, "sections", sectionId);
+    await lockRow(db, "sections", sectionId);
     await db.Section.findByPk(sectionId, { lock: true });
     const known = students.flatMap(({ studentId }) => studentId ?? []);
     const there = await rowsOf<{ id: string; name: string }>(
@@ -117,8 +117,8 @@ export const createStudent = (
   sectionId: string,
   { from, ...content }: StudentContent & { readonly from?: string | undefined },
 ): Promise<Enrolled> =>
-  atomically(db, async () => {
-    await holdRow(db, "sections", sectionId);
+  inTransaction(db, async () => {
+    await lockRow(db, "sections", sectionId);
     const section = await db.Section.findByPk(sectionId, { rejectOnEmpty: true });
     const [one] = await enrol(db, person, sectionId, from ?? section.firstDate, [
       { ...content, studentId: null },
@@ -133,8 +133,8 @@ export const changeStudent = (
   id: string,
   { version, ...content }: StudentContent & { version: number },
 ): Promise<StudioPerson> =>
-  atomically(db, async () => {
-    await holdWholeStudent(db, person, id);
+  inTransaction(db, async () => {
+    await requireWholeStudent(db, person, id);
     await changeAt(db, db.Student, id, version, content, () => readPerson(db, person, id));
     for (const { sectionId } of await rowsOf<{ sectionId: string }>(
       db,
@@ -155,9 +155,9 @@ export const changeEnrolment = (
   id: string,
   { version, from, until, ...content }: EnrolmentContent & { version: number },
 ): Promise<Enrolled> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { sectionId } = await readEnrolled(db, id);
-    await holdOwnClass(db, person, sectionId);
+    await requireOwnClass(db, person, sectionId);
     const values = { ...content, fromDate: from, untilDate: until };
     await changeAt(db, db.Enrolment, id, version, values, () => readEnrolled(db, id));
     return readEnrolled(db, id);
@@ -168,7 +168,7 @@ export const changeEnrolment = (
  * what was noted in a class of their own when a teacher does. @throws a problem where nothing is theirs to open
  */
 export const openEnrolment = (db: Database, person: Person, id: string): Promise<Enrolled> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { enrolmentId } = await readEnrolled(db, id);
     const [row] = await rowsOf<{ mine: string[] }>(
       db,
@@ -193,19 +193,19 @@ export const openEnrolment = (db: Database, person: Person, id: string): Promise
 
 /** Takes a student off a roster; `restoreEnrolment` brings them back. Their marks stay theirs. */
 export const removeEnrolment = (db: Database, person: Person, id: string): Promise<Record<string, never>> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { sectionId } = await readEnrolled(db, id);
-    await holdOwnClass(db, person, sectionId);
+    await requireOwnClass(db, person, sectionId);
     await markRemoved(db, db.Enrolment, id);
     return {};
   });
 
 export const restoreEnrolment = (db: Database, person: Person, id: string): Promise<Enrolled> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const row = await db.Enrolment.findByPk(id);
-    if (row) await holdOwnClass(db, person, row.sectionId);
+    if (row) await requireOwnClass(db, person, row.sectionId);
     await bringBack(db, db.Enrolment, id, async ({ sectionId, studentId }) => {
-      await holdRow(db, "sections", sectionId).catch((error: unknown) => {
+      await lockRow(db, "sections", sectionId).catch((error: unknown) => {
         if (!(error instanceof HttpProblem)) throw error;
         throw invalid([{ path: "", message: "Their section is not there any more; bring it back first" }]);
       });

@@ -13,7 +13,7 @@ import { readingOf } from "@map-step/core/element";
 import { openLibrary } from "@map-step/core/notation";
 import { counted } from "@map-step/core/words";
 import { DatabaseError } from "sequelize";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { sealLinks } from "../../db/tidy.ts";
@@ -154,7 +154,7 @@ function unreadable({ dances, figures }: StudioFile): string[] {
 export const takeInStudioFile = async (db: Database, bytes: Uint8Array): Promise<TakenStudio> => {
   const file = read(bytes);
   const written = () =>
-    atomically(db, async () => {
+    inTransaction(db, async () => {
       await holdEmpty(db);
       const here = await alreadyHere(db, file.staff);
       const coming = { ...file, staff: file.staff.filter(({ id }) => !here.has(id)) };

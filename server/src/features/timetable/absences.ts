@@ -1,5 +1,5 @@
 import type { AbsenceContent, AbsenceRecord, Person } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { forbidden, invalid, notFound } from "../../http/problems.ts";
@@ -49,7 +49,7 @@ export async function removeAbsence(
 }
 
 export const restoreAbsence = (db: Database, id: string, person: Person): Promise<AbsenceRecord> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await holdOwnRow(db, id, person);
     await bringBack(db, db.Absence, id, async () => undefined);
     return view(await holdOwnRow(db, id, person));

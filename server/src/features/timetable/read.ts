@@ -1,7 +1,7 @@
 import type { slot } from "@map-step/contract";
 import { minutesOf } from "@map-step/core/timetable";
 import type { z } from "zod";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { listSections } from "../sections/read.ts";
@@ -44,7 +44,7 @@ export async function readTimetable(
   db: Database,
   { from, until }: { readonly from: string; readonly until: string },
 ): Promise<Slot[]> {
-  const [sections, courses] = await together(
+  const [sections, courses] = await readAll(
     () => listSections(db),
     () => coursesOf(db),
   );

@@ -1,10 +1,10 @@
 import type { Room, RoomContent } from "@map-step/contract";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import { inUse, notFound } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import type { RoomRow } from "./models.ts";
 
 const view = ({ id, version, name, places, note }: RoomRow): Room => ({ id, version, name, places, note });
@@ -20,7 +20,7 @@ async function readRoom(db: Database, id: string): Promise<Room> {
 }
 
 export const createRoom = async (db: Database, content: RoomContent): Promise<Room> =>
-  view(await db.Room.create({ ...content, changedBy: whoAsks()?.id ?? null }));
+  view(await db.Room.create({ ...content, changedBy: currentUser()?.id ?? null }));
 
 /** A room that is called otherwise is called so in the sections that meet in it. */
 export const changeRoom = (
@@ -28,7 +28,7 @@ export const changeRoom = (
   id: string,
   { version, ...content }: RoomContent & { version: number },
 ): Promise<Room> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { name } = await readRoom(db, id);
     await changeAt(db, db.Room, id, version, content, () => readRoom(db, id));
     if (name !== content.name)
@@ -36,14 +36,14 @@ export const changeRoom = (
         db,
         `update sections set room = $next, version = version + 1, changed_by = $who, updated_at = now()
          where deleted_at is null and lower(trim(room)) = lower($name) returning id`,
-        { name, next: content.name, who: whoAsks()?.id ?? null },
+        { name, next: content.name, who: currentUser()?.id ?? null },
       );
     return readRoom(db, id);
   });
 
 /** Takes a room away in which no section meets; `restoreRoom` brings it back. */
 export async function removeRoom(db: Database, id: string): Promise<Record<string, never>> {
-  await atomically(db, async () => {
+  await inTransaction(db, async () => {
     const { name } = await readRoom(db, id);
     await markRemoved(db, db.Room, id);
     const here = await rowsOf<{ name: string }>(

@@ -9,12 +9,12 @@ import {
 import { weekdayOf } from "@map-step/core/time";
 import { laidIn } from "@map-step/core/timetable";
 import type { z } from "zod";
-import { atomically } from "../../db/ambient.ts";
+import { inTransaction } from "../../db/ambient.ts";
 import { bringBack, changeAt, markRemoved } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
-import { holdTable, rowsOf } from "../../db/query.ts";
+import { lockTable, rowsOf } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
-import { whoAsks } from "../../http/request.ts";
+import { currentUser } from "../../http/request.ts";
 import { listLevels } from "../levels/read.ts";
 import { listSections } from "../sections/read.ts";
 import { createSections } from "../sections/service.ts";
@@ -41,7 +41,7 @@ async function checkDays(
   { firstDay, lastDay }: TermContent,
   but: string | null,
 ): Promise<void> {
-  await holdTable(db, "terms");
+  await lockTable(db, "terms");
   const [other] = await rowsOf<{ name: string }>(
     db,
     `select name from terms where deleted_at is null and id is distinct from $but::uuid
@@ -52,9 +52,9 @@ async function checkDays(
 }
 
 export const createTerm = (db: Database, content: TermContent): Promise<Term> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await checkDays(db, content, null);
-    return view(await db.Term.create({ ...content, changedBy: whoAsks()?.id ?? null }));
+    return view(await db.Term.create({ ...content, changedBy: currentUser()?.id ?? null }));
   });
 
 export const changeTerm = (
@@ -62,7 +62,7 @@ export const changeTerm = (
   id: string,
   { version, ...content }: TermContent & { version: number },
 ): Promise<Term> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await checkDays(db, content, id);
     await changeAt(db, db.Term, id, version, content, () => readTerm(db, id));
     return readTerm(db, id);
@@ -73,7 +73,7 @@ export const removeTerm = (db: Database, id: string): Promise<Record<string, nev
   markRemoved(db, db.Term, id);
 
 export const restoreTerm = (db: Database, id: string): Promise<Term> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     await bringBack(db, db.Term, id, (removed) => checkDays(db, removed, id));
     return readTerm(db, id);
   });
@@ -86,7 +86,7 @@ type GoesOn = z.infer<typeof goesOn>;
  * @throws a problem that names the one that can't
  */
 export const goOnIn = (db: Database, id: string, asked: readonly GoesOn[]): Promise<Section[]> =>
-  atomically(db, async () => {
+  inTransaction(db, async () => {
     const { name, firstDay, lastDay, closed } = await readTerm(db, id);
     const sections = new Map((await listSections(db)).map((section) => [section.id, section]));
     const levels = new Map((await listLevels(db)).map((level) => [level.id, level]));

@@ -1,7 +1,7 @@
 import { type LessonSummary, may, type Person, type Section, type Today } from "@map-step/contract";
 import { carryOver } from "@map-step/core/lesson";
 import type { Config } from "../../config.ts";
-import { together } from "../../db/ambient.ts";
+import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf } from "../../db/query.ts";
 import type { Workers } from "../../work/work.ts";
@@ -99,7 +99,7 @@ export async function todayFor(
   workers: Workers,
   person: Person,
 ): Promise<Today> {
-  const [today, levels, sections] = await together(
+  const [today, levels, sections] = await readAll(
     () => studioToday(db, config),
     () => listLevels(db),
     () => listSections(db, person.role === "director" ? undefined : { teacherId: person.id }),
@@ -132,7 +132,7 @@ export async function todayFor(
   });
   const lessons = firstOf(upcoming.sort(byDate));
   const shown = lessons.list.map(({ course }) => course.section);
-  const [ahead, coursesNow] = await together(
+  const [ahead, coursesNow] = await readAll(
     () =>
       aheadOf(
         db,

@@ -5,7 +5,7 @@ import { counted } from "@map-step/core/words";
 import { tone } from "../../app/theme.ts";
 import { useApi, useChange } from "../../kit/api.ts";
 import { momentOf } from "../../kit/dates.ts";
-import { studioZone } from "../../kit/manner.ts";
+import { studioZone } from "../../kit/locale-format.ts";
 import { PageHead } from "../../kit/page.tsx";
 import { Letters } from "../../kit/ribbon/index.ts";
 import { Empty, Loaded } from "../../kit/states.tsx";

@@ -96,9 +96,9 @@ function AboutCell({ board, dancer, figureId }: { board: Board; dancer: Dancer; 
       ...{ studentId: dancer.id, figureId, layer: board.layer, seenOn: board.today, checkId: null },
       role: dancer.role === "both" ? ("leader" as const) : dancer.role,
     };
-    const [id = ""] = await board.seen.see([{ ...thing, mark, corrects: null }]);
+    const [id = ""] = await board.seen.record([{ ...thing, mark, corrects: null }]);
     tellRemoved(`${dancer.name}: ${MARK_NAMES[mark]}`, () => {
-      void board.seen.see([{ ...thing, mark: null, corrects: id }]).catch(tellError);
+      void board.seen.record([{ ...thing, mark: null, corrects: id }]).catch(tellError);
     });
   };
   return (

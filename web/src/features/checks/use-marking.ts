@@ -5,7 +5,7 @@ import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import type { Board, Dancer } from "./board-data.ts";
 import { thingsOf } from "./design.tsx";
-import type { ToSee } from "./use-seen.ts";
+import type { NewEvidence } from "./use-seen.ts";
 
 /** A dancer in one of their roles: who dances both is marked in each. */
 export interface Marked extends Dancer {
@@ -59,7 +59,7 @@ export function useMarking(board: Board, check: Check) {
       const key = keyOf(dancer.id, dancer.as, figureId);
       return own.get(key)?.id ?? made.current.get(key) ?? null;
     });
-    const entries = marks.flatMap(({ dancer, figureId, mark }, at): ToSee[] => {
+    const entries = marks.flatMap(({ dancer, figureId, mark }, at): NewEvidence[] => {
       const corrects = before[at] ?? null;
       if (mark === null && corrects === null) return [];
       return [
@@ -71,7 +71,7 @@ export function useMarking(board: Board, check: Check) {
     });
     if (entries.length === 0) return;
     try {
-      const ids = await seen.see(entries);
+      const ids = await seen.record(entries);
       entries.forEach(({ studentId, role, figureId }, at) => {
         made.current.set(keyOf(studentId, role, figureId), ids[at] ?? "");
       });
@@ -81,11 +81,11 @@ export function useMarking(board: Board, check: Check) {
         `${first?.dancer.title}, ${board.nameOf(first?.figureId ?? "")}: ${first?.mark ? MARK_NAMES[first.mark] : "taken back"}`;
       tellRemoved(title, () => {
         // Undone, each is what it was before: taken back, or said again.
-        const back = entries.map((entry, at): ToSee => {
+        const back = entries.map((entry, at): NewEvidence => {
           const earlier = seen.evidence.find(({ id }) => id === before[at]);
           return { ...entry, mark: earlier?.mark ?? null, corrects: ids[at] ?? null };
         });
-        void seen.see(back).then((again) => {
+        void seen.record(back).then((again) => {
           entries.forEach(({ studentId, role, figureId }, at) => {
             made.current.set(keyOf(studentId, role, figureId), again[at] ?? "");
           });

@@ -1,16 +1,16 @@
 import { api, type KeptEvidence, type KeptNote, type SeenEntry } from "@map-step/contract";
 import { useCallback, useMemo } from "react";
 import { useApi } from "../../kit/api.ts";
-import type { Held } from "../../kit/outbox.ts";
-import { type HeldState, heldState, useHeldIn, useSending } from "../../kit/outbox-send.ts";
+import type { Queued } from "../../kit/outbox.ts";
+import { type QueueState, queueState, useQueuedIn, useSending } from "../../kit/outbox-send.ts";
 import { useSession } from "../session/session.tsx";
 import { type SectionKey, seenOutbox, sending } from "./seen-outbox.ts";
 
 type Seen = Extract<SeenEntry, { kind: "seen" }>;
 type Note = Extract<SeenEntry, { kind: "note" }>;
 /** Something as it is noted; its id and time are made here. */
-export type ToSee = Omit<Seen, "kind" | "id" | "at">;
-export type ToNote = Omit<Note, "kind" | "id" | "at">;
+export type NewEvidence = Omit<Seen, "kind" | "id" | "at">;
+export type NewCheckNote = Omit<Note, "kind" | "id" | "at">;
 
 /** Everything seen of a section, with what waits on this device, and how to see more. */
 export interface SeenEdit {
@@ -20,13 +20,13 @@ export interface SeenEdit {
   readonly ready: boolean;
   /** The studio does not show these students to whoever asks. */
   readonly hidden: boolean;
-  readonly state: HeldState;
+  readonly state: QueueState;
   /** How many entries are on this device only. */
   readonly waiting: number;
-  readonly refused: readonly Held<SeenEntry, SectionKey>[];
+  readonly refused: readonly Queued<SeenEntry, SectionKey>[];
   /** Notes what was seen; safe on this device when it resolves. Gives the ids, to take them back. */
-  readonly see: (entries: readonly ToSee[]) => Promise<readonly string[]>;
-  readonly note: (entry: ToNote) => Promise<void>;
+  readonly record: (entries: readonly NewEvidence[]) => Promise<readonly string[]>;
+  readonly note: (entry: NewCheckNote) => Promise<void>;
   readonly dismiss: (held: { readonly order: number }) => Promise<void>;
   readonly again: (held: { readonly order: number }) => Promise<void>;
 }
@@ -43,7 +43,7 @@ const asEvidence = (
 export function useSeen(sectionId: string, enabled = true): SeenEdit {
   const kept = useApi(api.checks.seen, { params: { id: sectionId } }, { enabled });
   const { person } = useSession();
-  const held = useHeldIn(seenOutbox);
+  const held = useQueuedIn(seenOutbox);
   const own = useMemo(
     () => (held ?? []).filter((one) => one.sectionId === sectionId && one.by.id === person.id),
     [held, sectionId, person.id],
@@ -77,21 +77,21 @@ export function useSeen(sectionId: string, enabled = true): SeenEdit {
   }, [kept.data, own, person]);
   const hold = useCallback(
     async (entries: readonly SeenEntry[]) => {
-      await seenOutbox.hold({ sectionId }, person, entries);
+      await seenOutbox.enqueue({ sectionId }, person, entries);
       send();
     },
     [sectionId, person, send],
   );
   const ready = kept.isFetched && held !== null;
   const hidden = kept.error?.problem.status === 403;
-  const state = heldState(waiting.length, sent);
+  const state = queueState(waiting.length, sent);
   // The same object for as long as nothing of it changes: a whole board is worked out from it.
   return useMemo(() => {
     const made = () => ({ id: crypto.randomUUID(), at: new Date().toISOString() });
     return {
       ...{ evidence, notes, ready, hidden, state, waiting: waiting.length },
       refused: own.filter((one) => one.state === "refused"),
-      see: async (entries) => {
+      record: async (entries) => {
         const all = entries.map((entry): SeenEntry => ({ ...entry, kind: "seen", ...made() }));
         await hold(all);
         return all.map(({ id }) => id);

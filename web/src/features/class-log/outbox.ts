@@ -1,5 +1,5 @@
 import type { LogEntryRecord } from "@map-step/contract";
-import { type Held, openOutbox } from "../../kit/outbox.ts";
+import { openOutbox, type Queued } from "../../kit/outbox.ts";
 
 /** Which lesson something was noted in. */
 export interface LessonKey {
@@ -8,7 +8,7 @@ export interface LessonKey {
 }
 
 /** An entry of a class log on this device. */
-export type HeldEntry = Held<LogEntryRecord, LessonKey>;
+export type QueuedEntry = Queued<LogEntryRecord, LessonKey>;
 
 /** What was noted in classes on this device. */
 export const outbox = openOutbox<LogEntryRecord, LessonKey>("map-step");

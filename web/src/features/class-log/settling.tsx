@@ -2,7 +2,7 @@ import type { LogEntry, NotedValues } from "@map-step/core/lesson";
 import { useState } from "react";
 import { ConflictDialog } from "../../kit/conflict.tsx";
 import { RefusedList } from "../../kit/refused-list.tsx";
-import type { HeldEntry } from "./outbox.ts";
+import type { QueuedEntry } from "./outbox.ts";
 import type { ClassLogEdit } from "./use-class-log.ts";
 import { valueText } from "./words.ts";
 
@@ -32,7 +32,7 @@ export function LogSettling({ edit, nameOf }: Props) {
     );
   }
   /** A remark is written anew; anything else that was noted is kept in words. */
-  const mend = async (held: HeldEntry, text: string): Promise<void> => {
+  const mend = async (held: QueuedEntry, text: string): Promise<void> => {
     const { entry } = held;
     const remark = entry.kind === "remark" && entry.value ? entry.value : { kind: "note", figureId: null };
     await edit.note("remark", crypto.randomUUID(), { ...remark, text } as NotedValues["remark"]);

@@ -9,14 +9,14 @@ import {
 } from "@map-step/core/lesson";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useApi } from "../../kit/api.ts";
-import { type HeldState, heldState, useHeldIn, useSending } from "../../kit/outbox-send.ts";
+import { type QueueState, queueState, useQueuedIn, useSending } from "../../kit/outbox-send.ts";
 import { useSession } from "../session/session.tsx";
-import { type HeldEntry, type LessonKey, outbox } from "./outbox.ts";
+import { type LessonKey, outbox, type QueuedEntry } from "./outbox.ts";
 import { sending } from "./send.ts";
 
 /** Something noted here that met the word of somebody else. */
 export interface LogConflict {
-  readonly held: HeldEntry;
+  readonly held: QueuedEntry;
   readonly theirs: LogEntry | null;
 }
 
@@ -29,19 +29,19 @@ export interface ClassLogEdit {
   readonly waitedBefore: ReadonlyMap<string, number>;
   /** False until both the studio's log and this device's are read. */
   readonly ready: boolean;
-  readonly state: HeldState;
+  readonly state: QueueState;
   /** How many entries are on this device only. */
   readonly waiting: number;
   readonly conflicts: readonly LogConflict[];
-  readonly refused: readonly HeldEntry[];
+  readonly refused: readonly QueuedEntry[];
   /** Notes something; safe on this device when it resolves, whether there is a network or not. */
   readonly note: <K extends Noted>(kind: K, target: string, value: NotedValues[K] | null) => Promise<void>;
   /** Ends a conflict with one's own word, or with theirs. */
   readonly settle: (conflict: LogConflict, whose: "mine" | "theirs") => Promise<void>;
   /** Lets go of what the studio could not take. */
-  readonly dismiss: (held: HeldEntry) => Promise<void>;
+  readonly dismiss: (held: QueuedEntry) => Promise<void>;
   /** Sends once more what the studio could not take. */
-  readonly again: (held: HeldEntry) => Promise<void>;
+  readonly again: (held: QueuedEntry) => Promise<void>;
 }
 
 /** Resolves once something is ready; the same promise each time. */
@@ -60,11 +60,11 @@ function useReadiness(ready: boolean): Promise<void> {
 }
 
 const conflictsAbout = (
-  held: readonly HeldEntry[],
+  held: readonly QueuedEntry[],
   { sectionId, week }: LessonKey,
   kind: Noted,
   target: string,
-): HeldEntry[] =>
+): QueuedEntry[] =>
   held.filter(
     (one) =>
       one.state === "conflict" &&
@@ -78,7 +78,7 @@ const conflictsAbout = (
 export function useClassLog({ sectionId, week }: LessonKey): ClassLogEdit {
   const kept = useApi(api.classLog.read, { params: { sectionId, week } });
   const { person } = useSession();
-  const held = useHeldIn(outbox);
+  const held = useQueuedIn(outbox);
   const own = useMemo(
     () =>
       (held ?? []).filter(
@@ -117,9 +117,9 @@ export function useClassLog({ sectionId, week }: LessonKey): ClassLogEdit {
       const entry = { id: crypto.randomUUID(), kind, target, value, after, at } as LogEntry;
       made.current = [...made.current, entry];
       latest.current = readLog([entry], latest.current);
-      await outbox.hold({ sectionId, week }, person, [entry as LogEntryRecord]);
+      await outbox.enqueue({ sectionId, week }, person, [entry as LogEntryRecord]);
       // What is said now is said in sight of theirs, so it ends an older conflict about the same thing.
-      for (const one of conflictsAbout(await outbox.held(), { sectionId, week }, kind, target))
+      for (const one of conflictsAbout(await outbox.queued(), { sectionId, week }, kind, target))
         await outbox.drop(one);
       send();
     },
@@ -129,7 +129,7 @@ export function useClassLog({ sectionId, week }: LessonKey): ClassLogEdit {
   const conflicts = open
     .filter((one) => conflictsAbout(open, one, one.entry.kind, one.entry.target).at(-1) === one)
     .map((one) => ({ held: one, theirs: lastEntry(log, one.entry.kind, one.entry.target) }));
-  const state = heldState(waiting.length, sent);
+  const state = queueState(waiting.length, sent);
   return {
     log,
     entries,

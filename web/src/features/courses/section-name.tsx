@@ -5,7 +5,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { awayInWords, shortDay, timeText, weekdays } from "../../kit/dates.ts";
-import { Carded } from "../../kit/hover-card.tsx";
+import { EntityCard } from "../../kit/hover-card.tsx";
 import { useSession } from "../session/session.tsx";
 import { CourseBeads } from "./course-beads.tsx";
 import { nextLesson } from "./due.ts";
@@ -51,7 +51,7 @@ function SectionCard({ id }: { id: string }) {
 
 /** A section by its name: it leads to its lessons, and shows how it runs on hover and focus. */
 export const SectionName = ({ id, to, children }: { id: string; to?: string; children: ReactNode }) => (
-  <Carded label="The section" trigger={<Link to={to ?? `/lessons/${id}`}>{children}</Link>}>
+  <EntityCard label="The section" trigger={<Link to={to ?? `/lessons/${id}`}>{children}</Link>}>
     {() => <SectionCard id={id} />}
-  </Carded>
+  </EntityCard>
 );

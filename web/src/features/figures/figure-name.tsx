@@ -7,7 +7,7 @@ import { memo, type ReactNode } from "react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { dayAndMonth } from "../../kit/dates.ts";
-import { Carded } from "../../kit/hover-card.tsx";
+import { EntityCard } from "../../kit/hover-card.tsx";
 import { KindGlyph } from "../../kit/kind-glyph.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { timingOf, useDances, useSteps } from "./library.ts";
@@ -123,9 +123,9 @@ function FigureCard({ id }: { id: string }) {
 
 /** A figure by its name: it leads to its page, and shows what becomes of it on hover and focus. */
 export const FigureName = ({ id, name }: { id: string; name: string }) => (
-  <Carded label={name} trigger={<Link to={`/figures/${id}`}>{name}</Link>}>
+  <EntityCard label={name} trigger={<Link to={`/figures/${id}`}>{name}</Link>}>
     {() => <FigureCard id={id} />}
-  </Carded>
+  </EntityCard>
 );
 
 /** Names of figures one after the other. */

@@ -1,10 +1,10 @@
-import type { ChangeTold, LookTold, NotedTold } from "@map-step/contract";
+import type { ChangeEvent, LookEvent, NotedEvent } from "@map-step/contract";
 
 /** What comes over the line, or is told of it. */
-export type Told =
-  | { readonly kind: "change"; readonly data: ChangeTold }
-  | { readonly kind: "look"; readonly data: LookTold }
-  | { readonly kind: "noted"; readonly data: NotedTold }
+export type LiveEvent =
+  | { readonly kind: "change"; readonly data: ChangeEvent }
+  | { readonly kind: "look"; readonly data: LookEvent }
+  | { readonly kind: "noted"; readonly data: NotedEvent }
   | { readonly kind: "line"; readonly open: boolean }
   /** The studio does not open a line to whoever asks: the sign-in may have ended. */
   | { readonly kind: "refused" }
@@ -15,7 +15,7 @@ export type Told =
 const AGAIN_MS = 4_000;
 
 /** Opens a line to the studio. @returns how to hang up */
-function openLine(tell: (told: Told) => void): () => void {
+function openLine(tell: (told: LiveEvent) => void): () => void {
   let source: EventSource | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
   let wasCut = false;
@@ -57,10 +57,10 @@ function openLine(tell: (told: Told) => void): () => void {
  * @param name of whom it is: pages of two people who share a browser do not share a line
  * @returns how to stop
  */
-export function shareLine(name: string, tell: (told: Told) => void): () => void {
+export function shareLine(name: string, tell: (told: LiveEvent) => void): () => void {
   if (!("locks" in navigator) || !("BroadcastChannel" in window)) return openLine(tell);
   const others = new BroadcastChannel(`map-step:live:${name}`);
-  others.onmessage = ({ data }: MessageEvent<Told>) => tell(data);
+  others.onmessage = ({ data }: MessageEvent<LiveEvent>) => tell(data);
   const stop = new AbortController();
   let leave = () => {};
   const held = new Promise<void>((resolve) => {

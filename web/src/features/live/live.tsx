@@ -1,10 +1,10 @@
 import { Flex, Text } from "@chakra-ui/react";
 import {
   api,
-  type ChangeTold,
+  type ChangeEvent,
   EVERYTHING,
-  type LookTold,
-  type NotedTold,
+  type LookEvent,
+  type NotedEvent,
   type Touched,
   touchedBy,
 } from "@map-step/contract";
@@ -43,7 +43,7 @@ const isOfOne = ([thing, id]: Touched): boolean => (thing === "log" || thing ===
 function useReadingAgain(own: string) {
   const client = useQueryClient();
   return useMemo(() => {
-    const read = (changes: readonly ChangeTold[]): void => {
+    const read = (changes: readonly ChangeEvent[]): void => {
       // What is on its way may take away what is asked for again.
       if (client.isMutating() > 0) setTimeout(() => read(changes), GATHER_MS);
       else {
@@ -53,12 +53,12 @@ function useReadingAgain(own: string) {
         void readAgain(client, touched, (place) => gone.some(({ thingId }) => place.includes(thingId)));
       }
     };
-    const [theirs, mine]: [ChangeTold[], ChangeTold[]] = [[], []];
+    const [theirs, mine]: [ChangeEvent[], ChangeEvent[]] = [[], []];
     const noted: Touched[] = [];
     let following: Touched[] = [];
     let quiet: ReturnType<typeof setTimeout> | undefined;
     return {
-      change: (change: ChangeTold) => {
+      change: (change: ChangeEvent) => {
         // What this person changed is here already, but for another device of theirs: that waits until they pause.
         if (change.byId === own) {
           mine.push(change);
@@ -67,7 +67,7 @@ function useReadingAgain(own: string) {
         } else if (theirs.push(change) === 1) setTimeout(() => read(theirs.splice(0)), GATHER_MS);
       },
       /** What was noted in a class or a check; without a word of which, in any. */
-      noted: (told: NotedTold | null) => {
+      noted: (told: NotedEvent | null) => {
         const touched: readonly Touched[] = told
           ? [[told.week === null ? "evidence" : "log", told.sectionId]]
           : NOTED;
@@ -94,7 +94,7 @@ function useLine() {
   const { person } = useSession();
   const client = useQueryClient();
   const reading = useReadingAgain(person.id);
-  const [looks, setLooks] = useState<readonly (LookTold & { readonly at: number })[]>([]);
+  const [looks, setLooks] = useState<readonly (LookEvent & { readonly at: number })[]>([]);
   const [isCut, setCut] = useState(false);
   useEffect(() => {
     let timer: ReturnType<typeof setTimeout> | undefined;

@@ -3,7 +3,7 @@ import { api, type PublicPlan } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useApi } from "../../kit/api.ts";
 import { longDay } from "../../kit/dates.ts";
-import { writeAs } from "../../kit/manner.ts";
+import { writeAs } from "../../kit/locale-format.ts";
 import { isDeadLink, PublicFoot, PublicFrame, PublicHead } from "../../kit/public-sheet.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useShownFigures } from "../figures/shown.ts";
@@ -50,7 +50,7 @@ const Lines = ({ title, words }: { title: string; words: readonly string[] }) =>
 
 function Sheet({ plan }: { plan: PublicPlan }) {
   const { studioName, levelName, sectionName, aim, until, weeks, dance, about } = plan;
-  writeAs(plan.manner);
+  writeAs(plan.localeFormat);
   const library = useShownFigures(plan.figures, dance);
   return (
     <>

@@ -5,8 +5,8 @@ import {
   mutedIn,
   planLoads,
   roomsOf,
+  type WeekCapacity,
   type WeekLoad,
-  type WeekRoom,
 } from "@map-step/core/plan";
 import { useMemo } from "react";
 import type { PlannerInput } from "./planner-input.ts";
@@ -15,7 +15,7 @@ import { type Computed, useLevelPlan } from "./use-level-plan.ts";
 
 /** All that follows from a plan and that views of it select from. */
 export interface PlanView extends Computed {
-  readonly rooms: readonly WeekRoom[];
+  readonly rooms: readonly WeekCapacity[];
   readonly loads: readonly WeekLoad[];
   /** What is to solve from here on. */
   readonly findings: readonly Finding[];

@@ -11,7 +11,7 @@ import { HistoryButton } from "../history/history-button.tsx";
 import { WritingBar } from "../proposals/writing-bar.tsx";
 import { ChooseDialog } from "./choose.tsx";
 import { WeekGrid } from "./grid/grid.tsx";
-import { InspectorSoon } from "./inspector/inspector.tsx";
+import { DeferredInspector } from "./inspector/inspector.tsx";
 import { LevelChanged } from "./level-changed.tsx";
 import { planDifferences } from "./merge.ts";
 import type { PlannerInput } from "./planner-input.ts";
@@ -114,7 +114,7 @@ export function Planner(input: PlannerInput) {
               </Text>
             ) : null}
           </Box>
-          <InspectorSoon
+          <DeferredInspector
             {...{ input, edit, view, selection, actions }}
             mayEdit={canEdit}
             left={proposed?.proposal.left ?? NONE_LEFT}

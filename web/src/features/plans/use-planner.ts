@@ -1,7 +1,7 @@
 import type { PlanContent } from "@map-step/contract";
 import type { Change } from "@map-step/core/plan";
 import { useMemo, useReducer } from "react";
-import { useSteady } from "../../kit/steady.ts";
+import { useStableCallbacks } from "../../kit/stable-callbacks.ts";
 import { useSearch } from "../../kit/use-search.ts";
 import { useMay, useSession } from "../session/session.tsx";
 import { DRAFT_SEARCH, DRAFT_SECONDS, proofInWords } from "./drafting.ts";
@@ -116,7 +116,7 @@ export function usePlanner(input: PlannerInput): Planner {
     repairs.clear();
     dispatch({ kind: "compare", proposal: null });
   };
-  const actions = useSteady<PlannerActions>({
+  const actions = useStableCallbacks<PlannerActions>({
     select: (next) => dispatch({ kind: "select", selection: next }),
     selectFigure: (figureId, more) => dispatch({ kind: "selectFigure", figureId, more }),
     move: (figureId, week) => {

@@ -1,5 +1,5 @@
 import type { FigureRecord, PlanContent } from "@map-step/contract";
-import type { PlacedShare, WeekLoad, WeekRoom } from "@map-step/core/plan";
+import type { PlacedShare, WeekCapacity, WeekLoad } from "@map-step/core/plan";
 import { counted } from "@map-step/core/words";
 import { writeTable } from "../../kit/csv.ts";
 import { dayAndMonth, longDay } from "../../kit/dates.ts";
@@ -12,7 +12,7 @@ export interface WrittenPlan {
   readonly content: PlanContent;
   readonly figures: readonly FigureRecord[];
   readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekRoom[];
+  readonly rooms: readonly WeekCapacity[];
   /** The date of each week; none for a level's own plan. */
   readonly dates: readonly string[];
   readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];

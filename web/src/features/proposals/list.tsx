@@ -6,7 +6,7 @@ import { Empty, Loaded } from "../../kit/states.tsx";
 import { useMay } from "../session/session.tsx";
 import { ProposalLines } from "./lines.tsx";
 
-/** Every proposal that one may see: those that are open, and what became of others within a month. */
+/** Every proposal that one may record: those that are open, and what became of others within a month. */
 export function ProposalsPage() {
   const proposals = useApi(api.proposals.list, {});
   const settles = useMay("proposals.settle");

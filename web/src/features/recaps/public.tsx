@@ -5,7 +5,7 @@ import { useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
-import { writeAs } from "../../kit/manner.ts";
+import { writeAs } from "../../kit/locale-format.ts";
 import { isDeadLink, PublicFoot, PublicFrame, PublicHead } from "../../kit/public-sheet.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useShownFigures } from "../figures/shown.ts";
@@ -14,7 +14,7 @@ import { RecapText } from "./document.tsx";
 import { CountsOnly, LiveFigure } from "./live-figure.tsx";
 
 function Sheet({ recap }: { recap: PublicRecap }) {
-  writeAs(recap.manner);
+  writeAs(recap.localeFormat);
   const [role, setRole] = useState<"leader" | "follower" | null>(null);
   const library = useShownFigures(recap.figures, recap.dance);
   return (

@@ -1,7 +1,7 @@
 import { Heading, Text } from "@chakra-ui/react";
 import { api, type PublicSequence } from "@map-step/contract";
 import { useApi } from "../../kit/api.ts";
-import { writeAs } from "../../kit/manner.ts";
+import { writeAs } from "../../kit/locale-format.ts";
 import { isDeadLink, PublicFoot, PublicFrame, PublicHead } from "../../kit/public-sheet.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { useShownFigures } from "../figures/shown.ts";
@@ -9,8 +9,12 @@ import { CallSheet } from "./call-sheet.tsx";
 import { LiveSequence } from "./live-sequence.tsx";
 import { useScoreView } from "./use-builder.ts";
 
-function Sheet({ sequence: { content, dance, figures, manner, studioName } }: { sequence: PublicSequence }) {
-  writeAs(manner);
+function Sheet({
+  sequence: { content, dance, figures, localeFormat, studioName },
+}: {
+  sequence: PublicSequence;
+}) {
+  writeAs(localeFormat);
   const library = useShownFigures(figures, dance);
   const view = useScoreView(content, library);
   return (

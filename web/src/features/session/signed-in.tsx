@@ -3,7 +3,7 @@ import { lazy, type ReactNode, Suspense, useEffect, useState } from "react";
 import { actAs, call, takeSession, useApi } from "../../kit/api.ts";
 import { isOurs } from "../../kit/connection.ts";
 import { keepDraftsOf } from "../../kit/kept-draft.ts";
-import { showTimesIn, writeAs } from "../../kit/manner.ts";
+import { showTimesIn, writeAs } from "../../kit/locale-format.ts";
 import { Loaded, Loading } from "../../kit/states.tsx";
 import { SessionContext, useSignOut } from "./session.tsx";
 import { SignInPage } from "./sign-in.tsx";
@@ -97,7 +97,7 @@ export function SignedIn({ children }: { children: ReactNode }) {
   actAs(person?.id ?? null);
   if (studio) {
     showTimesIn(studio.timeZone);
-    writeAs(studio.manner);
+    writeAs(studio.localeFormat);
   }
   const signOut = useSignOut();
   useEffect(() => {

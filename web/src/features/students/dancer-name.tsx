@@ -6,7 +6,7 @@ import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { useApi } from "../../kit/api.ts";
 import { dayAndMonth } from "../../kit/dates.ts";
-import { Carded } from "../../kit/hover-card.tsx";
+import { EntityCard } from "../../kit/hover-card.tsx";
 import { Ring } from "../checks/mark-sign.tsx";
 import { useSession } from "../session/session.tsx";
 import { placeInWords, roleName } from "./words.ts";
@@ -64,7 +64,7 @@ function DancerCard({ id, name }: { id: string; name: string }) {
 
 /** A dancer by their name: it leads to their page, and shows how they stand on hover and focus. */
 export const DancerName = ({ id, name, children }: { id: string; name: string; children?: ReactNode }) => (
-  <Carded label={name} trigger={<Link to={`/dancers/${id}`}>{children ?? name}</Link>}>
+  <EntityCard label={name} trigger={<Link to={`/dancers/${id}`}>{children ?? name}</Link>}>
     {() => <DancerCard id={id} name={name} />}
-  </Carded>
+  </EntityCard>
 );

@@ -5,7 +5,7 @@ import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-r
 import { useState } from "react";
 import { Link } from "react-router";
 import { HeldBadge } from "../../kit/held-badge.tsx";
-import { studioZone } from "../../kit/manner.ts";
+import { studioZone } from "../../kit/locale-format.ts";
 import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
 import { Silence } from "../../kit/silence.tsx";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";

@@ -17,7 +17,7 @@ const taughtIn = ({ course }: Running): number =>
   course.weeks.filter(({ state }) => state === "taught").length;
 
 /**
- * The walk through a term, in the order of the job. Each stop is a place where there is something to see: what the
+ * The walk through a term, in the order of the job. Each stop is a place where there is something to record: what the
  * studio has nothing for is left out.
  */
 export function stopsOf(

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type Finding, type WeekLoad, type WeekRoom, WORK } from "@map-step/core/plan";
+import { type Finding, type WeekCapacity, type WeekLoad, WORK } from "@map-step/core/plan";
 import { daysBetween } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { Check } from "lucide-react";
@@ -13,7 +13,7 @@ interface Props {
   readonly loads: readonly WeekLoad[];
   readonly findings: readonly Finding[];
   /** What each week has room for. */
-  readonly rooms: readonly WeekRoom[];
+  readonly rooms: readonly WeekCapacity[];
   /** Minutes a plain lesson has for figures. */
   readonly room: number;
   /** The date of each week; none for a level without a section. */
@@ -37,7 +37,7 @@ const Tower = ({ load, scale }: { load: WeekLoad; scale: number }) => (
 );
 
 /** What a special week takes away of the lesson: hatched, from the minutes that are left up to the full lesson. */
-const SpecialRoof = ({ here, room, scale }: { here: WeekRoom; room: number; scale: number }) => (
+const SpecialRoof = ({ here, room, scale }: { here: WeekCapacity; room: number; scale: number }) => (
   <div
     className={look.special}
     style={{ top: 20 + SKY - room * scale, height: Math.max(0, room - here.minutes) * scale }}

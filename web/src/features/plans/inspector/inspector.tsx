@@ -81,4 +81,4 @@ const Inspector = memo(function Inspector(props: InspectorProps) {
 });
 
 /** The inspector, which follows as soon as there is time: a strand on its way does not wait for its words. */
-export const InspectorSoon = (props: InspectorProps) => <Inspector {...useDeferredValue(props)} />;
+export const DeferredInspector = (props: InspectorProps) => <Inspector {...useDeferredValue(props)} />;

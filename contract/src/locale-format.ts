@@ -8,10 +8,10 @@ export const CLOCKS = ["24", "12"] as const;
 export const LENGTHS = ["metres", "feet"] as const;
 
 /** How the studio writes dates, times and lengths, on screen and on paper. Files keep `2027-02-22`, `19:30` and metres. */
-export const manner = z.object({
+export const localeFormat = z.object({
   dates: z.enum(DATE_ORDERS),
   clock: z.enum(CLOCKS),
   lengths: z.enum(LENGTHS),
 });
 /** How the studio writes dates, times and lengths. */
-export type Manner = z.infer<typeof manner>;
+export type LocaleFormat = z.infer<typeof localeFormat>;

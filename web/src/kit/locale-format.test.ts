@@ -2,9 +2,9 @@ import fc from "fast-check";
 import { afterEach, describe, expect, it } from "vitest";
 import { clockAfter, dayAndMonth, longDay, momentOf, shortDay, timeText } from "./dates.ts";
 import { areaShown, areaText, areaTyped, floorText, lengthText } from "./lengths.ts";
-import { studioManner, writeAs } from "./manner.ts";
+import { studioLocaleFormat, writeAs } from "./locale-format.ts";
 
-const usual = studioManner();
+const usual = studioLocaleFormat();
 afterEach(() => writeAs(usual));
 
 describe("how a studio writes", () => {

@@ -5,7 +5,7 @@ import { useRef, useState } from "react";
  * not drawn anew for their sake.
  * @param now the same names at each call
  */
-export function useSteady<T extends object>(now: T): T {
+export function useStableCallbacks<T extends object>(now: T): T {
   const latest = useRef(now);
   latest.current = now;
   const [steady] = useState(() => {
