@@ -20,11 +20,15 @@ export interface Recipe {
 const before = (file: string, find: string, more: string): Change => ({ file, find, put: `${more}${find}` });
 const vitest = (project: string, ...names: readonly string[]) => ["--project", project, ...names];
 
+/** Writes the page of the database anew. */
+const PAGE = ["node_modules/.bin/vitest", "run", ...vitest("server", "database-page"), "-u"];
+
 /** A recipe for everything that is added often. */
 export const RECIPES: readonly Recipe[] = [
   {
     name: "field",
-    most: 3,
+    // The field, its column, and two pages that are written by scripts.
+    most: 4,
     changes: [
       before(
         "contract/src/sections.ts",
@@ -44,7 +48,7 @@ export const RECIPES: readonly Recipe[] = [
         put: "alter table sections add column dress_code text not null default '';\n",
       },
     ],
-    writes: [["npm", "run", "--silent", "schema"]],
+    writes: [["npm", "run", "--silent", "schema"], PAGE],
     tests: [
       vitest("contract"),
       vitest("server", "students", "courses", "timetable", "search"),
@@ -157,13 +161,14 @@ export function RoomsPage() {
   },
   {
     name: "migration",
-    most: 1,
+    most: 2,
     changes: [
       {
         file: "server/src/db/migrations/NEXT-quicker-comments.sql",
-        put: "create index comments_by_writer on comments (staff_id);\n",
+        put: "alter table comments add constraint comments_text_short check (length(text) < 100000);\n",
       },
     ],
+    writes: [PAGE],
     tests: [vitest("server", "migrations")],
   },
   {

@@ -13,11 +13,12 @@ import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { type Board, dancerName, useBoardAnswer } from "./board-data.ts";
 import { CheckHistory } from "./check-history.tsx";
-import { Design, thingsOf } from "./design.tsx";
 import { BoardPage } from "./gate.tsx";
+import { LayOut } from "./lay-out.tsx";
 import { PaperSheet } from "./paper-sheet.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { Room } from "./room.tsx";
+import { thingsOf } from "./use-lay-out.ts";
 
 function OneCheck({ board, check }: { board: Board; check: Check }) {
   const answer = useBoardAnswer(board, check.heldOn);
@@ -88,7 +89,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
         ) : (
           <Loaded all={[library]}>
             {(records) => (
-              <Design
+              <LayOut
                 board={board}
                 check={check}
                 records={records}

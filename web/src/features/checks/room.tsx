@@ -12,13 +12,13 @@ import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
 import { type Board, dancerName } from "./board-data.ts";
-import { thingsOf } from "./design.tsx";
 import { Everybody } from "./everybody.tsx";
 import { MarkCard } from "./mark-card.tsx";
 import { NoteAbout } from "./note-about.tsx";
 import { RoomCouples } from "./room-couples.tsx";
 import { sending } from "./seen-outbox.ts";
 import { openOf, unmarkedOf } from "./settled.ts";
+import { thingsOf } from "./use-lay-out.ts";
 import { inRoles, type Marked, useMarking } from "./use-marking.ts";
 import { LAYER_WORDS, settledInWords } from "./words.ts";
 

@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import type { Board, Dancer } from "./board-data.ts";
-import { thingsOf } from "./design.tsx";
+import { thingsOf } from "./use-lay-out.ts";
 import type { NewEvidence } from "./use-seen.ts";
 
 /** A dancer in one of their roles: who dances both is marked in each. */
