@@ -1,29 +1,16 @@
-import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
-import {
-  type CountOptions,
-  countSequences,
-  type Danced,
-  dealSequence,
-  figureItemsOf,
-  type TransitionGraph,
-  transitionGraph,
-  unrankSequence,
-} from "@map-step/core/sequence";
-import { useMemo, useState } from "react";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Modal } from "../../kit/dialog.tsx";
 import { TickField } from "../../kit/fields.tsx";
 import { SmallSelect } from "../../kit/select.tsx";
 import { SmallInput } from "../../kit/small-input.tsx";
-import { asItems } from "./as-items.ts";
+import { CountedRoutines } from "./counted-routines.tsx";
 import { FigureSet } from "./figure-set.tsx";
 import type { Builder } from "./use-builder.ts";
-import { grouped, itemsInWords } from "./words.ts";
+import { useCount } from "./use-count.ts";
+import { grouped } from "./words.ts";
 
 /** Beyond this nobody dances, and counting would hold the page up. */
 const MOST_BEATS = 512;
-const PAGE = 5n;
-/** So often is dealt anew until one holds a turn. */
-const MOST_DEALS = 5000;
 
 interface Props {
   readonly builder: Builder;
@@ -31,76 +18,11 @@ interface Props {
   readonly onClose: () => void;
 }
 
-type Counted = { readonly total: bigint } | { readonly tooMany: true };
-
-function countedOf(count: () => bigint): Counted {
-  try {
-    return { total: count() };
-  } catch (error) {
-    if (error instanceof RangeError) return { tooMany: true };
-    throw error;
-  }
-}
-
 /** How many routines of so many counts there are, exactly; one dealt fairly, and all of them in order. */
 export function CountDialog({ builder, mayEdit, onClose }: Props) {
-  const { library, content, actions, round } = builder;
-  const { dance, figures, nameOf, records } = library;
-  const [chosen, setChosen] = useState<ReadonlySet<string>>(
-    () => new Set(figureItemsOf(content.items).map(({ figureId }) => figureId)),
-  );
-  const [beats, setBeats] = useState(round.beats > 0 ? round.beats : 4 * content.phraseBeats);
-  const [inARow, setInARow] = useState(0);
-  const [isLoop, setLoop] = useState(content.loops);
-  const [withTurn, setWithTurn] = useState(false);
-  const [first, setFirst] = useState(0n);
-  const [dealt, setDealt] = useState<readonly Danced[] | null>(null);
-  const own = useMemo(() => figures.filter(({ id }) => chosen.has(id)), [figures, chosen]);
-  const graph = useMemo(() => transitionGraph(own, dance), [own, dance]);
-  const turns = useMemo(
-    () => new Set(records.flatMap(({ id, kind }) => (kind === "turn" ? [id] : []))),
-    [records],
-  );
-  const options: CountOptions = { loops: isLoop, ...(inARow > 0 ? { inARow } : {}) };
-  const key = JSON.stringify(options);
-  const counted = useMemo((): Counted => {
-    const asked = JSON.parse(key) as CountOptions;
-    return countedOf(() => {
-      const all = countSequences(graph, beats, asked);
-      if (!withTurn) return all;
-      // What holds no turn is counted and taken away.
-      const bare: TransitionGraph = {
-        states: graph.states,
-        arcs: graph.arcs.filter(({ figureId }) => figureId === null || !turns.has(figureId)),
-      };
-      return all - countSequences(bare, beats, asked);
-    });
-  }, [graph, beats, key, withTurn, turns]);
-  const total = "total" in counted ? counted.total : 0n;
-  const hasTurn = (one: readonly Danced[]): boolean => one.some(({ figureId }) => turns.has(figureId));
-  const deal = () => {
-    for (let time = 0; time < MOST_DEALS; time++) {
-      const one = dealSequence(graph, beats, options, Math.random);
-      if (one === null || !withTurn || hasTurn(one)) return setDealt(one);
-    }
-  };
-  const page = useMemo(() => {
-    if (withTurn || total === 0n) return [];
-    const asked = JSON.parse(key) as CountOptions;
-    return Array.from({ length: Number(PAGE) }, (_, at) => first + BigInt(at)).flatMap((rank) => {
-      const one = rank < total ? unrankSequence(graph, beats, rank, asked) : null;
-      return one ? [{ rank, one }] : [];
-    });
-  }, [withTurn, total, key, first, graph, beats]);
-  const put = (one: readonly Danced[]) => {
-    actions.setItems(asItems(one));
-    onClose();
-  };
-  const again = (change: () => void) => {
-    change();
-    setFirst(0n);
-    setDealt(null);
-  };
+  const counting = useCount(builder, onClose);
+  const { chosen, setChosen, beats, setBeats, inARow, setInARow, isLoop, setLoop } = counting;
+  const { withTurn, setWithTurn, counted, total, again } = counting;
   return (
     <Modal open size="xl" title="How many are there?" onClose={onClose}>
       <Stack gap="4">
@@ -150,73 +72,7 @@ export function CountDialog({ builder, mayEdit, onClose }: Props) {
           onChange={(next) => again(() => setChosen(next))}
         />
         {total > 0n ? (
-          <Stack gap="2">
-            <Flex gap="2" align="center" wrap="wrap">
-              <Button size="sm" onClick={deal}>
-                Deal one
-              </Button>
-              <Text color="soft" fontSize="sm">
-                each is as likely as any other
-              </Text>
-            </Flex>
-            {dealt ? (
-              <Flex gap="3" align="center" justify="space-between" role="group" aria-label="Dealt">
-                <Text fontWeight="600">{itemsInWords(asItems(dealt), nameOf)}</Text>
-                {mayEdit ? (
-                  <Button size="sm" variant="outline" onClick={() => put(dealt)}>
-                    Take it
-                  </Button>
-                ) : null}
-              </Flex>
-            ) : null}
-            {page.length > 0 ? (
-              <Box>
-                <Box as="ol" listStyleType="none" aria-label="All of them, in order">
-                  {page.map(({ rank, one }) => (
-                    <Flex
-                      as="li"
-                      key={rank.toString()}
-                      gap="3"
-                      py="1"
-                      borderTopWidth="1px"
-                      borderColor="rule"
-                      align="baseline"
-                    >
-                      <Text className="numbers" color="soft" minW="5rem" textAlign="right">
-                        {grouped(rank + 1n)}
-                      </Text>
-                      <Text flex="1" fontSize="sm">
-                        {itemsInWords(asItems(one), nameOf)}
-                      </Text>
-                      {mayEdit ? (
-                        <Button size="xs" variant="ghost" onClick={() => put(one)}>
-                          Take it
-                        </Button>
-                      ) : null}
-                    </Flex>
-                  ))}
-                </Box>
-                <Flex gap="2" mt="1">
-                  <Button
-                    size="sm"
-                    variant="outline"
-                    disabled={first === 0n}
-                    onClick={() => setFirst(first > PAGE ? first - PAGE : 0n)}
-                  >
-                    Before
-                  </Button>
-                  <Button
-                    size="sm"
-                    variant="outline"
-                    disabled={first + PAGE >= total}
-                    onClick={() => setFirst(first + PAGE)}
-                  >
-                    Next
-                  </Button>
-                </Flex>
-              </Box>
-            ) : null}
-          </Stack>
+          <CountedRoutines counting={counting} nameOf={builder.library.nameOf} mayEdit={mayEdit} />
         ) : null}
       </Stack>
     </Modal>
