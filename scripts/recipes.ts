@@ -15,6 +15,9 @@ function copyProject(): void {
     const packages = join(place, "node_modules");
     if (existsSync(packages)) execFileSync("cp", ["-al", packages, join(COPY, packages)]);
   }
+  mkdirSync(join(COPY, ".data"));
+  for (const kept of ["types", "seeds"])
+    if (existsSync(join(DATA, kept))) execFileSync("cp", ["-a", join(DATA, kept), join(COPY, ".data")]);
 }
 
 const git = (...args: readonly string[]): string =>
