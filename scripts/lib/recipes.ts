@@ -124,19 +124,20 @@ export const RECIPES: readonly Recipe[] = [
     changes: [
       {
         file: "web/src/features/timetable/rooms-page.tsx",
-        put: `import { api } from "@map-step/contract";
-import { Text } from "@chakra-ui/react";
+        put: `import { Text } from "@chakra-ui/react";
+import { api } from "@map-step/contract";
 import { counted } from "@map-step/core/words";
 import { useApi } from "../../kit/api.ts";
-import { Page } from "../../kit/page.tsx";
+import { PageHead } from "../../kit/page.tsx";
 
 /** How many rooms there are. */
 export function RoomsPage() {
   const { data = [] } = useApi(api.rooms.list, {});
   return (
-    <Page title="Rooms">
+    <>
+      <PageHead title="Rooms" about="Where classes are" />
       <Text>{counted(data.length, "room")}</Text>
-    </Page>
+    </>
   );
 }
 `,
@@ -156,8 +157,17 @@ export function RoomsPage() {
         `    { name: "lessons", path:`,
         `    { name: "rooms", path: "/rooms", shown: /rooms/ },\n`,
       ),
+      before(
+        "web/src/features/timetable/terms-page.tsx",
+        `      </PageHead>
+      <Loaded all={[terms,`,
+        `        <Button asChild variant="outline" bg="panel">
+          <Link to="/rooms">Rooms</Link>
+        </Button>
+`,
+      ),
     ],
-    tests: [vitest("web")],
+    tests: [vitest("scripts", "pages", "sentences")],
   },
   {
     name: "migration",
