@@ -199,24 +199,16 @@ export function RoomsPage() {
     changes: [
       {
         file: "core/src/starter/pairs.ts",
-        put: `import { FOUR, type StarterSet, starter } from "./types.ts";
+        put: `import { SIX_BEAT } from "./six-beats.ts";
+import type { StarterSet } from "./types.ts";
 
-/** Two steps there and two back. */
+/** Slower, to the same figures. */
 export const PAIRS: StarterSet = {
+  ...SIX_BEAT,
   id: "pairs",
   name: "Two and two",
-  about: "Two steps there, two back, in an open hold",
-  dance: { ...FOUR, slowestBpm: 90, fastestBpm: 120 },
-  figures: [
-    starter([
-      "There and back",
-      "basic",
-      [1, 6],
-      'leader\\nhold "open two-hand"\\nstep touch L, step touch R\\nfollower opposite',
-      "Side, touch",
-      "Travelling",
-    ]),
-  ],
+  about: "The figures of six beats at a walking pace",
+  dance: { ...SIX_BEAT.dance, slowestBpm: 90, fastestBpm: 120 },
 };
 `,
       },
