@@ -33,13 +33,13 @@ const PLACED: Readonly<Partial<Record<Findable["kind"], readonly [list: HistoryL
   section: [
     "sections",
     `(select concat_ws(' ', ${searchedIn("s", SECTION_FIELDS)},
-        (select string_agg(staff.name, ' ') from section_teachers t join staff on staff.id = t.staff_id
+        (select string_agg(staff.name, ' ' order by staff.name) from section_teachers t join staff on staff.id = t.staff_id
          where t.section_id = s.id))
       from sections s where s.id = place.id)`,
   ],
   lesson: [
     "lessons",
-    "(select string_agg(p.title, ' ') from lesson_segments p where p.lesson_id = place.id)",
+    "(select string_agg(p.title, ' ' order by p.position) from lesson_segments p where p.lesson_id = place.id)",
   ],
   recap: ["recaps", "'recap'"],
   sequence: ["sequences", "(select note from sequences where sequences.id = place.id)"],
@@ -68,6 +68,6 @@ export const listFindable = (db: Database, { id, role }: Person): Promise<Findab
     db,
     `with all_found (kind, id, name, "of", words, level_id, section_id, week) as (${ALL})
      select kind, id, name, "of", coalesce(words, '') as words, level_id as "levelId", section_id as "sectionId", week
-     from all_found`,
+     from all_found order by kind, name, id`,
     { personId: id, director: role === "director" },
   );
