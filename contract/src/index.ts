@@ -42,6 +42,8 @@ export * from "./comments.ts";
 export * from "./courses.ts";
 export * from "./dances.ts";
 export type { Endpoint } from "./endpoint.ts";
+export * from "./erasing.ts";
+export * from "./evidence.ts";
 export * from "./factors.ts";
 export * from "./fields.ts";
 export * from "./figure-fields.ts";

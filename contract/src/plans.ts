@@ -131,6 +131,22 @@ export const takeOver = z.object({
 /** Changes of one plan that other plans of its level take over. */
 export type TakeOver = z.infer<typeof takeOver>;
 
+/** What several plans are put together from. */
+const ALL_PLANS = anyOf(
+  "plans",
+  "levels",
+  "sections",
+  "figures",
+  "dances",
+  "approaches",
+  "lessons",
+  "log",
+  "sequences",
+  "staff",
+  "absences",
+  "terms",
+);
+
 /** Endpoints of plans, of levels and of sections. */
 export const plansApi = {
   /** The level's own plan and those of its sections that are there. */
@@ -138,20 +154,7 @@ export const plansApi = {
     method: "GET",
     path: "/levels/:id/plans",
     access: "read",
-    reads: anyOf(
-      "plans",
-      "levels",
-      "sections",
-      "figures",
-      "dances",
-      "approaches",
-      "lessons",
-      "log",
-      "sequences",
-      "staff",
-      "absences",
-      "terms",
-    ),
+    reads: ALL_PLANS,
     params: byId,
     response: z.array(plan),
   }),
@@ -160,20 +163,7 @@ export const plansApi = {
     method: "GET",
     path: "/dances/:id/plans",
     access: "read",
-    reads: anyOf(
-      "plans",
-      "levels",
-      "sections",
-      "figures",
-      "dances",
-      "approaches",
-      "lessons",
-      "log",
-      "sequences",
-      "staff",
-      "absences",
-      "terms",
-    ),
+    reads: ALL_PLANS,
     params: byId,
     response: z.array(plan),
   }),
@@ -181,22 +171,7 @@ export const plansApi = {
     method: "GET",
     path: "/plans/:id",
     access: "read",
-    reads: {
-      plans: ":id",
-      ...anyOf(
-        "levels",
-        "sections",
-        "figures",
-        "dances",
-        "approaches",
-        "lessons",
-        "log",
-        "sequences",
-        "staff",
-        "absences",
-        "terms",
-      ),
-    },
+    reads: { ...ALL_PLANS, plans: ":id" },
     params: byId,
     response: plan,
   }),

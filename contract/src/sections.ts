@@ -2,7 +2,7 @@ import { z } from "zod";
 import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
-import { anyOf } from "./things.ts";
+import { anyOf, WHEN_AND_WHERE } from "./things.ts";
 
 /** A time of the day, such as 19:30. */
 export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time such as 19:30");
@@ -172,20 +172,7 @@ export const sectionsApi = {
     method: "GET",
     path: "/sections/:id/calendar",
     access: "read",
-    reads: anyOf(
-      "dances",
-      "figures",
-      "levels",
-      "sections",
-      "plans",
-      "lessons",
-      "checks",
-      "rooms",
-      "terms",
-      "absences",
-      "staff",
-      "settings",
-    ),
+    reads: { ...WHEN_AND_WHERE, ...anyOf("dances", "figures") },
     params: byId,
     response: z.object({ text: z.string() }),
   }),

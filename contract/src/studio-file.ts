@@ -1,12 +1,13 @@
 import { OUTCOMES } from "@map-step/core/lesson";
 import { z } from "zod";
 import { approachContent } from "./approaches.ts";
-import { checkContent, keptEvidence, ruleContent } from "./checks.ts";
+import { checkContent, ruleContent } from "./checks.ts";
 import { logEntry } from "./class-log.ts";
 import { commentContent } from "./comments.ts";
 import { localDate, wholeNumber, words } from "./common.ts";
 import { danceContent, tempiInOrder } from "./dances.ts";
 import { endpoint } from "./endpoint.ts";
+import { keptEvidence } from "./evidence.ts";
 import { figureContent } from "./figures.ts";
 import { groupPlanContent } from "./groups.ts";
 import { lessonTemplateContent } from "./lesson-templates.ts";

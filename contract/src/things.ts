@@ -54,6 +54,11 @@ export type Touches = Readonly<Partial<Record<Thing, string>>>;
 export const anyOf = (...things: readonly Thing[]): Touches =>
   Object.fromEntries(things.map((thing) => [thing, "any"]));
 
+/** What says when, where and by whom lessons are given. */
+export const WHEN_AND_WHERE: Touches = anyOf(
+  ...(["levels", "sections", "plans", "lessons", "checks"] as const),
+  ...(["rooms", "terms", "absences", "staff", "settings"] as const),
+);
 /** Anything of the studio. */
 export const EVERYTHING: Touches = anyOf(...THINGS);
 /** Nothing that anybody reads. */

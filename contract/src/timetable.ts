@@ -3,7 +3,7 @@ import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
 import { section, standIn } from "./sections.ts";
-import { anyOf } from "./things.ts";
+import { anyOf, WHEN_AND_WHERE } from "./things.ts";
 
 /** Every field of a room, read by its form and its table. Sections name it by its name. */
 export const ROOM_FIELDS = {
@@ -243,18 +243,7 @@ export const timetableApi = {
     method: "GET",
     path: "/timetable/:from/:until",
     access: "read",
-    reads: anyOf(
-      "levels",
-      "sections",
-      "plans",
-      "lessons",
-      "checks",
-      "rooms",
-      "terms",
-      "absences",
-      "staff",
-      "settings",
-    ),
+    reads: WHEN_AND_WHERE,
     params: z
       .object({ from: localDate, until: localDate })
       .refine(

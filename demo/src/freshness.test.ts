@@ -1,12 +1,10 @@
 import { randomUUID } from "node:crypto";
-import type { Server } from "node:http";
-import type { AddressInfo } from "node:net";
 import { api, type Endpoint, meets, THINGS, type Thing, type Touched, touchedBy } from "@map-step/contract";
 import { createApp, type Database, openDatabase, readConfig } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { newDatabase } from "../../server/test/new-database.ts";
+import { listenWith, workHere } from "../../server/test/serving.ts";
 import { type Answer, Visitor } from "../../server/test/studio.ts";
-import { workHere } from "../../server/test/work-here.ts";
 import { loadDemo } from "./load.ts";
 import { DEMO_PASSWORD, STAFF } from "./people.ts";
 
@@ -49,15 +47,9 @@ beforeAll(async () => {
     ...{ STUDIO_TODAY: TODAY, LOG_LEVEL: "silent" },
   });
   const { app, close } = createApp(db, config, workHere(db));
-  const server = await new Promise<Server>((resolve) => {
-    const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
-  });
-  closing.push(
-    () => new Promise((resolve) => server.close(resolve)),
-    close,
-    () => db.sequelize.close(),
-  );
-  visitor = new Visitor(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+  const { address, stop } = await listenWith(app);
+  closing.push(stop, close, () => db.sequelize.close());
+  visitor = new Visitor(address);
   await visitor.call(api.session.signIn, {
     body: { email: STAFF[0]?.email ?? "", password: DEMO_PASSWORD },
   });

@@ -1,11 +1,9 @@
-import type { Server } from "node:http";
-import type { AddressInfo } from "node:net";
 import { api, type Endpoint } from "@map-step/contract";
 import { createApp, type Database, migrate, openDatabase, readConfig } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it } from "vitest";
 import { newDatabase } from "../../server/test/new-database.ts";
+import { listenWith, workHere } from "../../server/test/serving.ts";
 import { Visitor } from "../../server/test/studio.ts";
-import { workHere } from "../../server/test/work-here.ts";
 import { layBigStudio, type Size } from "./big-studio.ts";
 import { DEMO_PASSWORD } from "./people.ts";
 
@@ -48,10 +46,8 @@ async function open(size: Size): Promise<Open> {
   });
   // The tasks in this thread and on this connection, so that their queries are counted too.
   const { app, close } = createApp(db, config, workHere(db));
-  const server = await new Promise<Server>((resolve) => {
-    const listening = app.listen(0, "127.0.0.1", () => resolve(listening));
-  });
-  const visitor = new Visitor(`http://127.0.0.1:${(server.address() as AddressInfo).port}`);
+  const { address, stop } = await listenWith(app);
+  const visitor = new Visitor(address);
   await visitor.call(api.session.signIn, { body: { email: "person1@big.example", password: DEMO_PASSWORD } });
   const staff = await db.Staff.findOne({ rejectOnEmpty: true });
   const letter = await visitor.call(api.letters.invite, { params: { id: staff.id }, body: {} });
@@ -104,7 +100,7 @@ async function open(size: Size): Promise<Open> {
     },
     asked,
     close: async () => {
-      await new Promise((resolve) => server.close(resolve));
+      await stop();
       await close();
       await db.sequelize.close();
     },

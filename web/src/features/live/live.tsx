@@ -73,7 +73,7 @@ function useReadingAgain(own: string) {
           : NOTED;
         if (following.length === 0)
           setTimeout(() => {
-            void readAgain(client, following);
+            void readAgain(client, following, (_place, reads) => reads.some(isOfOne));
             following = [];
           }, FOLLOW_MS);
         following = [...following, ...touched];
