@@ -58,7 +58,8 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
         position="absolute"
         left="0"
         right="0"
-        style={{ top: 20 + SKY - room * scale }}
+        // The dashes lie at the minutes, in the middle of the words beside them.
+        style={{ top: 20 + SKY - room * scale, transform: "translateY(-50%)" }}
         align="center"
         pointerEvents="none"
       >
@@ -66,7 +67,6 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
           className="numbers"
           w={`${LABEL_WIDTH - 8}px`}
           mr="2"
-          mt="-0.5"
           textAlign="right"
           fontSize="sm"
           color="brick"
