@@ -133,6 +133,23 @@ function aboutNothing(file: StudioFile): FieldError[] {
   );
 }
 
+/** What corrects or takes back something names what is there. */
+function correctsNothing(file: StudioFile): FieldError[] {
+  const message = "What it corrects is not in the file";
+  const within = (list: "students" | "checks", inner: "evidence" | "notes") => {
+    const all = listOf(file, list).map((thing) => thing[inner] as readonly (Thing & { corrects: unknown })[]);
+    const ids = new Set<unknown>(all.flat().map(({ id }) => id));
+    return all.flatMap((entries, index) =>
+      entries.flatMap(({ corrects }, at) =>
+        corrects === null || ids.has(corrects)
+          ? []
+          : [{ path: `${list}.${index}.${inner}.${at}.corrects`, message }],
+      ),
+    );
+  };
+  return [...within("students", "evidence"), ...within("checks", "notes")];
+}
+
 /** Every level and every section has its plan. */
 function missingPlans(file: StudioFile): FieldError[] {
   const planned = new Set(file.plans.map(({ levelId, sectionId }) => sectionId ?? levelId));
@@ -180,6 +197,7 @@ const RULES: readonly ((file: StudioFile) => FieldError[])[] = [
   manyOfOne,
   manyWithin,
   missingPlans,
+  correctsNothing,
   aboutNothing,
   circles,
 ];

@@ -3,7 +3,15 @@ import { join } from "node:path";
 import { gzipSync } from "node:zlib";
 import type { Page } from "@playwright/test";
 import { WEB_ROOT } from "../../scripts/lib/build.ts";
-import { demoStudio, expect, expectAccessible, expectPressable, signIn, test } from "../fixtures.ts";
+import {
+  demoStudio,
+  expect,
+  expectAccessible,
+  expectPressable,
+  openToday,
+  signIn,
+  test,
+} from "../fixtures.ts";
 import { expectNamed } from "../named.ts";
 
 /** The main views, by the names of their links and what shows that they are there. */
@@ -136,7 +144,7 @@ for (const [half, isIn] of [
   });
 
 test("the colours chosen stay chosen", async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   await page.getByRole("button", { name: "Dark colours" }).click();
   await page.reload();
   await expect(page.getByRole("button", { name: "Light colours" })).toBeVisible();

@@ -1,14 +1,17 @@
 import type { Page } from "@playwright/test";
 import { openStudio } from "../../scripts/lib/studios.ts";
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, tablet, test } from "../fixtures.ts";
-
-/** The sections of the demo studio by name. */
-async function sectionIds(page: Page): Promise<ReadonlyMap<string, { id: string; levelId: string }>> {
-  const all: { id: string; levelId: string; name: string }[] = await (
-    await page.request.get(`${demoStudio()}/api/sections`)
-  ).json();
-  return new Map(all.map((section) => [section.name, section]));
-}
+import {
+  another,
+  classNamed,
+  demoStudio,
+  expect,
+  expectAccessible,
+  sectionNamed,
+  signIn,
+  TEACHER,
+  tablet,
+  test,
+} from "../fixtures.ts";
 
 const marksOf = async (page: Page, sectionId: string) =>
   (await (await page.request.get(`${demoStudio()}/api/sections/${sectionId}/evidence`)).json())
@@ -21,7 +24,7 @@ test("two people mark one check on two devices, one of them without a network: n
 }) => {
   watch.expectCuts();
   await signIn(page, TEACHER);
-  const { id } = (await sectionIds(page)).get("Monday section") ?? { id: "" };
+  const id = await classNamed(page, "Monday section");
   await page.goto(`${demoStudio()}/checks/${id}`);
   await page.getByRole("button", { name: "Check tonight" }).click();
   await expect(page.getByRole("heading", { name: /^Check, / })).toBeVisible();
@@ -73,7 +76,7 @@ test("a check that is closed and opened again without a network goes on, with to
 }) => {
   const page = await tablet(browser);
   await signIn(page);
-  const { id } = (await sectionIds(page)).get("Thursday section") ?? { id: "" };
+  const id = await classNamed(page, "Thursday section");
   await page.goto(`${demoStudio()}/checks/${id}`);
   await page.getByRole("button", { name: "Check tonight" }).click();
   await expect(page.getByText("Works without a network from here on")).toBeVisible();
@@ -108,10 +111,7 @@ test("a server that is killed while a check is marked loses no mark and keeps no
   await page.goto(studio.address);
   await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
   await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
-  const sections: { id: string; name: string }[] = await (
-    await page.request.get(`${studio.address}/api/sections`)
-  ).json();
-  const id = sections.find(({ name }) => name === "Monday section")?.id;
+  const id = await classNamed(page, "Monday section", studio.address);
   await page.goto(`${studio.address}/checks/${id}`);
   await page.getByRole("button", { name: "Check tonight" }).click();
   await page.getByRole("button", { name: "By student" }).click();
@@ -137,7 +137,7 @@ test("the board says who is ready and from what, and the room stops when everybo
   page,
 }) => {
   await signIn(page);
-  const { id } = (await sectionIds(page)).get("Last term, Tuesdays") ?? { id: "" };
+  const id = await classNamed(page, "Last term, Tuesdays");
   await page.goto(`${demoStudio()}/checks/${id}`);
   const aside = page.getByRole("complementary", { name: "What it says" });
   await page.getByRole("button", { name: "Osric leader" }).click();
@@ -195,7 +195,7 @@ test("the board says who is ready and from what, and the room stops when everybo
 
 test("a check is laid out as the shortest routine that shows what was taught", async ({ page }) => {
   await signIn(page);
-  const { id } = (await sectionIds(page)).get("Thursday section") ?? { id: "" };
+  const id = await classNamed(page, "Thursday section");
   await page.goto(`${demoStudio()}/checks/${id}`);
   await page.getByRole("button", { name: "Check tonight" }).click();
   await page.getByRole("button", { name: "Design" }).click();
@@ -215,7 +215,7 @@ test("a check is laid out as the shortest routine that shows what was taught", a
 
 test("what to teach again goes into the plan as a proposal", async ({ page }) => {
   await signIn(page);
-  const { id } = (await sectionIds(page)).get("Thursday section") ?? { id: "" };
+  const id = await classNamed(page, "Thursday section");
   await page.goto(`${demoStudio()}/checks/${id}`);
   const put = page.getByRole("link", { name: /^Put .* into week \d+$/ });
   await expect(put).toBeVisible();
@@ -223,11 +223,7 @@ test("what to teach again goes into the plan as a proposal", async ({ page }) =>
   await put.click();
   await page.getByRole("button", { name: "Use this plan" }).click();
   await expect(page.getByText("All saved")).toBeVisible();
-  const sections = await sectionIds(page);
-  const all: { id: string; planId: string }[] = await (
-    await page.request.get(`${demoStudio()}/api/sections`)
-  ).json();
-  const planId = all.find((one) => one.id === sections.get("Thursday section")?.id)?.planId;
+  const { planId } = await sectionNamed(page, "Thursday section");
   const plan = await (await page.request.get(`${demoStudio()}/api/plans/${planId}`)).json();
   const figures: { id: string; name: string }[] = await (
     await page.request.get(`${demoStudio()}/api/figures`)
@@ -239,7 +235,7 @@ test("what to teach again goes into the plan as a proposal", async ({ page }) =>
 
 test("markers stand beside each other with how far they agree", async ({ page }) => {
   await signIn(page);
-  const { id } = (await sectionIds(page)).get("Last term, Tuesdays") ?? { id: "" };
+  const id = await classNamed(page, "Last term, Tuesdays");
   await page.goto(`${demoStudio()}/checks/${id}`);
   await page.getByRole("link", { name: "Markers" }).click();
   await expect(page.getByRole("heading", { name: "Strictness" })).toBeVisible();
@@ -253,8 +249,7 @@ test("a term ends: groups are proposed, everybody moves up, and the next course 
   page,
 }) => {
   await signIn(page);
-  const sections = await sectionIds(page);
-  const { levelId } = sections.get("Monday section") ?? { levelId: "" };
+  const { levelId } = await sectionNamed(page, "Monday section");
   await page.goto(`${demoStudio()}/levels`);
   const next = page.getByRole("region", { name: "Hustle 2" });
   await next.getByRole("button", { name: "New section" }).click();
@@ -292,7 +287,7 @@ test("a term ends: groups are proposed, everybody moves up, and the next course 
   await page.getByRole("button", { name: "Enrol all" }).click();
   await expect(page.getByLabel("Saffi", { exact: true })).toHaveCount(0);
 
-  const { id } = (await sectionIds(page)).get("Spring section") ?? { id: "" };
+  const id = await classNamed(page, "Spring section");
   await page.goto(`${demoStudio()}/sections/${id}/roster`);
   await expect(page.getByText("2 students of 2 places")).toBeVisible();
   await expect(page.getByRole("heading", { name: "Waiting list (1)" })).toBeVisible();

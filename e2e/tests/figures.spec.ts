@@ -3,6 +3,7 @@ import {
   demoStudio,
   expect,
   expectAccessible,
+  openToday,
   signIn,
   stepsIn,
   TEACHER,
@@ -11,7 +12,7 @@ import {
 } from "../fixtures.ts";
 
 test("search and filters narrow the library down, and stay in the address", async ({ page }) => {
-  await signIn(page);
+  await openToday(page);
   await page.getByRole("link", { name: "Figures", exact: true }).click();
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
   await page.getByLabel("Kind").selectOption("turn");
@@ -101,7 +102,7 @@ test("a teacher reads and teaches, and is offered nothing that is the director's
   page,
   watch,
 }) => {
-  await signIn(page, TEACHER);
+  await openToday(page, TEACHER);
   await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
   await page.getByRole("link", { name: "Figures", exact: true }).click();
   await expect(page.getByText(/of 72 figures/)).toBeVisible();

@@ -1,14 +1,20 @@
-import { another, demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import {
+  another,
+  demoStudio,
+  expect,
+  expectAccessible,
+  sectionNamed,
+  signIn,
+  TEACHER,
+  test,
+} from "../fixtures.ts";
 
 test("a plan moves before the eyes of whoever looks, its history says how, and it goes back", async ({
   page,
   browser,
 }) => {
   await signIn(page);
-  const sections: { id: string; levelId: string; name: string }[] = await (
-    await page.request.get(`${demoStudio()}/api/sections`)
-  ).json();
-  const { id, levelId } = sections.find(({ name }) => name === "Thursday section") ?? { id: "", levelId: "" };
+  const { id, levelId } = await sectionNamed(page, "Thursday section");
   const path = `/levels/${levelId}/sections/${id}`;
   const other = await another(browser, TEACHER);
   await other.goto(demoStudio() + path);

@@ -1,4 +1,13 @@
-import { demoStudio, expect, expectAccessible, signIn, TEACHER, test } from "../fixtures.ts";
+import {
+  classNamed,
+  demoStudio,
+  expect,
+  expectAccessible,
+  openToday,
+  signIn,
+  TEACHER,
+  test,
+} from "../fixtures.ts";
 
 test("students come, change, go and come back", async ({ page, watch }) => {
   watch.expectStatus(422);
@@ -32,10 +41,7 @@ test("a pasted list comes onto the roster in one step, with those whom the studi
   page,
 }) => {
   await signIn(page);
-  const sections: { id: string; name: string }[] = await (
-    await page.request.get(`${demoStudio()}/api/sections`)
-  ).json();
-  const id = sections.find(({ name }) => name === "Thursday section")?.id;
+  const id = await classNamed(page, "Thursday section");
   await page.goto(`${demoStudio()}/sections/${id}/roster`);
   await expect(page.getByText(/^7 students of 10 places/)).toBeVisible();
   await page.getByRole("button", { name: "Paste a list" }).click();
@@ -61,16 +67,11 @@ test("a pasted list comes onto the roster in one step, with those whom the studi
 
 test("one person who was written twice is joined, and taken apart again", async ({ page }) => {
   await signIn(page);
-  const sections: { id: string; name: string }[] = await (
-    await page.request.get(`${demoStudio()}/api/sections`)
-  ).json();
-  const id = sections.find(({ name }) => name === "Monday section")?.id;
+  const id = await classNamed(page, "Monday section");
   await page.goto(`${demoStudio()}/sections/${id}/roster`);
   await page.getByLabel("Name", { exact: true }).fill("Jorun Á");
   await page.getByRole("button", { name: "Add", exact: true }).click();
-  await page.goto(
-    `${demoStudio()}/sections/${sections.find(({ name }) => name === "Thursday section")?.id}/roster`,
-  );
+  await page.goto(`${demoStudio()}/sections/${await classNamed(page, "Thursday section")}/roster`);
   await page.getByLabel("Name", { exact: true }).fill("jorun a");
   await page.getByRole("button", { name: "Add", exact: true }).click();
   await expect(page.getByLabel("Name of jorun a")).toBeVisible();
@@ -91,7 +92,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
   watch,
 }) => {
   watch.expectStatus(422);
-  await signIn(page);
+  await openToday(page);
   await page.getByRole("link", { name: "Staff", exact: true }).click();
   await page.getByRole("button", { name: "New on the staff" }).click();
   await page.getByLabel("Name").fill("Pella Northwick");

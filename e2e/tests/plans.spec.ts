@@ -1,24 +1,39 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { another, expect, expectAccessible, signIn, test, unaware } from "../fixtures.ts";
+import {
+  another,
+  demoStudio,
+  expect,
+  expectAccessible,
+  sectionNamed,
+  signIn,
+  test,
+  unaware,
+} from "../fixtures.ts";
+
+/** Whether the page looks the same once it has nothing to do. */
+const isStill = (page: Page): Promise<boolean> =>
+  page.evaluate(async () => {
+    const look = () => document.querySelector("main")?.innerHTML;
+    const before = look();
+    await new Promise((resolve) => requestIdleCallback(resolve));
+    await new Promise((resolve) => requestAnimationFrame(resolve));
+    return look() === before && document.querySelector("main") !== null;
+  });
 
 async function openPlan(page: Page, level: string): Promise<void> {
-  await page.goto(`${new URL(page.url()).origin}/levels`);
+  await page.goto(`${demoStudio()}/levels`);
   await page.getByRole("region", { name: level }).getByRole("link", { name: "Week plan" }).click();
   await expect(page.getByRole("heading", { name: level, exact: true })).toBeVisible();
   await expect(page.getByRole("button", { name: /, new in week / }).first()).toBeVisible();
   // Findings and likeness come a moment after the strands and may move them.
-  await page.waitForTimeout(700);
+  await expect.poll(() => isStill(page)).toBe(true);
 }
 
 /** The plan of the section that the demo studio teaches on Mondays. */
 async function openMondays(page: Page): Promise<void> {
-  const { origin } = new URL(page.url());
-  const sections: { id: string; levelId: string; name: string }[] = await (
-    await page.request.get(`${origin}/api/sections`)
-  ).json();
-  const monday = sections.find(({ name }) => name === "Monday section");
-  await page.goto(`${origin}/levels/${monday?.levelId}/sections/${monday?.id}`);
+  const { id, levelId } = await sectionNamed(page, "Monday section");
+  await page.goto(`${demoStudio()}/levels/${levelId}/sections/${id}`);
 }
 
 const strand = (page: Page, name: string) => page.getByRole("button", { name: new RegExp(`^${name}, `) });

@@ -115,10 +115,7 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
     await page.getByRole("button", { name: "Tap it" }).click();
     const pad = page.getByRole("button", { name: "Tap here" });
     await pad.focus();
-    for (let tap = 0; tap < 4; tap++) {
-      await page.keyboard.press("Space");
-      await page.waitForTimeout(400);
-    }
+    for (let tap = 0; tap < 4; tap++) await page.keyboard.press("Space", { delay: 400 });
     await page.getByRole("button", { name: "Give the feet" }).click();
     await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 +L place\n\S+ +R place\n/);
     await save(page, "Tapped");

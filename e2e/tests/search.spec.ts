@@ -1,10 +1,10 @@
-import { another, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { another, expect, expectAccessible, openToday, test } from "../fixtures.ts";
 
 test("everything is found by its words, by what it is called in steps, and where it is mistyped", async ({
   page,
   browser,
 }) => {
-  await signIn(page);
+  await openToday(page);
   await page.keyboard.press("/");
   const box = page.getByRole("combobox", { name: "Search everything" });
   const first = page.getByRole("listbox", { name: "Found" }).getByRole("option").first();

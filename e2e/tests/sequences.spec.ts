@@ -3,6 +3,7 @@ import {
   demoStudio,
   expect,
   expectAccessible,
+  sectionNamed,
   setUp,
   signIn,
   TEACHER,
@@ -133,14 +134,7 @@ test("a routine goes into its week, is taught by phrase, and stands in the recap
 }) => {
   await signIn(page);
   // The section in which no other test keeps an order of its own.
-  const { id: sectionId, levelId } = await page.evaluate(async () => {
-    const sections = (await (await fetch("/api/sections")).json()) as {
-      id: string;
-      levelId: string;
-      name: string;
-    }[];
-    return sections.find(({ name }) => name === "Thursday section") ?? { id: "", levelId: "" };
-  });
+  const { id: sectionId, levelId } = await sectionNamed(page, "Thursday section");
   await page.goto(`${demoStudio()}/levels/${levelId}/sections/${sectionId}`);
   await page.getByRole("button", { name: /Week 7/ }).click();
   await page.getByLabel("This week is").selectOption({ label: "routine week" });

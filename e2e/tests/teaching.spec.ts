@@ -53,7 +53,9 @@ test("a class without a network: everything is kept, survives a closed page, and
   await page.getByRole("button", { name: "Note it" }).click();
   await page.getByRole("button", { name: "Yarrow is missing" }).click();
   await page.getByLabel("Quick note").fill("Half a thought");
-  await page.waitForTimeout(700);
+  const isKept = () =>
+    page.evaluate(() => Object.values(localStorage).some((kept) => String(kept).includes("Half a thought")));
+  await expect.poll(isKept).toBe(true);
 
   await page.reload();
   await expect(page.getByRole("heading", { name: "Back-and-forward", level: 1 })).toBeVisible();

@@ -5,6 +5,7 @@ import {
   demoStudio,
   expect,
   expectAccessible,
+  openToday,
   setUp,
   signIn,
   test,
@@ -85,7 +86,7 @@ test("a director before term: from nothing to a first lesson, led, with names of
 test("a teacher five minutes before class, with one thumb, in the dark", async ({ page }) => {
   await page.setViewportSize(PHONE);
   await page.emulateMedia({ colorScheme: "dark" });
-  await signIn(page, "Junia Reedwater");
+  await openToday(page, "Junia Reedwater");
   await fits(page);
   const next = page.getByRole("article").first();
   await expect(next.getByText("tonight")).toBeVisible();
@@ -156,7 +157,7 @@ test("a student who missed a night, on a phone, without an account", async ({ pa
 
 test("the walk through the term, by keyboard alone", async ({ page }) => {
   test.setTimeout(240_000);
-  await signIn(page);
+  await openToday(page);
   await page.getByRole("button", { name: "Walk through the term" }).focus();
   await page.keyboard.press("Enter");
   const walk = page.getByRole("region", { name: "A walk through the term" });

@@ -39,7 +39,8 @@ export interface Server {
 /** Runs the server as a process of its own, built if it is not, and waits until it listens. */
 export function startServer(settings: NodeJS.ProcessEnv): Promise<Server> {
   buildServer();
-  const env = { ...process.env, WEB_ROOT, ...settings };
+  // What loads TypeScript in whoever starts it, the built server needs no more than its threads do.
+  const env = { ...process.env, NODE_OPTIONS: "", WEB_ROOT, ...settings };
   // A group of its own: Ctrl-C reaches only the script that started it, which then stops all in order.
   const child = fork(SERVER_MAIN, {
     execArgv: [`--max-semi-space-size=${YOUNG_SPACE_MB}`, "--enable-source-maps"],

@@ -2,11 +2,11 @@ import { randomUUID } from "node:crypto";
 import { api, type Recap } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { parseFigure } from "@map-step/core/notation";
-import { floorBlock, paragraph, ribbonBlock, text } from "@map-step/core/recap";
+import { floorBlock, paragraph, recapToMarkdown, ribbonBlock, text } from "@map-step/core/recap";
 import { beforeAll, describe, expect, it } from "vitest";
-import { figureContent, noted, studioWithCourse } from "./studio.ts";
+import { figureContent, noted, sectionContent, studioWithCourse } from "./studio.ts";
 
-const { studio, course, teacher, other } = await studioWithCourse();
+const { studio, course, director, teacher, other } = await studioWithCourse();
 beforeAll(async () => {
   await teach(1);
 });
@@ -145,5 +145,77 @@ describe("a fresh recap", () => {
     const said = JSON.stringify(document);
     expect(said).toContain("How to follow it");
     expect(said).toContain("Keep arms in front.");
+  });
+});
+
+describe("a fresh recap", () => {
+  /** A class of its own in which each part about a figure is marked as said, in order; the recap drafted from it. */
+  async function draftOf(
+    weeks: readonly ((part: { readonly figureId: string }) => "done" | "part" | "not-done" | null)[],
+  ) {
+    const section = (
+      await director.call(api.sections.create, {
+        body: sectionContent(course.level.id, { name: `Drafted ${randomUUID()}`, room: "" }),
+      })
+    ).body;
+    const place = (week: number) => ({ params: { sectionId: section.id, week } });
+    for (const [index, markOf] of weeks.entries()) {
+      const planned = (await director.call(api.lessons.read, place(index + 1))).body;
+      const segments = planned.segments.map(
+        ({ covered: _covered, reached: _reached, ...content }) => content,
+      );
+      await director.call(api.lessons.change, { ...place(index + 1), body: { version: 0, segments } });
+      const marks = segments.flatMap(({ id, figureId }) => {
+        const covered = figureId ? markOf({ figureId }) : null;
+        return covered ? [noted({ kind: "mark", target: id, value: { covered, reached: null } })] : [];
+      });
+      const ended = noted({ kind: "ended", target: "class", value: { ended: true } });
+      await director.call(api.classLog.note, { ...place(index + 1), body: { entries: [...marks, ended] } });
+    }
+    return (await director.call(api.recaps.read, place(weeks.length))).body;
+  }
+  const said = (recap: Recap) => recapToMarkdown(recap.title, recap.document);
+
+  it("says what was new, what came back and what goes on next week, as it was marked", async () => {
+    const { home } = course.figures;
+    const first = await draftOf([() => "done"]);
+    expect(first.title).toBe("Level one, week 1: Home");
+    expect(said(first)).toMatch(/## New tonight\n+\*\*Home\*\*/);
+    expect(said(first)).toMatch(/## Next week\n+- \*\*Pass\*\*: new$/m);
+    expect(said(first)).not.toContain("we finish it");
+    const second = await draftOf([() => "done", ({ figureId }) => (figureId === home.id ? "part" : "done")]);
+    expect(second.title).toBe("Level one, week 2: Pass");
+    expect(said(second)).toMatch(/## Came back\n+- \*\*Home \(in part\)\*\*/);
+    expect(said(second)).toContain("- **Home**: we finish it first");
+    expect(said(second)).not.toContain("**Pass**: we finish it");
+  });
+
+  it("is new still what the lesson before did not reach, and says nothing of what nobody danced", async () => {
+    const { home } = course.figures;
+    const none = await draftOf([() => null]);
+    expect(none.title).toBe("Level one, week 1");
+    expect(said(none)).not.toContain("New tonight");
+    expect(said(none)).toContain("- **Home**: we finish it first");
+    const reached = await draftOf([
+      () => "not-done",
+      ({ figureId }) => (figureId === home.id ? "done" : null),
+    ]);
+    expect(reached.title).toBe("Level one, week 2: Home");
+    expect(said(reached)).not.toContain("Came back");
+    expect(said(reached)).toContain("- **Pass**: we finish it first");
+  });
+
+  it("speaks of safe practice in the house's words, and in ours where it has none", async () => {
+    const ours = "Warm up first, stop at pain, and dance only what both partners agree to.";
+    expect(said(await draftOf([() => "done"]))).toContain(ours);
+    const { version, ...settings } = (await director.call(api.settings.read)).body;
+    const house = { ...settings, safePractice: "Shoes off, and slowly.", lost: "Sway, and smile." };
+    const kept = (await director.call(api.settings.change, { body: { ...house, version } })).body;
+    const own = said(await draftOf([() => "done"]));
+    expect(own).toContain("Shoes off, and slowly.");
+    expect(own).toContain("Sway, and smile.");
+    expect(own).not.toContain(ours);
+    await director.call(api.settings.change, { body: { ...settings, version: kept.version } });
+    expect(said(await draftOf([() => "done"]))).toContain(ours);
   });
 });

@@ -183,7 +183,8 @@ export const noteInLog = (
         kind,
         target,
         value,
-        after,
+        // What an entry came after may have been refused; then nothing is named.
+        after: after !== null && outcomes.has(after) ? after : null,
         notedAt: new Date(at),
         staffId: person.id,
         outcome,

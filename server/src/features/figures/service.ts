@@ -96,8 +96,21 @@ export const rewrite = (db: Database, figures: readonly FigureRecord[]): Promise
     },
   );
 
+const linksOf = ({ needs, helps, teacherIds }: Pick<FigureContent, "needs" | "helps" | "teacherIds">) =>
+  JSON.stringify([needs, helps, teacherIds]);
+
+/** What other figures rest on: while it changes, nobody else may change the library of the dance. */
+const reachesOthers = (now: FigureRecord, next: FigureContent): boolean =>
+  now.name !== next.name ||
+  now.danceId !== next.danceId ||
+  now.notation !== next.notation ||
+  now.variantOfId !== next.variantOfId ||
+  now.needs.join() !== next.needs.join() ||
+  now.helps.join() !== next.helps.join();
+
 /**
- * Changes a figure, and with its name the steps that name it.
+ * Changes a figure, and with its name the steps that name it. Where nothing changes that others rest on, only its own
+ * row is locked; `version` tells whether it is still the one that was looked at.
  * @throws a problem when it was changed meanwhile, or when a figure that uses it could not be danced any more
  */
 export const changeFigure = (
@@ -106,7 +119,7 @@ export const changeFigure = (
   { version, ...content }: FigureContent & { version: number },
 ): Promise<FigureRecord> =>
   inTransaction(db, async () => {
-    await lockLibrary(db);
+    if (reachesOthers(await readFigure(db, id), content)) await lockLibrary(db);
     const now = await readFigure(db, id);
     if (now.danceId !== content.danceId) await refuseIfUsed(db, now, "moved to another dance");
     const renamed: FigureRecord[] = [];
@@ -123,7 +136,8 @@ export const changeFigure = (
     const { needs, helps, teacherIds, ...own } = checked(next, surroundings);
     if (now.name !== own.name || now.notation !== own.notation) refuseIfBroken(next, surroundings);
     await changeAt(db, db.Figure, id, version, own, () => readFigure(db, id));
-    await writeLinks(db, [{ id, needs, helps, teacherIds }]);
+    if (linksOf(now) !== linksOf({ needs, helps, teacherIds }))
+      await writeLinks(db, [{ id, needs, helps, teacherIds }]);
     if (renamed.length > 0) await rewrite(db, renamed);
     return readFigure(db, id);
   });

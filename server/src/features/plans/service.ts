@@ -7,6 +7,7 @@ import type { Database } from "../../db/connection.ts";
 import { invalid, notFound } from "../../http/problems.ts";
 import { missingApproaches } from "../approaches/service.ts";
 import { readLevel } from "../levels/read.ts";
+import type { PlanFigureRow } from "./models.ts";
 import { readPlan, readPlans, type TaughtPlan } from "./read.ts";
 
 /** What keeps a plan from being as somebody would have it. */
@@ -15,9 +16,33 @@ export async function planFaults(db: Database, id: string, content: PlanContent)
   return faultsOf(db, content, await readLevel(db, levelId));
 }
 
-async function writePlaces(db: Database, planId: string, chosen: readonly ChosenFigure[]): Promise<void> {
-  await db.PlanFigure.destroy({ where: { planId } });
-  await db.PlanFigure.bulkCreate(chosen.map((place, position) => ({ ...place, planId, position })));
+/** What a row of a plan says, to tell whether it says something else. */
+const saidOf = (row: ChosenFigure & { readonly position: number }): string =>
+  JSON.stringify([
+    ...[row.figureId, row.position, row.week, row.pinned, row.wish, row.worth, row.pieces],
+    ...[row.approachId, row.extraReturns],
+  ]);
+
+/** Brings the rows of a plan up to date; only those that differ are written. */
+async function writePlaces(
+  db: Database,
+  planId: string,
+  chosen: readonly ChosenFigure[],
+  there: readonly PlanFigureRow[],
+): Promise<void> {
+  const before = new Set(there.map(saidOf));
+  const next = chosen.map((place, position) => ({ ...place, planId, position }));
+  const staying = new Set(next.map(({ figureId }) => figureId));
+  const gone = there.flatMap(({ figureId }) => (staying.has(figureId) ? [] : [figureId]));
+  if (gone.length > 0) await db.PlanFigure.destroy({ where: { planId, figureId: gone } });
+  const changed = next.filter((row) => !before.has(saidOf(row)));
+  if (changed.length > 0)
+    await db.PlanFigure.bulkCreate(changed, {
+      updateOnDuplicate: [
+        ...(["week", "position", "pinned", "wish", "worth"] as const),
+        ...(["pieces", "approachId", "extraReturns"] as const),
+      ],
+    });
 }
 
 /** What keeps a plan from being kept: figures of another dance, weeks after the last, approaches that are not there. */
@@ -69,7 +94,12 @@ async function beyond(
   db: Database,
   planId: string,
   weeks: number,
-): Promise<{ places: ReadonlyMap<string, Place> } & Pick<PlanContent, "special" | "away">> {
+): Promise<
+  {
+    readonly there: readonly PlanFigureRow[];
+    readonly places: ReadonlyMap<string, Place>;
+  } & Pick<PlanContent, "special" | "away">
+> {
   const [places, row] = [
     await db.PlanFigure.findAll({ where: { planId } }),
     await db.Plan.findByPk(planId, { rejectOnEmpty: true }),
@@ -77,6 +107,7 @@ async function beyond(
   const late = <T extends { readonly week: number }>(entries: readonly T[]) =>
     entries.filter(({ week }) => week > weeks);
   return {
+    there: places,
     places: new Map(
       places.flatMap(({ figureId, week, pinned }) =>
         week !== null && week > weeks ? [[figureId, { week, pinned }]] : [],
@@ -109,7 +140,7 @@ export const changePlan = (
       ...entry,
       ...(entry.week === null ? hidden.places.get(entry.figureId) : {}),
     }));
-    await writePlaces(db, id, places);
+    await writePlaces(db, id, places, hidden.there);
     return readPlan(db, id);
   });
 

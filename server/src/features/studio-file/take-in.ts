@@ -52,6 +52,19 @@ function read(bytes: Uint8Array): StudioFile {
   return file ?? refuse(faults);
 }
 
+/** What a class noted after something that is not in the file came after nothing. */
+function afterWhatIsThere(file: StudioFile): StudioFile {
+  const ids = new Set(file.lessons.flatMap(({ log }) => log.map(({ id }) => id)));
+  const known = (after: string | null) => (after !== null && ids.has(after) ? after : null);
+  return {
+    ...file,
+    lessons: file.lessons.map((lesson) => ({
+      ...lesson,
+      log: lesson.log.map((entry) => ({ ...entry, after: known(entry.after) })),
+    })),
+  };
+}
+
 /** A studio with nothing but staff, which stays so until the work under way ends. */
 async function holdEmpty(db: Database): Promise<void> {
   await db.sequelize.query(`set local statement_timeout = ${WHOLE_STUDIO_MS}`);
@@ -152,7 +165,7 @@ function unreadable({ dances, figures }: StudioFile): string[] {
  * @throws a problem that names each fault with its place; another one when the studio is not empty
  */
 export const takeInStudioFile = async (db: Database, bytes: Uint8Array): Promise<TakenStudio> => {
-  const file = read(bytes);
+  const file = afterWhatIsThere(read(bytes));
   const written = () =>
     inTransaction(db, async () => {
       await holdEmpty(db);

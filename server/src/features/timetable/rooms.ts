@@ -35,8 +35,8 @@ export const changeRoom = (
       await rowsOf(
         db,
         `update sections set room = $next, version = version + 1, changed_by = $who, updated_at = now()
-         where deleted_at is null and lower(trim(room)) = lower($name) returning id`,
-        { name, next: content.name, who: currentUser()?.id ?? null },
+         where deleted_at is null and room_id = $id returning id`,
+        { id, next: content.name, who: currentUser()?.id ?? null },
       );
     return readRoom(db, id);
   });
@@ -44,16 +44,17 @@ export const changeRoom = (
 /** Takes a room away in which no section meets; `restoreRoom` brings it back. */
 export async function removeRoom(db: Database, id: string): Promise<Record<string, never>> {
   await inTransaction(db, async () => {
-    const { name } = await readRoom(db, id);
-    await markRemoved(db, db.Room, id);
+    // Until this ends no section comes to meet here.
+    await rowsOf(db, "select id from rooms where id = $id for update", { id });
     const here = await rowsOf<{ name: string }>(
       db,
       `select levels.name || ', ' || s.name as name from sections s join levels on levels.id = s.level_id
-       where s.deleted_at is null and lower(trim(s.room)) = lower($name) order by 1 limit 5`,
-      { name },
+       where s.deleted_at is null and s.room_id = $id order by 1 limit 5`,
+      { id },
     );
     if (here.length > 0)
       throw inUse(`It cannot be removed while ${here.map((one) => one.name).join("; ")} meets there.`);
+    await markRemoved(db, db.Room, id);
   });
   return {};
 }

@@ -1,6 +1,5 @@
-import { Box, Button, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import { type ApproachContent, type ApproachRecord, api, approachContent } from "@map-step/contract";
-import { LAYERS, type Layer } from "@map-step/core/figure";
 import { useState } from "react";
 import { errorText, isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
@@ -8,33 +7,15 @@ import { AreaField, TextField } from "../../kit/fields.tsx";
 import { differencesOf } from "../../kit/merge.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { HistoryButton } from "../history/history-button.tsx";
+import { MinutesTable } from "./minutes-table.tsx";
 import { StrandPicture } from "./strand-picture.tsx";
 import { SHOWN_APPROACH } from "./told.ts";
-
-/** Shares are typed as parts of sixteen minutes, which people can add up. */
-const OF = 16;
 
 interface Props {
   /** `null` for a new one. */
   readonly approach: ApproachRecord | null;
   readonly start: ApproachContent;
   readonly onClose: () => void;
-}
-
-type Ages = ApproachContent["ages"];
-
-const minutesAt = (ages: Ages, age: number, layer: Layer): number =>
-  Math.round((ages[age]?.find((one) => one.layer === layer)?.share ?? 0) * OF);
-
-function withMinutes(ages: Ages, age: number, layer: Layer, minutes: number): Ages {
-  return ages.map((shares, index) => {
-    if (index !== age) return shares;
-    const all = LAYERS.map((one) => ({
-      layer: one,
-      share: (one === layer ? Math.max(0, minutes) : minutesAt(ages, age, one)) / OF,
-    }));
-    return all.filter(({ share }) => share > 0);
-  });
 }
 
 /** Lesson ages as text: `4, 7`. */
@@ -96,7 +77,6 @@ export function ApproachDialog({ approach, start, onClose }: Props) {
       </Button>
     </>
   );
-  const sumAt = (age: number) => LAYERS.reduce((sum, layer) => sum + minutesAt(content.ages, age, layer), 0);
   return (
     <Modal
       open
@@ -113,74 +93,7 @@ export function ApproachDialog({ approach, start, onClose }: Props) {
           value={content.reason}
           onChange={({ target }) => set({ reason: target.value })}
         />
-        <Box overflowX="auto">
-          <Box
-            as="table"
-            className="numbers"
-            css={{ "& th, & td": { padding: "3px 6px", textAlign: "left" } }}
-          >
-            <caption style={{ textAlign: "left", fontWeight: 600, paddingBottom: 6 }}>
-              Minutes of a figure of sixteen
-            </caption>
-            <thead>
-              <tr>
-                <th scope="col">Lesson</th>
-                {LAYERS.map((layer) => (
-                  <th key={layer} scope="col">
-                    {layer}
-                  </th>
-                ))}
-                <th scope="col">Sum</th>
-              </tr>
-            </thead>
-            <tbody>
-              {content.ages.map((_, age) => (
-                // biome-ignore lint/suspicious/noArrayIndexKey: a lesson is its place
-                <tr key={age}>
-                  <th scope="row">{age === 0 ? "first night" : `+${age}`}</th>
-                  {LAYERS.map((layer) => (
-                    <td key={layer}>
-                      <Input
-                        size="sm"
-                        w="4.2rem"
-                        type="number"
-                        min={0}
-                        max={32}
-                        bg="panel"
-                        aria-label={`${layer}, ${age === 0 ? "first night" : `lesson +${age}`}`}
-                        value={minutesAt(content.ages, age, layer) || ""}
-                        onChange={({ target }) =>
-                          set({
-                            ages: withMinutes(content.ages, age, layer, Math.round(Number(target.value))),
-                          })
-                        }
-                      />
-                    </td>
-                  ))}
-                  <td>{age === 0 ? `${sumAt(0)} of ${OF}` : sumAt(age)}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
-        <Flex gap="2">
-          <Button
-            size="sm"
-            variant="outline"
-            disabled={content.ages.length >= 8}
-            onClick={() => set({ ages: [...content.ages, [{ layer: "technique", share: 2 / OF }]] })}
-          >
-            One lesson more
-          </Button>
-          <Button
-            size="sm"
-            variant="outline"
-            disabled={content.ages.length < 2}
-            onClick={() => set({ ages: content.ages.slice(0, -1) })}
-          >
-            One lesson less
-          </Button>
-        </Flex>
+        <MinutesTable ages={content.ages} onChange={(ages) => set({ ages })} />
         <Flex gap="4" wrap="wrap">
           <Box w="14rem">
             <TextField

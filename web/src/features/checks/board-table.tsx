@@ -1,6 +1,6 @@
 import { Box, chakra, Flex, Text } from "@chakra-ui/react";
 import { type FigureCell, MARK_NAMES } from "@map-step/core/check";
-import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
+import { FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
 import type { KeyboardEvent } from "react";
 import type { BoardAnswer } from "../../workers/board.ts";
 import type { Board, BoardFigure, Dancer } from "./board-data.ts";
@@ -45,6 +45,116 @@ const NARROW = 34;
 const USUAL = 38;
 const ALONE = 82;
 
+interface CellProps extends Pick<Props, "onChoose"> {
+  readonly dancer: Dancer;
+  readonly figure: BoardFigure;
+  readonly cell: FigureCell | null;
+  readonly place: { readonly row: number; readonly column: number };
+  readonly width: number;
+  readonly isChosen: boolean;
+}
+
+/** How one dancer dances one figure. */
+function MarkCell({ dancer, figure, cell, place, width, isChosen, onChoose }: CellProps) {
+  const { row, column } = place;
+  const said = cell ? MARK_NAMES[cell.mark] : "not seen";
+  return (
+    <chakra.td p="0" textAlign="center">
+      <chakra.button
+        type="button"
+        data-row={row}
+        data-column={column}
+        tabIndex={row === 0 && column === 0 ? 0 : -1}
+        aria-label={`${dancer.name}, ${figure.name}: ${said}${cell?.differs ? ", seen differently by two" : ""}`}
+        aria-pressed={isChosen}
+        display="inline-flex"
+        w={`${width}px`}
+        h="39px"
+        alignItems="center"
+        justifyContent="center"
+        cursor="pointer"
+        borderRadius="md"
+        bg={isChosen ? "pineWash" : "transparent"}
+        outline={isChosen ? "2px solid" : "none"}
+        outlineColor="pine"
+        onKeyDown={walk}
+        onClick={() => onChoose({ dancerId: dancer.id, figureId: figure.id })}
+      >
+        <Ring
+          mark={cell?.mark ?? null}
+          reached={cell?.reached ?? []}
+          weeksAgo={cell?.weeksAgo ?? 0}
+          differs={cell?.differs ?? false}
+        />
+      </chakra.button>
+    </chakra.td>
+  );
+}
+
+interface HeadProps extends Pick<Props, "chosen" | "onChoose"> {
+  readonly kinds: readonly { readonly kind: FigureKind; readonly own: readonly BoardFigure[] }[];
+  readonly widthOf: (figure: BoardFigure) => number;
+}
+
+/** The figures by kind, and above each row's end what is asked there. */
+function BoardHead({ kinds, widthOf, chosen, onChoose }: HeadProps) {
+  return (
+    <thead>
+      <tr>
+        <td />
+        {kinds.map(({ kind, own }) => (
+          <chakra.th
+            key={kind}
+            colSpan={own.length}
+            scope="colgroup"
+            textAlign="left"
+            fontSize="sm"
+            fontWeight="700"
+            color="soft"
+            px="1"
+          >
+            <Box
+              borderBottomWidth="2px"
+              borderColor="pine2"
+              pb="0.5"
+              mr="2"
+              whiteSpace="nowrap"
+              overflow="hidden"
+            >
+              {KIND_NAMES[kind].many}
+            </Box>
+          </chakra.th>
+        ))}
+      </tr>
+      <tr>
+        <td />
+        {kinds.flatMap(({ own }) =>
+          own.map((figure) => (
+            <FigureHead
+              key={figure.id}
+              figure={figure}
+              width={widthOf(figure)}
+              chosen={chosen.figureId === figure.id && chosen.dancerId === null}
+              onChoose={() => onChoose({ figureId: figure.id, dancerId: null })}
+            />
+          )),
+        )}
+        <chakra.th
+          scope="col"
+          verticalAlign="bottom"
+          textAlign="left"
+          fontSize="sm"
+          color="soft"
+          pl="5"
+          pb="1"
+        >
+          Ready to move up?
+        </chakra.th>
+      </tr>
+    </thead>
+  );
+}
+
 /** What a class dances, dancer by figure, grouped by kind; readiness at each row's end. */
 export function BoardTable({ board, answer, chosen, onChoose }: Props) {
   const { dancers, figures, cells } = board;
@@ -73,59 +183,7 @@ export function BoardTable({ board, answer, chosen, onChoose }: Props) {
         borderSpacing="0"
         w="max-content"
       >
-        <thead>
-          <tr>
-            <td />
-            {kinds.map(({ kind, own }) => (
-              <chakra.th
-                key={kind}
-                colSpan={own.length}
-                scope="colgroup"
-                textAlign="left"
-                fontSize="sm"
-                fontWeight="700"
-                color="soft"
-                px="1"
-              >
-                <Box
-                  borderBottomWidth="2px"
-                  borderColor="pine2"
-                  pb="0.5"
-                  mr="2"
-                  whiteSpace="nowrap"
-                  overflow="hidden"
-                >
-                  {KIND_NAMES[kind].many}
-                </Box>
-              </chakra.th>
-            ))}
-          </tr>
-          <tr>
-            <td />
-            {kinds.flatMap(({ own }) =>
-              own.map((figure) => (
-                <FigureHead
-                  key={figure.id}
-                  figure={figure}
-                  width={widthOf(figure)}
-                  chosen={chosen.figureId === figure.id && chosen.dancerId === null}
-                  onChoose={() => onChoose({ figureId: figure.id, dancerId: null })}
-                />
-              )),
-            )}
-            <chakra.th
-              scope="col"
-              verticalAlign="bottom"
-              textAlign="left"
-              fontSize="sm"
-              color="soft"
-              pl="5"
-              pb="1"
-            >
-              Ready to move up?
-            </chakra.th>
-          </tr>
-        </thead>
+        <BoardHead kinds={kinds} widthOf={widthOf} chosen={chosen} onChoose={onChoose} />
         <tbody>
           {ordered.map((dancer, row) => {
             const own = now.get(dancer.id);
@@ -143,39 +201,17 @@ export function BoardTable({ board, answer, chosen, onChoose }: Props) {
                 {kinds
                   .flatMap(({ own: some }) => some)
                   .map((figure, column) => {
-                    const cell = byPlace.get(`${dancer.id} ${figure.id}`) ?? null;
-                    const said = cell ? MARK_NAMES[cell.mark] : "not seen";
-                    const here = chosen.dancerId === dancer.id && chosen.figureId === figure.id;
                     return (
-                      <chakra.td key={figure.id} p="0" textAlign="center">
-                        <chakra.button
-                          type="button"
-                          data-row={row}
-                          data-column={column}
-                          tabIndex={row === 0 && column === 0 ? 0 : -1}
-                          aria-label={`${dancer.name}, ${figure.name}: ${said}${cell?.differs ? ", seen differently by two" : ""}`}
-                          aria-pressed={here}
-                          display="inline-flex"
-                          w={`${widthOf(figure)}px`}
-                          h="39px"
-                          alignItems="center"
-                          justifyContent="center"
-                          cursor="pointer"
-                          borderRadius="md"
-                          bg={here ? "pineWash" : "transparent"}
-                          outline={here ? "2px solid" : "none"}
-                          outlineColor="pine"
-                          onKeyDown={walk}
-                          onClick={() => onChoose({ dancerId: dancer.id, figureId: figure.id })}
-                        >
-                          <Ring
-                            mark={cell?.mark ?? null}
-                            reached={cell?.reached ?? []}
-                            weeksAgo={cell?.weeksAgo ?? 0}
-                            differs={cell?.differs ?? false}
-                          />
-                        </chakra.button>
-                      </chakra.td>
+                      <MarkCell
+                        key={figure.id}
+                        dancer={dancer}
+                        figure={figure}
+                        cell={byPlace.get(`${dancer.id} ${figure.id}`) ?? null}
+                        place={{ row, column }}
+                        width={widthOf(figure)}
+                        isChosen={chosen.dancerId === dancer.id && chosen.figureId === figure.id}
+                        onChoose={onChoose}
+                      />
                     );
                   })}
                 <chakra.td pl="5" py="0">

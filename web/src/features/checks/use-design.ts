@@ -1,7 +1,7 @@
 import { designCheck, shownIn, type TaughtThing } from "@map-step/core/check";
 import { elementSet } from "@map-step/core/element";
 import type { FigureItem, TransitionGraph } from "@map-step/core/sequence";
-import { useEffect, useMemo, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useMemo, useState } from "react";
 import { useSearch } from "../../kit/use-search.ts";
 import type { FoundRoutines, RoutineQuestion } from "../../workers/find-routines.ts";
 import { walkAsItems } from "../sequences/as-items.ts";
@@ -67,11 +67,10 @@ export function useDesign(library: SequenceLibrary, known: ReadonlySet<string>) 
       seconds: SECONDS,
     });
   };
-  const again = useRef(search);
-  again.current = search;
+  const searchOpenEnded = useEffectEvent((ids: readonly string[]) => search(ids, false));
   const cannotGoRound = found !== null && !found.running && found.impossible && loops;
   useEffect(() => {
-    if (cannotGoRound && asked) again.current(asked, false);
+    if (cannotGoRound && asked) searchOpenEnded(asked);
   }, [cannotGoRound, asked]);
   return {
     found: cannotGoRound ? null : found,

@@ -1,6 +1,6 @@
 import type { Check, FigureRecord } from "@map-step/contract";
 import { figureItemsOf } from "@map-step/core/sequence";
-import { useRef, useState } from "react";
+import { useState } from "react";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
@@ -33,13 +33,16 @@ const MOST_WATCHED = 4;
  * the next most telling once whoever stands there was marked here.
  */
 function useSlots(figureId: string, telling: readonly string[], isMarked: (id: string) => boolean): string[] {
-  const kept = useRef<{ readonly figureId: string; readonly ids: readonly string[] }>({ figureId, ids: [] });
-  const before = kept.current.figureId === figureId ? kept.current.ids : [];
+  const [kept, setKept] = useState<{ readonly figureId: string; readonly ids: readonly string[] }>({
+    figureId,
+    ids: [],
+  });
+  const before = kept.figureId === figureId ? kept.ids : [];
   const staying = new Set(before.filter((id) => !isMarked(id)));
-  const coming = telling.filter((id) => !before.includes(id));
+  const coming = telling.filter((id) => !before.includes(id) && !isMarked(id));
   const ids = before.flatMap((id) => (staying.has(id) ? id : (coming.shift() ?? [])));
   const all = [...ids, ...coming].slice(0, MOST_WATCHED);
-  kept.current = { figureId, ids: all };
+  if (kept.figureId !== figureId || kept.ids.join() !== all.join()) setKept({ figureId, ids: all });
   return all;
 }
 

@@ -40,6 +40,67 @@ interface Props {
   readonly onBpm: (bpm: number) => void;
 }
 
+interface TempoProps extends Pick<Props, "bpm" | "onBpm"> {
+  /** As it is played, at the speed chosen. */
+  readonly heard: number;
+  readonly meter: number;
+}
+
+function Tempo({ bpm, heard, meter, onBpm }: TempoProps) {
+  return (
+    <Flex gap="3" align="flex-end" wrap="wrap">
+      <Box w="9rem">
+        <TextField
+          label="Beats per minute"
+          type="number"
+          size="sm"
+          min={SLOWEST}
+          max={FASTEST}
+          value={bpm || ""}
+          onChange={({ target }) => onBpm(Number(target.value))}
+        />
+      </Box>
+      <Text color="soft" fontSize="sm" pb="1.5" className="numbers">
+        {barsPerMinute(heard, meter)} bars per minute
+      </Text>
+    </Flex>
+  );
+}
+
+interface HeardProps {
+  readonly cycle: number;
+  readonly accents: readonly number[];
+  readonly onAccents: (accents: readonly number[]) => void;
+  readonly sound: boolean;
+  readonly onSound: (sound: boolean) => void;
+}
+
+/** What of the pulse is heard, and louder. */
+function Heard({ cycle, accents, onAccents, sound, onSound }: HeardProps) {
+  return (
+    <>
+      <ChoiceButtons
+        label="Accents"
+        choices={numbered(cycle).map((count) => ({
+          value: count,
+          label: String(count),
+          said: `Accent on ${count}`,
+        }))}
+        isChosen={(count) => accents.includes(count)}
+        onChoose={(count) =>
+          onAccents(accents.includes(count) ? accents.filter((one) => one !== count) : [...accents, count])
+        }
+      />
+      <ChoiceButtons
+        label="Click"
+        choices={[{ value: "on", label: sound ? "sounds" : "silent" }]}
+        isChosen={() => sound}
+        onChoose={() => onSound(!sound)}
+      />
+    </>
+  );
+}
+
 /** The figure in time: its ribbon in layers, the floor, the count and a click track. */
 export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
   const [from, setFrom] = useState(1);
@@ -132,44 +193,10 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
               No fixed beat: the speed is only for watching.
             </Text>
           ) : null}
-          <Flex gap="3" align="flex-end" wrap="wrap">
-            <Box w="9rem">
-              <TextField
-                label="Beats per minute"
-                type="number"
-                size="sm"
-                min={SLOWEST}
-                max={FASTEST}
-                value={bpm || ""}
-                onChange={({ target }) => onBpm(Number(target.value))}
-              />
-            </Box>
-            <Text color="soft" fontSize="sm" pb="1.5" className="numbers">
-              {barsPerMinute(heard, dance.meter)} bars per minute
-            </Text>
-          </Flex>
+          <Tempo bpm={bpm} heard={heard} meter={dance.meter} onBpm={onBpm} />
           <ChoiceButtons label="Speed" choices={SPEEDS} isChosen={(s) => s === speed} onChoose={setSpeed} />
           <LoopSelect beats={beats} loop={[first, last]} onLoop={setLoop} />
-          <ChoiceButtons
-            label="Accents"
-            choices={numbered(cycle).map((count) => ({
-              value: count,
-              label: String(count),
-              said: `Accent on ${count}`,
-            }))}
-            isChosen={(count) => accents.includes(count)}
-            onChoose={(count) =>
-              setAccents(
-                accents.includes(count) ? accents.filter((one) => one !== count) : [...accents, count],
-              )
-            }
-          />
-          <ChoiceButtons
-            label="Click"
-            choices={[{ value: "on", label: sound ? "sounds" : "silent" }]}
-            isChosen={() => sound}
-            onChoose={() => setSound(!sound)}
-          />
+          <Heard cycle={cycle} accents={accents} onAccents={setAccents} sound={sound} onSound={setSound} />
           <ChoiceButtons
             label="Seen"
             choices={[

@@ -108,6 +108,57 @@ interface Props {
   readonly teachers: readonly string[];
 }
 
+interface ActionsProps extends Pick<Props, "figure" | "library"> {
+  readonly mayPractise: boolean;
+}
+
+function Actions({ figure, library, mayPractise }: ActionsProps) {
+  const mayWrite = useMay("figures.write");
+  const { data: dances } = useDances();
+  return (
+    <>
+      {mayPractise ? (
+        <Button asChild variant="outline" bg="panel">
+          <Link to={`/practice/figures/${figure.id}`}>Practise</Link>
+        </Button>
+      ) : null}
+      {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
+      <CommentsButton list="figures" thingId={figure.id} what={figure.name} />
+      <FigureHistory figure={figure} library={library} dances={dances ?? []} />
+      {mayWrite ? (
+        <>
+          <BeginMenu figure={figure} />
+          <RemoveButton figure={figure} />
+          <Button asChild>
+            <Link to={`/figures/${figure.id}/edit`}>Edit</Link>
+          </Button>
+        </>
+      ) : (
+        <Button asChild>
+          <Link to={`/figures/${figure.id}/edit`}>Propose a change</Link>
+        </Button>
+      )}
+    </>
+  );
+}
+
+/** What is said and looked for while it is taught. */
+function InClass({ figure, teachers }: Pick<Props, "figure" | "teachers">) {
+  return (
+    <Panel>
+      <PanelTitle>In class</PanelTitle>
+      <CuesBySchool cues={figure.cues} />
+      {fieldsOf("lines")
+        .filter((name) => name !== "cautions")
+        .map((name) => (
+          <Lines key={name} title={fieldOf(name).label} lines={figure[name]} none="None written yet." />
+        ))}
+      <Text fontWeight="700">May be taught by</Text>
+      <Text>{teachers.length === 0 ? "everybody on the staff" : teachers.join(", ")}</Text>
+    </Panel>
+  );
+}
+
 function FigureSheet({ figure, dance, library, teachers }: Props) {
   const steps = useSteps(figure);
   const mayWrite = useMay("figures.write");
@@ -153,27 +204,11 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         title={figure.name}
         about={`${dance?.name ?? ""}, ${KIND_NAMES[figure.kind].one}, ${TIER_NAMES[figure.tier]}, ${counted(figure.minutes, "minute")} on its first night${also}`}
       >
-        {steps && !steps.free && !dance?.freeTimed ? (
-          <Button asChild variant="outline" bg="panel">
-            <Link to={`/practice/figures/${figure.id}`}>Practise</Link>
-          </Button>
-        ) : null}
-        {figure.notation === "" ? null : <CopyButton text={figure.notation} what="The steps" />}
-        <CommentsButton list="figures" thingId={figure.id} what={figure.name} />
-        <FigureHistory figure={figure} library={library} dances={dances ?? []} />
-        {mayWrite ? (
-          <>
-            <BeginMenu figure={figure} />
-            <RemoveButton figure={figure} />
-            <Button asChild>
-              <Link to={`/figures/${figure.id}/edit`}>Edit</Link>
-            </Button>
-          </>
-        ) : (
-          <Button asChild>
-            <Link to={`/figures/${figure.id}/edit`}>Propose a change</Link>
-          </Button>
-        )}
+        <Actions
+          figure={figure}
+          library={library}
+          mayPractise={steps !== null && !steps.free && !dance?.freeTimed}
+        />
       </PageHead>
       {missing.length > 0 && mayWrite ? (
         <Slip calls>
@@ -223,22 +258,7 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
               <PanelTitle>What becomes of it</PanelTitle>
               <FigureStages id={figure.id} />
             </Panel>
-            <Panel>
-              <PanelTitle>In class</PanelTitle>
-              <CuesBySchool cues={figure.cues} />
-              {fieldsOf("lines")
-                .filter((name) => name !== "cautions")
-                .map((name) => (
-                  <Lines
-                    key={name}
-                    title={fieldOf(name).label}
-                    lines={figure[name]}
-                    none="None written yet."
-                  />
-                ))}
-              <Text fontWeight="700">May be taught by</Text>
-              <Text>{teachers.length === 0 ? "everybody on the staff" : teachers.join(", ")}</Text>
-            </Panel>
+            <InClass figure={figure} teachers={teachers} />
             <Care cautions={figure.cautions} show={figure.kind === "show"} />
             <Panel>
               <PanelTitle>Before and after</PanelTitle>

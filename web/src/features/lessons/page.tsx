@@ -1,18 +1,7 @@
-import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
-import {
-  closestCenter,
-  DndContext,
-  type DragEndEvent,
-  PointerSensor,
-  useSensor,
-  useSensors,
-} from "@dnd-kit/core";
-import { restrictToVerticalAxis } from "@dnd-kit/modifiers";
-import { SortableContext, verticalListSortingStrategy } from "@dnd-kit/sortable";
-import { totalMinutes, type WrittenPart } from "@map-step/core/lesson";
+import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { totalMinutes } from "@map-step/core/lesson";
 import { inWords } from "@map-step/core/words";
 import { useState } from "react";
-import { Link } from "react-router";
 import { Confirm } from "../../kit/confirm.tsx";
 import { clockAfter, longDay, timeText } from "../../kit/dates.ts";
 import { HeldBadge } from "../../kit/held-badge.tsx";
@@ -29,9 +18,9 @@ import { FromLastLesson } from "./last-lesson.tsx";
 import { LessonGate, type OpenLesson } from "./lesson-gate.tsx";
 import { LessonHistory } from "./lesson-history.tsx";
 import { OwnTitle } from "./own-title.tsx";
-import { Part } from "./part.tsx";
 import { namesOfParts } from "./part-names.ts";
 import { PartNote } from "./part-note.tsx";
+import { NextSteps, RunningOrder } from "./running-order.tsx";
 import { LessonTools } from "./tools.tsx";
 import { useLessonSheet } from "./use-lesson-sheet.ts";
 
@@ -39,16 +28,11 @@ import { useLessonSheet } from "./use-lesson-sheet.ts";
 function LessonSheet(open: OpenLesson) {
   const { lesson, section, level, dance, bpm, figureOf } = open;
   const sheet = useLessonSheet(open);
-  const { edit, log, segments, parts, written, selected, mine, taught, fixed, actions } = sheet;
+  const { edit, log, segments, written, selected, mine, taught, fixed, actions } = sheet;
   const [finishing, setFinishing] = useState(false);
   const [givingUp, setGivingUp] = useState(false);
-  const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 5 } }));
   const names = namesOfParts(segments);
   const own = segments.flatMap(({ kind, title }) => (kind === "own" ? [title] : []));
-  const drop = ({ active, over }: DragEndEvent) => {
-    const at = (id: unknown) => segments.findIndex((segment) => segment.id === id);
-    if (over && over.id !== active.id) actions.moveTo(at(active.id), at(over.id));
-  };
   return (
     <>
       <PageHead
@@ -63,27 +47,7 @@ function LessonSheet(open: OpenLesson) {
         ) : (
           <HeldBadge of={sending} edit={log} />
         )}
-        {taught ? (
-          <>
-            {mine ? (
-              <Button variant="outline" bg="panel" onClick={actions.openAgain}>
-                Open the class again
-              </Button>
-            ) : null}
-            <Button asChild>
-              <Link to={`/recaps/${section.id}/${lesson.week}`}>Recap</Link>
-            </Button>
-          </>
-        ) : mine ? (
-          <>
-            <Button variant="outline" bg="panel" onClick={() => setFinishing(true)}>
-              Finish the class
-            </Button>
-            <Button asChild>
-              <Link to={`/teach/${section.id}/${lesson.week}`}>Teach it</Link>
-            </Button>
-          </>
-        ) : null}
+        <NextSteps lesson={lesson} sheet={sheet} onFinish={() => setFinishing(true)} />
       </PageHead>
       <ReadingAlong section={section} />
       <LessonTools
@@ -113,34 +77,7 @@ function LessonSheet(open: OpenLesson) {
       ) : null}
       <Flex gap="5" direction={{ base: "column", lg: "row" }}>
         <Box flex="1" minW="0">
-          <DndContext
-            sensors={sensors}
-            collisionDetection={closestCenter}
-            modifiers={[restrictToVerticalAxis]}
-            onDragEnd={drop}
-          >
-            <SortableContext items={segments.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-              <Stack as="ol" gap="1.5" listStyleType="none" aria-label="Running order">
-                {segments.map((part, index) => (
-                  <Part
-                    key={part.id}
-                    part={part}
-                    name={names.get(part.id) ?? part.title}
-                    written={parts[index] as WrittenPart}
-                    selected={part.id === selected?.id}
-                    fixed={fixed}
-                    first={index === 0}
-                    last={index === segments.length - 1}
-                    onSelect={() => actions.select(part)}
-                    onMinutes={(minutes) => actions.setMinutes(index, minutes)}
-                    onLock={() => actions.lock(index)}
-                    onShift={(by) => actions.moveTo(index, index + by)}
-                    onMark={mine ? (covered) => actions.mark(part, covered) : null}
-                  />
-                ))}
-              </Stack>
-            </SortableContext>
-          </DndContext>
+          <RunningOrder sheet={sheet} names={names} />
         </Box>
         {selected ? (
           <Aside label="About this part">

@@ -1,7 +1,8 @@
 import { api, type Lesson, type LessonSegment } from "@map-step/contract";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useState } from "react";
 import { useChange } from "../../kit/api.ts";
 import { type Autosave, unsavedOf, useAutosave } from "../../kit/autosave.ts";
+import { useStableCallbacks } from "../../kit/stable-callbacks.ts";
 import { tellError } from "../../kit/toasts.ts";
 import { orderMerger } from "./merge.ts";
 
@@ -32,13 +33,13 @@ export function useLesson(lesson: Lesson): LessonEdit {
   const [unsaved] = useState(() => unsavedOf<Segments>(name));
   const [segments, setSegments] = useState<Segments>(unsaved?.value ?? lesson.segments);
   const [past, setPast] = useState<readonly Segments[]>([]);
-  const shown = useRef(segments);
-  shown.current = segments;
-  /** Shows another order than the one edited here. What was done before it cannot be taken back by itself any more. */
-  const replace = useCallback((next: Segments) => {
-    if (JSON.stringify(content(next)) !== JSON.stringify(content(shown.current))) setPast([]);
-    setSegments(next);
-  }, []);
+  const { replace } = useStableCallbacks({
+    /** Shows another order than the one edited here. What was done before it cannot be taken back by itself any more. */
+    replace: (next: Segments) => {
+      if (JSON.stringify(content(next)) !== JSON.stringify(content(segments))) setPast([]);
+      setSegments(next);
+    },
+  });
   const change = useChange(api.lessons.change);
   const rebuild = useChange(api.lessons.rebuild);
   const saving = useAutosave<Segments, Lesson>({

@@ -33,6 +33,84 @@ interface Props {
   readonly onClose: () => void;
 }
 
+interface FieldsProps extends Omit<Props, "onClose"> {
+  readonly form: ReturnType<typeof useContractForm<typeof levelChange>>["form"];
+}
+
+/** What is asked of a level; its dance stays once it is kept. */
+function LevelFields({ form, level, levels, dances, approaches }: FieldsProps) {
+  const { errors } = form.formState;
+  const danceId = form.watch("danceId");
+  const approach = approachOf(form.watch("approachId"), approaches);
+  const before = levels.filter((other) => other.danceId === danceId && other.id !== level?.id);
+  return (
+    <>
+      <SimpleGrid columns={{ base: 1, md: 3 }} gap="4">
+        <TextField label={LEVEL_FIELDS.name.label} error={errors.name?.message} {...form.register("name")} />
+        {level ? (
+          <TextField
+            label={LEVEL_FIELDS.danceId.label}
+            readOnly
+            value={dances.find(({ id }) => id === danceId)?.name ?? ""}
+          />
+        ) : (
+          <ChoiceField
+            label={LEVEL_FIELDS.danceId.label}
+            error={errors.danceId?.message}
+            choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
+            {...form.register("danceId")}
+          />
+        )}
+        <ChoiceField
+          {...labelled(LEVEL_FIELDS, "followsId")}
+          error={errors.followsId?.message}
+          choices={[
+            { value: "", label: "nothing" },
+            ...before.map(({ id, name }) => ({ value: id, label: name })),
+          ]}
+          {...form.register("followsId", { setValueAs: (value) => value || null })}
+        />
+        {namesOf(LEVEL_FIELDS, "whole").map((name) => (
+          <TextField
+            key={name}
+            label={LEVEL_FIELDS[name].label}
+            type="number"
+            error={errors[name]?.message}
+            {...form.register(name, { valueAsNumber: true })}
+          />
+        ))}
+        {namesOf(LEVEL_FIELDS, "maybe").map((name) => (
+          <TextField
+            key={name}
+            {...labelled(LEVEL_FIELDS, name)}
+            type="number"
+            error={errors[name]?.message}
+            {...form.register(name, MAYBE_NUMBER)}
+          />
+        ))}
+      </SimpleGrid>
+      {namesOf(LEVEL_FIELDS, "line").map((name) => (
+        <TextField
+          key={name}
+          {...labelled(LEVEL_FIELDS, name)}
+          error={errors[name]?.message}
+          {...form.register(name)}
+        />
+      ))}
+      <ChoiceField
+        label={LEVEL_FIELDS.approachId.label}
+        help={approach.reason}
+        error={errors.approachId?.message}
+        choices={[
+          ...approaches.map(({ id, name }) => ({ value: id, label: name })),
+          ...APPROACH_IDS.map((id) => ({ value: id, label: APPROACHES[id].name })),
+        ]}
+        {...form.register("approachId")}
+      />
+    </>
+  );
+}
+
 /** What a level is: its length, its limits and its way of teaching. */
 export function LevelDialog({ level, levels, dances, approaches, onClose }: Props) {
   const navigate = useNavigate();
@@ -45,7 +123,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
     start,
     `level:${level?.id ?? "new"}`,
   );
-  const { errors, isSubmitting } = form.formState;
+  const { isSubmitting } = form.formState;
   const nameOf = (id: string | null) => levels.find((other) => other.id === id)?.name ?? "none";
   const shown = shownBy(LEVEL_FIELDS, {
     followsId: nameOf,
@@ -78,9 +156,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
         onError: tellError,
       },
     );
-  const danceId = form.watch("danceId");
   const approach = approachOf(form.watch("approachId"), approaches);
-  const before = levels.filter((other) => other.danceId === danceId && other.id !== level?.id);
   const foot = (
     <>
       {level ? (
@@ -113,72 +189,7 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
     >
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
-        <SimpleGrid columns={{ base: 1, md: 3 }} gap="4">
-          <TextField
-            label={LEVEL_FIELDS.name.label}
-            error={errors.name?.message}
-            {...form.register("name")}
-          />
-          {level ? (
-            <TextField
-              label={LEVEL_FIELDS.danceId.label}
-              readOnly
-              value={dances.find(({ id }) => id === danceId)?.name ?? ""}
-            />
-          ) : (
-            <ChoiceField
-              label={LEVEL_FIELDS.danceId.label}
-              error={errors.danceId?.message}
-              choices={dances.map(({ id, name }) => ({ value: id, label: name }))}
-              {...form.register("danceId")}
-            />
-          )}
-          <ChoiceField
-            {...labelled(LEVEL_FIELDS, "followsId")}
-            error={errors.followsId?.message}
-            choices={[
-              { value: "", label: "nothing" },
-              ...before.map(({ id, name }) => ({ value: id, label: name })),
-            ]}
-            {...form.register("followsId", { setValueAs: (value) => value || null })}
-          />
-          {namesOf(LEVEL_FIELDS, "whole").map((name) => (
-            <TextField
-              key={name}
-              label={LEVEL_FIELDS[name].label}
-              type="number"
-              error={errors[name]?.message}
-              {...form.register(name, { valueAsNumber: true })}
-            />
-          ))}
-          {namesOf(LEVEL_FIELDS, "maybe").map((name) => (
-            <TextField
-              key={name}
-              {...labelled(LEVEL_FIELDS, name)}
-              type="number"
-              error={errors[name]?.message}
-              {...form.register(name, MAYBE_NUMBER)}
-            />
-          ))}
-        </SimpleGrid>
-        {namesOf(LEVEL_FIELDS, "line").map((name) => (
-          <TextField
-            key={name}
-            {...labelled(LEVEL_FIELDS, name)}
-            error={errors[name]?.message}
-            {...form.register(name)}
-          />
-        ))}
-        <ChoiceField
-          label={LEVEL_FIELDS.approachId.label}
-          help={approach.reason}
-          error={errors.approachId?.message}
-          choices={[
-            ...approaches.map(({ id, name }) => ({ value: id, label: name })),
-            ...APPROACH_IDS.map((id) => ({ value: id, label: APPROACHES[id].name })),
-          ]}
-          {...form.register("approachId")}
-        />
+        <LevelFields form={form} level={level} levels={levels} dances={dances} approaches={approaches} />
         <StrandPicture approach={approach} />
       </Stack>
       {conflict}

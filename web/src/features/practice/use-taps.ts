@@ -1,6 +1,6 @@
 import { type GridPoint, type TapTiming, tapGrid, tapTiming } from "@map-step/core/practice";
 import { millisecondsAt, type Ticks } from "@map-step/core/time";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useEffectEvent, useRef, useState } from "react";
 
 interface Options {
   /** When count 1 is heard, in milliseconds of the page's clock; `null` while nothing plays. */
@@ -32,8 +32,7 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
   const taps = useRef<number[]>([]);
   const [count, setCount] = useState(0);
   const [result, setResult] = useState<Tapped | null>(null);
-  const latest = useRef(onRound);
-  latest.current = onRound;
+  const tellRound = useEffectEvent(onRound);
 
   const judge = useCallback(
     (rounds: number, begin: number): Tapped => {
@@ -44,8 +43,7 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
     [due, length, bpm, delay],
   );
   // Music that begins late moves the beats, not what was tapped.
-  const began = useRef(beganAt);
-  began.current = beganAt;
+  const beganNow = useEffectEvent(() => beganAt);
   const isPlaying = beganAt !== null;
   useEffect(() => {
     if (!isPlaying || !isOn) return;
@@ -55,7 +53,7 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
     const roundMs = millisecondsAt(length, bpm);
     let judged = 0;
     const timer = window.setInterval(() => {
-      const beginAt = began.current;
+      const beginAt = beganNow();
       if (beginAt === null) return;
       const over = Math.floor((performance.now() - delay - GRACE - beginAt) / roundMs);
       if (over <= judged) return;
@@ -64,7 +62,7 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
       setResult(whole);
       const [from, to] = [beginAt + (over - 1) * roundMs, beginAt + over * roundMs];
       const own = whole.taps.filter((at) => at >= from - roundMs / 16 && at < to - roundMs / 16);
-      latest.current(tapTiming(own, tapGrid(due, length, bpm, from, 1)));
+      tellRound(tapTiming(own, tapGrid(due, length, bpm, from, 1)));
     }, 100);
     return () => window.clearInterval(timer);
   }, [isPlaying, isOn, due, length, bpm, delay, judge]);

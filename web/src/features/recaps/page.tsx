@@ -70,19 +70,13 @@ function PublicLink({ secret, publishedAt, mine, onRenew, onUnpublish }: LinkPro
 
 const textOf = ({ title, document }: RecapText): RecapText => ({ title, document });
 
-function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
+/** The text of a recap as it is written, kept as it is typed and merged with what others write. */
+function useRecapText(recap: Recap) {
   const { sectionId, week } = recap;
-  const params = { sectionId, week };
-  const { mine } = useOwnClass(section);
   const name = `recap:${sectionId}:${week}`;
   const [unsaved] = useState(() => unsavedOf<RecapText>(name));
   const [content, setRecapText] = useState<RecapText>(unsaved?.value ?? recap);
   const change = useChange(api.recaps.change);
-  const publish = useChange(api.recaps.publish);
-  const unpublish = useChange(api.recaps.unpublish);
-  const renew = useChange(api.recaps.renew);
-  const [comparing, setComparing] = useState(false);
-  const figures = useInsertable(section, recap.week);
   const saving = useAutosave<RecapText, Recap>({
     name,
     start: unsaved ?? { value: textOf(recap), version: recap.version, base: textOf(recap) },
@@ -90,7 +84,7 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
     merge: recapMerger,
     onMerged: setRecapText,
     save: ({ title, document }, version) =>
-      change.mutateAsync({ params, body: { version, title, document } }),
+      change.mutateAsync({ params: { sectionId, week }, body: { version, title, document } }),
   });
   const { changed, follow } = saving;
   useEffect(() => {
@@ -111,6 +105,19 @@ function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
     const value = saving.settle(theirs);
     if (value) setRecapText(value);
   };
+  return { content, edit, take, settle, saving };
+}
+
+function RecapSheet({ recap, section }: { recap: Recap; section: Section }) {
+  const { sectionId, week } = recap;
+  const params = { sectionId, week };
+  const { mine } = useOwnClass(section);
+  const { content, edit, take, settle, saving } = useRecapText(recap);
+  const publish = useChange(api.recaps.publish);
+  const unpublish = useChange(api.recaps.unpublish);
+  const renew = useChange(api.recaps.renew);
+  const [comparing, setComparing] = useState(false);
+  const figures = useInsertable(section, week);
   const body = () => ({ version: saving.version() });
   const unsavedNow = saving.state !== "saved";
   return (

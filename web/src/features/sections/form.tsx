@@ -43,6 +43,49 @@ function datesFrom(first: string, weeks: number, daysOff: readonly string[]): st
   return Number.isNaN(Date.parse(first)) ? [] : lessonDates(first, weeks, daysOff);
 }
 
+interface FieldsProps {
+  readonly form: ReturnType<typeof useContractForm<typeof sectionChange>>["form"];
+}
+
+function WhenAndWhere({ form }: FieldsProps) {
+  const { errors } = form.formState;
+  return (
+    <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
+      {namesOf(SECTION_FIELDS, "name", "line").map((name) => (
+        <TextField
+          key={name}
+          {...labelled(SECTION_FIELDS, name)}
+          error={errors[name]?.message}
+          {...(name === "room" ? { list: "rooms" } : {})}
+          {...form.register(name)}
+        />
+      ))}
+      <RoomNames id="rooms" />
+      {namesOf(SECTION_FIELDS, "maybe").map((name) => (
+        <TextField
+          key={name}
+          {...labelled(SECTION_FIELDS, name)}
+          type="number"
+          error={errors[name]?.message}
+          {...form.register(name, MAYBE_NUMBER)}
+        />
+      ))}
+      <TextField
+        {...labelled(SECTION_FIELDS, "firstDate")}
+        type="date"
+        error={errors.firstDate?.message}
+        {...form.register("firstDate")}
+      />
+      <TextField
+        label={SECTION_FIELDS.startTime.label}
+        type="time"
+        error={errors.startTime?.message}
+        {...form.register("startTime")}
+      />
+    </SimpleGrid>
+  );
+}
+
 /** When, where and with whom a level runs. */
 export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const navigate = useNavigate();
@@ -118,39 +161,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
     >
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
-        <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
-          {namesOf(SECTION_FIELDS, "name", "line").map((name) => (
-            <TextField
-              key={name}
-              {...labelled(SECTION_FIELDS, name)}
-              error={errors[name]?.message}
-              {...(name === "room" ? { list: "rooms" } : {})}
-              {...form.register(name)}
-            />
-          ))}
-          <RoomNames id="rooms" />
-          {namesOf(SECTION_FIELDS, "maybe").map((name) => (
-            <TextField
-              key={name}
-              {...labelled(SECTION_FIELDS, name)}
-              type="number"
-              error={errors[name]?.message}
-              {...form.register(name, MAYBE_NUMBER)}
-            />
-          ))}
-          <TextField
-            {...labelled(SECTION_FIELDS, "firstDate")}
-            type="date"
-            error={errors.firstDate?.message}
-            {...form.register("firstDate")}
-          />
-          <TextField
-            label={SECTION_FIELDS.startTime.label}
-            type="time"
-            error={errors.startTime?.message}
-            {...form.register("startTime")}
-          />
-        </SimpleGrid>
+        <WhenAndWhere form={form} />
         <Controller
           control={form.control}
           name="daysOff"

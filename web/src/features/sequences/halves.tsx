@@ -28,6 +28,71 @@ interface Props {
   readonly onClose: () => void;
 }
 
+interface TableProps {
+  readonly table: ReturnType<typeof halves>;
+  readonly nameOf: NameOf;
+  readonly onPick: (pair: readonly [Half, Half]) => void;
+}
+
+/** Which first half goes on with which second one. */
+function HalvesTable({ table, nameOf, onPick }: TableProps) {
+  return (
+    <Box overflowX="auto" tabIndex={0} role="region" aria-label="First halves by second halves">
+      <Table.Root size="sm" className="numbers">
+        <Table.Header>
+          <Table.Row>
+            <Table.ColumnHeader whiteSpace="nowrap" verticalAlign="bottom">
+              first half, then
+            </Table.ColumnHeader>
+            {table.seconds.map((half) => (
+              <Table.ColumnHeader
+                key={originOf(half, nameOf)}
+                fontWeight="600"
+                minW="4.5rem"
+                whiteSpace="normal"
+                verticalAlign="bottom"
+              >
+                {originOf(half, nameOf)}
+              </Table.ColumnHeader>
+            ))}
+          </Table.Row>
+        </Table.Header>
+        <Table.Body>
+          {table.firsts.map((one, row) => (
+            <Table.Row key={originOf(one, nameOf)}>
+              <Table.Cell fontWeight="600" position="sticky" left="0" bg="panel" whiteSpace="nowrap">
+                {originOf(one, nameOf)}
+              </Table.Cell>
+              {table.seconds.map((other, column) => {
+                const fits = table.dances[row]?.[column];
+                const name = `${originOf(one, nameOf)}, then ${originOf(other, nameOf)}`;
+                return (
+                  <Table.Cell key={originOf(other, nameOf)} textAlign="center" p="1">
+                    {fits === true ? (
+                      <Button
+                        size="xs"
+                        variant="outline"
+                        aria-label={name}
+                        onClick={() => onPick([one, other])}
+                      >
+                        ✓
+                      </Button>
+                    ) : (
+                      <Text color="soft" as="span">
+                        {fits === null ? "itself" : "–"}
+                      </Text>
+                    )}
+                  </Table.Cell>
+                );
+              })}
+            </Table.Row>
+          ))}
+        </Table.Body>
+      </Table.Root>
+    </Box>
+  );
+}
+
 /** First halves by second halves of some figures, and which of them can be danced one after the other. */
 export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
   const navigate = useNavigate();
@@ -123,59 +188,7 @@ export function HalvesDialog({ builder, mayEdit, onClose }: Props) {
           </Flex>
         ) : null}
         {table.firsts.length === 0 ? null : (
-          <Box overflowX="auto" tabIndex={0} role="region" aria-label="First halves by second halves">
-            <Table.Root size="sm" className="numbers">
-              <Table.Header>
-                <Table.Row>
-                  <Table.ColumnHeader whiteSpace="nowrap" verticalAlign="bottom">
-                    first half, then
-                  </Table.ColumnHeader>
-                  {table.seconds.map((half) => (
-                    <Table.ColumnHeader
-                      key={originOf(half, nameOf)}
-                      fontWeight="600"
-                      minW="4.5rem"
-                      whiteSpace="normal"
-                      verticalAlign="bottom"
-                    >
-                      {originOf(half, nameOf)}
-                    </Table.ColumnHeader>
-                  ))}
-                </Table.Row>
-              </Table.Header>
-              <Table.Body>
-                {table.firsts.map((one, row) => (
-                  <Table.Row key={originOf(one, nameOf)}>
-                    <Table.Cell fontWeight="600" position="sticky" left="0" bg="panel" whiteSpace="nowrap">
-                      {originOf(one, nameOf)}
-                    </Table.Cell>
-                    {table.seconds.map((other, column) => {
-                      const fits = table.dances[row]?.[column];
-                      const name = `${originOf(one, nameOf)}, then ${originOf(other, nameOf)}`;
-                      return (
-                        <Table.Cell key={originOf(other, nameOf)} textAlign="center" p="1">
-                          {fits === true ? (
-                            <Button
-                              size="xs"
-                              variant="outline"
-                              aria-label={name}
-                              onClick={() => setPicked([one, other])}
-                            >
-                              ✓
-                            </Button>
-                          ) : (
-                            <Text color="soft" as="span">
-                              {fits === null ? "itself" : "–"}
-                            </Text>
-                          )}
-                        </Table.Cell>
-                      );
-                    })}
-                  </Table.Row>
-                ))}
-              </Table.Body>
-            </Table.Root>
-          </Box>
+          <HalvesTable table={table} nameOf={nameOf} onPick={(pair) => setPicked(pair)} />
         )}
       </Stack>
     </Modal>

@@ -79,6 +79,31 @@ function OfferButton({ offer, name, onTake }: { offer: Offer; name: string; onTa
   );
 }
 
+/** No figure of the dance leads from here to there: which one would. */
+function NoMend({ builder, gap, mayWriteFigures }: Props) {
+  const { library } = builder;
+  const { next, tails, nextSteps } = useSurroundings(builder, gap);
+  const [tail] = tails;
+  const missing =
+    tail && nextSteps
+      ? newLinkAddress(standAfter(tail, library.dance), stateIn(nextSteps, library.dance), library.dance)
+      : "/figures/new";
+  return (
+    <Flex gap="3" wrap="wrap" align="center">
+      <Text>
+        No figure of {library.dance.name} leads
+        {tail ? ` from ${stateInWords(standAfter(tail, library.dance))}` : ""} to where{" "}
+        {next ? library.nameOf(next.figureId) : "the next"} begins.
+      </Text>
+      {mayWriteFigures ? (
+        <Button asChild size="sm" variant="outline">
+          <Link to={missing}>Write one</Link>
+        </Button>
+      ) : null}
+    </Flex>
+  );
+}
+
 /** One place of the score: why what stands there does not join, what mends it, and what may be put there. */
 export function JoinPanel({ builder, gap, mayWriteFigures }: Props) {
   const { library, facts, actions, content, select } = builder;
@@ -104,10 +129,6 @@ export function JoinPanel({ builder, gap, mayWriteFigures }: Props) {
     );
     return offersAt(tails, nextSteps, all, library.dance);
   }, [library, tails, nextSteps]);
-  const missing =
-    tail && nextSteps
-      ? newLinkAddress(standAfter(tail, library.dance), stateIn(nextSteps, library.dance), library.dance)
-      : "/figures/new";
   const wanted = search.trim().toLowerCase();
   const shown = offers.filter(({ figureId }) => library.nameOf(figureId).toLowerCase().includes(wanted));
   const put = (figures: readonly Between[]) =>
@@ -149,18 +170,7 @@ export function JoinPanel({ builder, gap, mayWriteFigures }: Props) {
               ))}
             </Flex>
           ) : (
-            <Flex gap="3" wrap="wrap" align="center">
-              <Text>
-                No figure of {library.dance.name} leads
-                {tail ? ` from ${stateInWords(standAfter(tail, library.dance))}` : ""} to where{" "}
-                {next ? library.nameOf(next.figureId) : "the next"} begins.
-              </Text>
-              {mayWriteFigures ? (
-                <Button asChild size="sm" variant="outline">
-                  <Link to={missing}>Write one</Link>
-                </Button>
-              ) : null}
-            </Flex>
+            <NoMend builder={builder} gap={gap} mayWriteFigures={mayWriteFigures} />
           )}
         </Stack>
       ) : null}

@@ -2,7 +2,15 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { itemById, type SequenceJoin } from "@map-step/core/sequence";
 import { TICKS_PER_BEAT, type Ticks } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
-import { type DragEvent, type KeyboardEvent, type ReactNode, useEffect, useMemo, useRef } from "react";
+import {
+  type DragEvent,
+  type KeyboardEvent,
+  type ReactNode,
+  type RefObject,
+  useEffect,
+  useMemo,
+  useRef,
+} from "react";
 import { useWidth } from "../../kit/use-width.ts";
 import { OtherWays } from "./other-ways.tsx";
 import { RowDrawing, rowHeight } from "./row-drawing.tsx";
@@ -116,28 +124,11 @@ function JoinKnot({ knot, join, view, height, mayEdit }: KnotProps) {
   );
 }
 
-/** The routine as a score: rows of phrases, figures as bars over the counts, both roles and the hold beneath. */
-export function Score({ view, actions, at, children }: Props) {
-  const { round, content, facts, selected, select, library } = view;
+/** The score by keyboard: from bar to bar, moved, repeated, taken away, and a place before one opened. */
+function useScoreKeys(ref: RefObject<HTMLDivElement | null>, view: ScoreView, actions: Props["actions"]) {
+  const { round, select } = view;
   const mayEdit = actions !== undefined;
-  const [ref, width] = useWidth<HTMLDivElement>();
-  const rows = useMemo(
-    () => (width === 0 ? [] : scoreLayout(round, Math.max(120, width - GUTTER - 12), content.phraseBeats)),
-    [round, width, content.phraseBeats],
-  );
-  const beat = at === undefined ? undefined : at / TICKS_PER_BEAT;
-  const first = round.danced[0]?.item.id;
-  const begins = new Map<string, number>();
-  for (const { within, from } of round.danced)
-    for (const id of within) if (!begins.has(id)) begins.set(id, from);
   const bars = round.danced.filter(({ time }) => time === 0).map(({ item }) => item);
-  const selectedGap = selected !== null && "gap" in selected ? selected.gap : null;
-  const isRowOf = (row: ScoreRow) =>
-    selectedGap !== null &&
-    row.knots.some(
-      ({ before, after }) => before?.id === selectedGap.before?.id && after?.id === selectedGap.after?.id,
-    );
-
   // A bar that moves is drawn anew; the keyboard stays with it.
   const held = useRef<string | null>(null);
   useEffect(() => {
@@ -148,7 +139,7 @@ export function Score({ view, actions, at, children }: Props) {
     [...all].find((bar) => bar.dataset.bar === id)?.focus();
   });
 
-  const onKeyDown = (event: KeyboardEvent<HTMLDivElement>) => {
+  return (event: KeyboardEvent<HTMLDivElement>) => {
     const id = (event.target as HTMLElement).dataset.bar;
     const place = bars.findIndex((item) => item.id === id);
     if (id === undefined || place < 0) return;
@@ -179,6 +170,30 @@ export function Score({ view, actions, at, children }: Props) {
     held.current = id;
     act();
   };
+}
+
+/** The routine as a score: rows of phrases, figures as bars over the counts, both roles and the hold beneath. */
+export function Score({ view, actions, at, children }: Props) {
+  const { round, content, facts, selected, library } = view;
+  const mayEdit = actions !== undefined;
+  const [ref, width] = useWidth<HTMLDivElement>();
+  const rows = useMemo(
+    () => (width === 0 ? [] : scoreLayout(round, Math.max(120, width - GUTTER - 12), content.phraseBeats)),
+    [round, width, content.phraseBeats],
+  );
+  const beat = at === undefined ? undefined : at / TICKS_PER_BEAT;
+  const first = round.danced[0]?.item.id;
+  const begins = new Map<string, number>();
+  for (const { within, from } of round.danced)
+    for (const id of within) if (!begins.has(id)) begins.set(id, from);
+  const selectedGap = selected !== null && "gap" in selected ? selected.gap : null;
+  const isRowOf = (row: ScoreRow) =>
+    selectedGap !== null &&
+    row.knots.some(
+      ({ before, after }) => before?.id === selectedGap.before?.id && after?.id === selectedGap.after?.id,
+    );
+
+  const onKeyDown = useScoreKeys(ref, view, actions);
 
   const dropOn = (row: ScoreRow) => (event: DragEvent<HTMLDivElement>) => {
     const id = event.dataTransfer.getData(DRAGGED);

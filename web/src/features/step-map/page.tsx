@@ -61,26 +61,13 @@ interface Props {
   readonly levels: readonly Level[];
 }
 
-/** The library of one dance from first basics to goals. */
-function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
-  const [mode] = useColourMode();
-  const [goalId, setGoalId] = useState<string | null>(null);
-  const [levelId, setLevelId] = useState("");
-  const level = levels.find(({ id }) => id === levelId);
-  const plan = useApi(
-    api.plans.read,
-    { params: { id: level?.planId ?? "" } },
-    { enabled: level !== undefined },
-  );
-  const known = useMemo(() => {
-    if (levelId === "" || !plan.data) return [];
-    return [
-      ...plan.data.known,
-      ...plan.data.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [figureId])),
-    ];
-  }, [levelId, plan.data]);
-  const map = useMemo(() => buildStepMap(figures), [figures]);
-  const layout = useMemo(() => layoutMap(map), [map]);
+/** The map as it is drawn: lanes and cards, and the ways between them, those to the goal stronger. */
+function useDrawnMap(
+  map: StepMap<FigureRecord>,
+  layout: ReturnType<typeof layoutMap>,
+  goalId: string | null,
+  known: readonly string[],
+) {
   const nodes = useMemo((): (FigureNode | LaneNode)[] => {
     const stands = standings(map, goalId, known);
     const lanes = layout.lanes.map(
@@ -123,6 +110,30 @@ function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
       };
     });
   }, [map, goalId]);
+  return { nodes, edges };
+}
+
+/** The library of one dance from first basics to goals. */
+function DanceMap({ dance, dances, onDance, figures, levels }: Props) {
+  const [mode] = useColourMode();
+  const [goalId, setGoalId] = useState<string | null>(null);
+  const [levelId, setLevelId] = useState("");
+  const level = levels.find(({ id }) => id === levelId);
+  const plan = useApi(
+    api.plans.read,
+    { params: { id: level?.planId ?? "" } },
+    { enabled: level !== undefined },
+  );
+  const known = useMemo(() => {
+    if (levelId === "" || !plan.data) return [];
+    return [
+      ...plan.data.known,
+      ...plan.data.chosen.flatMap(({ figureId, week }) => (week === null ? [] : [figureId])),
+    ];
+  }, [levelId, plan.data]);
+  const map = useMemo(() => buildStepMap(figures), [figures]);
+  const layout = useMemo(() => layoutMap(map), [map]);
+  const { nodes, edges } = useDrawnMap(map, layout, goalId, known);
   const chooseFocused = (event: KeyboardEvent) => {
     const id = (event.target as HTMLElement).closest<HTMLElement>(".react-flow__node")?.dataset.id;
     if (id && (event.key === "Enter" || event.key === " ")) setGoalId(id);

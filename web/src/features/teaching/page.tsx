@@ -1,12 +1,12 @@
-import { Box, Button, Flex, Text } from "@chakra-ui/react";
+import { Box, Button, Flex } from "@chakra-ui/react";
 import { lastEntry, type Noted, notedAt } from "@map-step/core/lesson";
-import { instantAt, minutesAndSeconds } from "@map-step/core/time";
-import { ChevronLeft, ChevronRight, DoorOpen, Plane, TimerReset } from "lucide-react";
+import { instantAt } from "@map-step/core/time";
+import { Plane } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
 import { HeldBadge } from "../../kit/held-badge.tsx";
 import { studioZone } from "../../kit/locale-format.ts";
-import { PageHead, Panel, SHORT_SCREEN } from "../../kit/page.tsx";
+import { PageHead, Panel } from "../../kit/page.tsx";
 import { Silence } from "../../kit/silence.tsx";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import { sending } from "../class-log/send.ts";
@@ -18,7 +18,7 @@ import { namesOfParts } from "../lessons/part-names.ts";
 import { Listening } from "../live/live.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { AfterClass } from "./after-class.tsx";
-import { BigMarks } from "./big-marks.tsx";
+import { ClassFoot, ClassHead } from "./class-bars.tsx";
 import { Order } from "./order.tsx";
 import { PartNow } from "./part-now.tsx";
 import { Attendance, Partners } from "./people.tsx";
@@ -26,13 +26,8 @@ import { Remarks } from "./remarks.tsx";
 import { useAwake } from "./use-awake.ts";
 import { useClassTime } from "./use-class-time.ts";
 
-const lateText = (late: number): string => {
-  if (Math.abs(late) < 60) return "on time";
-  return `${minutesAndSeconds(Math.abs(late))} ${late > 0 ? "late" : "early"}`;
-};
-
 function ClassRoom(open: OpenLesson) {
-  const { lesson, section, level, dance, students, bpm, figureOf, stepsOf } = open;
+  const { lesson, section, dance, students, bpm, figureOf, stepsOf } = open;
   const { sectionId, week, segments } = lesson;
   const log = useClassLog(lesson);
   const planned = instantAt(lesson.date, section.startTime, studioZone()).getTime();
@@ -57,55 +52,10 @@ function ClassRoom(open: OpenLesson) {
     namesOfParts(segments).get(target) ??
     students.find(({ id }) => id === target)?.name ??
     (kind === "remark" ? "a note" : "this class");
-  const last = time.index === segments.length - 1;
   return (
     <Flex direction="column" minH="100dvh">
       <Listening />
-      <Flex
-        as="header"
-        align="center"
-        gap="3"
-        wrap="wrap"
-        px="4"
-        py="2"
-        bg="rail"
-        color="onSolid"
-        position="sticky"
-        css={{ [SHORT_SCREEN]: { position: "static" } }}
-        top="0"
-        zIndex="docked"
-      >
-        <Button
-          asChild
-          variant="outline"
-          size="sm"
-          color="onSolid"
-          borderColor="pine2"
-          _hover={{ bg: "railHere" }}
-        >
-          <Link to={`/lessons/${sectionId}/${week}`}>
-            <DoorOpen aria-hidden /> Leave
-          </Link>
-        </Button>
-        <Text fontWeight="700" flex="1" minW="8rem">
-          {level.name}, week {week}
-        </Text>
-        {ended ? null : (
-          <Text className="numbers" fontSize="2xl" fontWeight="700" aria-label="Time left in this part">
-            {time.left < 0 ? "over by " : ""}
-            {minutesAndSeconds(Math.abs(time.left))}
-          </Text>
-        )}
-        <Text
-          className="numbers"
-          px="2"
-          borderRadius="md"
-          bg={!ended && time.late >= 60 ? "apricotWash" : "transparent"}
-          color={!ended && time.late >= 60 ? "ink" : "onSolid"}
-        >
-          {ended ? "over" : time.began ? lateText(time.late) : "not begun"}
-        </Text>
-      </Flex>
+      <ClassHead open={open} time={time} ended={ended} />
       <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">
         <Silence />
         <HeldBadge of={sending} edit={log} />
@@ -149,59 +99,15 @@ function ClassRoom(open: OpenLesson) {
           </Panel>
         </Flex>
       </Flex>
-      <Flex
-        as="footer"
-        gap="2"
-        p="3"
-        wrap={{ base: "wrap", md: "nowrap" }}
-        bg="panel"
-        borderTopWidth="1px"
-        borderColor="rule"
-        position="sticky"
-        css={{ [SHORT_SCREEN]: { position: "static" } }}
-        bottom="0"
-        zIndex="docked"
-      >
-        {part.figureId ? (
-          <Box w={{ base: "full", md: "55%" }}>
-            <BigMarks
-              part={part}
-              mark={markOf(part.id)}
-              onMark={(mark) => void log.note("mark", part.id, mark)}
-            />
-          </Box>
-        ) : null}
-        <Button
-          size="xl"
-          variant="outline"
-          aria-label="The part before"
-          disabled={time.index === 0}
-          onClick={() => goTo(time.index - 1)}
-        >
-          <ChevronLeft aria-hidden />
-        </Button>
-        {ended ? (
-          <Button asChild size="xl" flex="1">
-            <Link to={`/recaps/${sectionId}/${week}`}>Write the recap</Link>
-          </Button>
-        ) : time.began ? (
-          <Button
-            size="xl"
-            flex="1"
-            minW="0"
-            onClick={() => (last ? setFinishing(true) : goTo(time.index + 1))}
-          >
-            <Text as="span" truncate>
-              {last ? "End the class" : `Next: ${segments[time.index + 1]?.title}`}
-            </Text>
-            <ChevronRight aria-hidden />
-          </Button>
-        ) : (
-          <Button size="xl" flex="1" onClick={time.begin}>
-            <TimerReset aria-hidden /> Begin the class
-          </Button>
-        )}
-      </Flex>
+      <ClassFoot
+        lesson={lesson}
+        time={time}
+        ended={ended}
+        mark={markOf(part.id)}
+        onMark={(mark) => void log.note("mark", part.id, mark)}
+        onGo={goTo}
+        onEnd={() => setFinishing(true)}
+      />
       {finishing ? (
         <FinishDialog
           segments={segments.map((one) => ({ ...one, covered: markOf(one.id)?.covered ?? null }))}

@@ -2,7 +2,7 @@ import { Box, Button, Flex, Heading, Text } from "@chakra-ui/react";
 import type { Enrolled } from "@map-step/contract";
 import { notedAt, wasHere } from "@map-step/core/lesson";
 import { Bell, UserCheck, UserX } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useEffectEvent, useState } from "react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import type { ClassLogEdit } from "../class-log/use-class-log.ts";
 import { soundPartnerChange } from "./signal.ts";
@@ -86,20 +86,19 @@ export function Attendance({
 export function Partners({ students, log, week, name }: PartnersProps) {
   const [every, setEvery] = useState<(typeof MINUTES)[number]>(0);
   const [changed, setChanged] = useState(() => Date.now());
-  const due = useRef(() => {});
   const { round, couples, waiting, change: goOn } = useRotation({ students, log, week, name });
-  useEffect(() => {
-    if (every === 0) return;
-    const timer = window.setTimeout(() => due.current(), changed + every * 60_000 - Date.now());
-    return () => window.clearTimeout(timer);
-  }, [every, changed]);
-  if (couples.length === 0) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
   const change = () => {
     setChanged(Date.now());
     soundPartnerChange();
     goOn();
   };
-  due.current = change;
+  const changeByItself = useEffectEvent(change);
+  useEffect(() => {
+    if (every === 0) return;
+    const timer = window.setTimeout(() => changeByItself(), changed + every * 60_000 - Date.now());
+    return () => window.clearTimeout(timer);
+  }, [every, changed]);
+  if (couples.length === 0) return <Text color="soft">No couples: one of the roles has nobody here.</Text>;
   return (
     <Box>
       <Flex justify="space-between" align="baseline" mb="2">

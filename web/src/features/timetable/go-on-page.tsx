@@ -20,6 +20,69 @@ interface ListProps {
   readonly levels: readonly Level[];
 }
 
+interface LinesProps {
+  readonly lines: readonly {
+    readonly section: Section;
+    readonly level: Level | undefined;
+    readonly laid: ReturnType<typeof laidIn>;
+  }[];
+  readonly left: ReadonlySet<string>;
+  readonly onLeave: (sectionId: string, isLeft: boolean) => void;
+}
+
+/** When each section would meet, to be taken or left. */
+function LinesTable({ lines, left, onLeave }: LinesProps) {
+  return (
+    <Box overflowX="auto">
+      <Box
+        as="table"
+        w="full"
+        css={{
+          "& th, & td": { textAlign: "start", padding: "6px 12px 6px 0", verticalAlign: "top" },
+          "& tbody tr": { borderTop: "1px solid var(--chakra-colors-rule)" },
+        }}
+      >
+        <thead>
+          <tr>
+            <th scope="col">Section</th>
+            <th scope="col">Meets</th>
+            <th scope="col">First lesson</th>
+            <th scope="col">Last lesson</th>
+            <th scope="col">Round closed days</th>
+          </tr>
+        </thead>
+        <tbody>
+          {lines.map(({ section, level, laid }) => (
+            <tr key={section.id}>
+              <th scope="row" style={{ fontWeight: 400 }}>
+                <TickField
+                  label={`${level?.name ?? ""}, ${section.name}`}
+                  checked={!left.has(section.id)}
+                  onChange={(on) => onLeave(section.id, !on)}
+                />
+              </th>
+              <td className="numbers">
+                {weekdays(section.firstDate)}, {timeText(section.startTime)}
+                {section.room ? `, ${section.room}` : ""}
+              </td>
+              <td className="numbers">{shortDay(laid.firstDate)}</td>
+              <td className="numbers">
+                {shortDay(laid.dates.at(-1) ?? laid.firstDate)}
+                {laid.past > 0 ? (
+                  <Text fontSize="sm" bg="apricotWash" px="1.5" borderRadius="sm">
+                    {counted(laid.past, "lesson")} after the term’s end
+                  </Text>
+                ) : null}
+              </td>
+              <td className="numbers">{laid.daysOff.map(dayAndMonth).join(", ") || "none"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </Box>
+    </Box>
+  );
+}
+
 /** Sections of another term, each with the dates that it would have in this one. */
 function Sections({ term, terms, sections, levels }: ListProps) {
   const navigate = useNavigate();
@@ -92,58 +155,13 @@ function Sections({ term, terms, sections, levels }: ListProps) {
       {lines.length === 0 ? (
         <Text color="soft">No section begins in that term.</Text>
       ) : (
-        <Box overflowX="auto">
-          <Box
-            as="table"
-            w="full"
-            css={{
-              "& th, & td": { textAlign: "start", padding: "6px 12px 6px 0", verticalAlign: "top" },
-              "& tbody tr": { borderTop: "1px solid var(--chakra-colors-rule)" },
-            }}
-          >
-            <thead>
-              <tr>
-                <th scope="col">Section</th>
-                <th scope="col">Meets</th>
-                <th scope="col">First lesson</th>
-                <th scope="col">Last lesson</th>
-                <th scope="col">Round closed days</th>
-              </tr>
-            </thead>
-            <tbody>
-              {lines.map(({ section, level, laid }) => (
-                <tr key={section.id}>
-                  <th scope="row" style={{ fontWeight: 400 }}>
-                    <TickField
-                      label={`${level?.name ?? ""}, ${section.name}`}
-                      checked={!left.has(section.id)}
-                      onChange={(on) => {
-                        const next = new Set(left);
-                        if (on) next.delete(section.id);
-                        else next.add(section.id);
-                        setLeft(next);
-                      }}
-                    />
-                  </th>
-                  <td className="numbers">
-                    {weekdays(section.firstDate)}, {timeText(section.startTime)}
-                    {section.room ? `, ${section.room}` : ""}
-                  </td>
-                  <td className="numbers">{shortDay(laid.firstDate)}</td>
-                  <td className="numbers">
-                    {shortDay(laid.dates.at(-1) ?? laid.firstDate)}
-                    {laid.past > 0 ? (
-                      <Text fontSize="sm" bg="apricotWash" px="1.5" borderRadius="sm">
-                        {counted(laid.past, "lesson")} after the term’s end
-                      </Text>
-                    ) : null}
-                  </td>
-                  <td className="numbers">{laid.daysOff.map(dayAndMonth).join(", ") || "none"}</td>
-                </tr>
-              ))}
-            </tbody>
-          </Box>
-        </Box>
+        <LinesTable
+          lines={lines}
+          left={left}
+          onLeave={(id, isLeft) =>
+            setLeft(new Set([...left].filter((one) => one !== id).concat(isLeft ? id : [])))
+          }
+        />
       )}
       <Text color="soft" fontSize="sm" mt="4">
         Day, hour, room, places and what is good to know come along. Students are enrolled by you, or by the

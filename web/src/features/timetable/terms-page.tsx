@@ -62,6 +62,67 @@ function TermLine({ term, sections, onEdit }: TermLineProps) {
   );
 }
 
+interface RoomsProps {
+  readonly rooms: readonly Room[];
+  /** `null` for who may only look. */
+  readonly onEdit: ((room: Room | "new") => void) | null;
+}
+
+function Rooms({ rooms, onEdit }: RoomsProps) {
+  return (
+    <Panel>
+      <PanelTitle
+        aside={
+          onEdit ? (
+            <Button size="sm" onClick={() => onEdit("new")}>
+              New room
+            </Button>
+          ) : null
+        }
+      >
+        Rooms
+      </PanelTitle>
+      {rooms.length === 0 ? (
+        <Text color="soft" fontSize="sm">
+          No room yet. Rooms are offered where a section says where it meets.
+        </Text>
+      ) : (
+        <Stack as="ul" listStyleType="none" gap="2">
+          {rooms.map((one) => (
+            <Flex
+              as="li"
+              key={one.id}
+              justify="space-between"
+              gap="3"
+              borderTopWidth="1px"
+              borderColor="rule"
+              pt="2"
+            >
+              <Box>
+                <Text fontWeight="700">{one.name}</Text>
+                <Text fontSize="sm" color="soft">
+                  {[one.places === null ? "" : `${one.places} places`, one.note].filter(Boolean).join("; ") ||
+                    "Nothing noted"}
+                </Text>
+              </Box>
+              {onEdit ? (
+                <Button
+                  size="sm"
+                  variant="outline"
+                  aria-label={`Edit ${one.name}`}
+                  onClick={() => onEdit(one)}
+                >
+                  Edit
+                </Button>
+              ) : null}
+            </Flex>
+          ))}
+        </Stack>
+      )}
+    </Panel>
+  );
+}
+
 /** Terms with their closed days, rooms, and who is away. */
 export function TermsPage() {
   const { today } = useSession();
@@ -123,57 +184,7 @@ export function TermsPage() {
                 )}
               </Panel>
               <Stack gap="4">
-                <Panel>
-                  <PanelTitle
-                    aside={
-                      mayWrite ? (
-                        <Button size="sm" onClick={() => setRoom("new")}>
-                          New room
-                        </Button>
-                      ) : null
-                    }
-                  >
-                    Rooms
-                  </PanelTitle>
-                  {allRooms.length === 0 ? (
-                    <Text color="soft" fontSize="sm">
-                      No room yet. Rooms are offered where a section says where it meets.
-                    </Text>
-                  ) : (
-                    <Stack as="ul" listStyleType="none" gap="2">
-                      {allRooms.map((one) => (
-                        <Flex
-                          as="li"
-                          key={one.id}
-                          justify="space-between"
-                          gap="3"
-                          borderTopWidth="1px"
-                          borderColor="rule"
-                          pt="2"
-                        >
-                          <Box>
-                            <Text fontWeight="700">{one.name}</Text>
-                            <Text fontSize="sm" color="soft">
-                              {[one.places === null ? "" : `${one.places} places`, one.note]
-                                .filter(Boolean)
-                                .join("; ") || "Nothing noted"}
-                            </Text>
-                          </Box>
-                          {mayWrite ? (
-                            <Button
-                              size="sm"
-                              variant="outline"
-                              aria-label={`Edit ${one.name}`}
-                              onClick={() => setRoom(one)}
-                            >
-                              Edit
-                            </Button>
-                          ) : null}
-                        </Flex>
-                      ))}
-                    </Stack>
-                  )}
-                </Panel>
+                <Rooms rooms={allRooms} onEdit={mayWrite ? setRoom : null} />
                 <Absences absences={allAbsences} staff={people} />
               </Stack>
               {term ? (

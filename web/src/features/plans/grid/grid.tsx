@@ -3,9 +3,10 @@ import type { FigureRecord } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
 import { teachingMinutes } from "@map-step/core/plan";
 import { ChevronDown, ChevronRight } from "lucide-react";
-import { type ReactNode, useRef, useState } from "react";
+import { type ReactNode, useState } from "react";
 import { KindGlyph } from "../../../kit/kind-glyph.tsx";
 import { usePrinting } from "../../../kit/printing.ts";
+import { useStableCallbacks } from "../../../kit/stable-callbacks.ts";
 import { columnWidth, LABEL_WIDTH, ROW_HEIGHT } from "../../../kit/strand-look.ts";
 import { useWidth } from "../../../kit/use-width.ts";
 import type { PlanView } from "../plan-view.ts";
@@ -59,6 +60,23 @@ function middlesOf(groups: readonly Group[], closed: ReadonlySet<string>): Map<s
   return middles;
 }
 
+/** Figures by kind, and those that wait for a week. */
+const groupsOf = (figures: readonly FigureRecord[], weekOf: (id: string) => number): readonly Group[] =>
+  [
+    ...FIGURE_KINDS.map((kind) => ({
+      key: kind,
+      title: KIND_NAMES[kind].many,
+      glyph: <KindGlyph kind={kind} size={14} adorns />,
+      rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
+    })),
+    {
+      key: "waiting",
+      title: "Waiting for a week",
+      glyph: null,
+      rows: figures.filter(({ id }) => weekOf(id) === 0),
+    },
+  ].filter(({ rows }) => rows.length > 0);
+
 interface GroupHeadProps {
   readonly group: Group;
   readonly closed: boolean;
@@ -90,9 +108,30 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
   </Flex>
 );
 
+interface ColumnsProps extends Pick<PlanView, "rooms"> {
+  readonly taught: number;
+  readonly column: number;
+}
+
+/** The weeks behind the strands, darker where nothing is to be moved any more. */
+const Columns = ({ rooms, taught, column }: ColumnsProps) => (
+  <Flex position="absolute" inset="0" pl={`${LABEL_WIDTH}px`} aria-hidden>
+    {rooms.map(({ week, held }) => (
+      <Box
+        key={week}
+        style={{ width: column }}
+        flexShrink="0"
+        borderLeftWidth="1px"
+        borderColor="rule"
+        bg={week <= taught || !held ? "sunk" : "transparent"}
+        opacity="0.75"
+      />
+    ))}
+  </Flex>
+);
+
 /** The week grid: the skyline of minutes, and under it one strand for each figure. */
-export function WeekGrid(props: Props) {
-  const { input, view, chosen, before, mayEdit, selection, drag, actions } = props;
+export function WeekGrid({ input, view, chosen, before, mayEdit, selection, drag, actions }: Props) {
   const { figures, levelPlan, sharesAt, loads, rooms, findings } = view;
   const { level, section, taught } = input;
   const [ref, measured] = useWidth<HTMLDivElement>();
@@ -101,20 +140,7 @@ export function WeekGrid(props: Props) {
   const weeks = loads.length;
   const entries = new Map(chosen.map((entry) => [entry.figureId, entry]));
   const weekOf = (id: string): number => entries.get(id)?.week ?? 0;
-  const groups: Group[] = [
-    ...FIGURE_KINDS.map((kind) => ({
-      key: kind,
-      title: KIND_NAMES[kind].many,
-      glyph: <KindGlyph kind={kind} size={14} adorns />,
-      rows: figures.filter((figure) => figure.kind === kind && weekOf(figure.id) > 0),
-    })),
-    {
-      key: "waiting",
-      title: "Waiting for a week",
-      glyph: null,
-      rows: figures.filter(({ id }) => weekOf(id) === 0),
-    },
-  ].filter(({ rows }) => rows.length > 0);
+  const groups = groupsOf(figures, weekOf);
   const rowCount = groups.reduce((sum, { key, rows }) => sum + (closed.has(key) ? 0 : rows.length), 0);
   const height = HEADS_HEIGHT + groups.length * GROUP_HEIGHT + rowCount * ROW_HEIGHT;
   // However long the list and the term are, the grid is printed on one page, and as wide as that.
@@ -128,24 +154,19 @@ export function WeekGrid(props: Props) {
   const selected = figuresIn(selection);
   const target = (figureId: string, by: number): number =>
     weekPulledTo(weekOf(figureId), by, column, { weeks, taught });
-  const latest = useRef({ target, props });
-  latest.current = { target, props };
-  const [handlers] = useState<DragHandlers>(() => ({
+  const handlers = useStableCallbacks<DragHandlers>({
     onPull: (figureId, by) => {
-      const { target: now, props: current } = latest.current;
-      const to = now(figureId, by);
-      if (!figuresIn(current.selection).includes(figureId)) actions.selectFigure(figureId, false);
-      if (to !== current.drag?.get(figureId)) actions.drag(figureId, to);
+      const to = target(figureId, by);
+      if (!selected.includes(figureId)) actions.selectFigure(figureId, false);
+      if (to !== drag?.get(figureId)) actions.drag(figureId, to);
     },
     onDrop: (figureId, by) => {
-      const { target: now, props: current } = latest.current;
-      const to = now(figureId, by);
+      const to = target(figureId, by);
       actions.endDrag();
-      if (to !== (current.chosen.find((entry) => entry.figureId === figureId)?.week ?? 0))
-        actions.move(figureId, to);
+      if (to !== weekOf(figureId)) actions.move(figureId, to);
     },
     onCancel: actions.endDrag,
-  }));
+  });
   const toggle = (key: string) => {
     const next = new Set(closed);
     if (!next.delete(key)) next.add(key);
@@ -170,19 +191,7 @@ export function WeekGrid(props: Props) {
           onSelect={(week) => actions.select({ week })}
         />
         <Box position="relative">
-          <Flex position="absolute" inset="0" pl={`${LABEL_WIDTH}px`} aria-hidden>
-            {rooms.map(({ week, held }) => (
-              <Box
-                key={week}
-                style={{ width: column }}
-                flexShrink="0"
-                borderLeftWidth="1px"
-                borderColor="rule"
-                bg={week <= taught || !held ? "sunk" : "transparent"}
-                opacity="0.75"
-              />
-            ))}
-          </Flex>
+          <Columns rooms={rooms} taught={taught} column={column} />
           {groups.map((group) => (
             <Box key={group.key} position="relative">
               <GroupHead group={group} closed={closed.has(group.key)} onToggle={() => toggle(group.key)} />

@@ -1,6 +1,6 @@
 import { Box, Heading, Stack, Text } from "@chakra-ui/react";
 import { causesOf, type Finding, findingKey, type Remedy } from "@map-step/core/plan";
-import { useMemo, useRef } from "react";
+import { useMemo, useState } from "react";
 import { CauseCard, FindingCard } from "./finding-card.tsx";
 import type { InspectorProps } from "./props.ts";
 import { useRemedies } from "./use-remedies.ts";
@@ -19,9 +19,9 @@ export function Findings(props: Props) {
   const { title, input, edit, mayEdit, dragging, actions } = props;
   const { library, taught } = input;
   // While a strand is on its way the list stays as it was; only its number follows.
-  const settled = useRef(props.findings);
-  if (!dragging) settled.current = props.findings;
-  const list = settled.current;
+  const [settled, setSettled] = useState(props.findings);
+  if (!dragging && settled !== props.findings) setSettled(props.findings);
+  const list = dragging ? settled : props.findings;
   const nameOf = (id: string): string => library.find((figure) => figure.id === id)?.name ?? "";
   const causes = causesOf(list, nameOf);
   const count = dragging ? causesOf(props.findings, nameOf).length : causes.length;
