@@ -84,6 +84,12 @@ export const test = base.extend<
 
 export { expect };
 
+/**
+ * A journey of which each part is held by a test of the core, the server or the page as well: `npm run test:deep` walks
+ * it, `npm test` does not.
+ */
+export const DEEP = { tag: "@deep" };
+
 const theDemo = () => {
   if (!demo) throw new Error("No test runs yet.");
   return demo;

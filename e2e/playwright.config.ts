@@ -6,6 +6,7 @@ export default defineConfig({
   outputDir: "../.data/e2e",
   globalSetup: "./setup.ts",
   workers: 2,
+  grepInvert: process.env.PROPERTIES === "deep" ? [] : /@deep/,
   // Only what hangs is late, also where others share the machine.
   timeout: 480_000,
   expect: { timeout: 60_000 },

@@ -15,12 +15,17 @@ import {
 } from "@map-step/core/plan";
 import { chainOf } from "@map-step/core/sequence";
 import type { Dance } from "@map-step/core/time";
+import { comparedIfAsked } from "./lib/against.ts";
 import { benchChecks } from "./lib/bench-checks.ts";
 import { benchInBrowser } from "./lib/bench-pages.ts";
 import { benchPlans, benchRepairs } from "./lib/bench-plans.ts";
 import { benchSequences } from "./lib/bench-sequences.ts";
 import { benchTaps } from "./lib/bench-taps.ts";
+import { watchMachine } from "./lib/busy.ts";
 import { numbersFrom } from "./lib/numbers.ts";
+
+comparedIfAsked("bench");
+const busy = watchMachine();
 
 const DANCE: Dance = {
   name: "Bench",
@@ -105,59 +110,70 @@ const rows = [
   {
     what: "read and derive 1,000 figures",
     bar: 100,
-    ms: median(15, () => {
-      for (const text of texts) figureFacts(parseFigure(text, READING).figure, DANCE);
-    }),
+    measure: () =>
+      median(15, () => {
+        for (const text of texts) figureFacts(parseFigure(text, READING).figure, DANCE);
+      }),
   },
   {
     what: "calls of 1,000 figures, each read anew",
     bar: 100,
     // What was worked out is kept by figure, so each time has figures of its own.
-    ms: median(15, () => {
-      const elements = elementSet(DANCE);
-      for (const figure of freshFigures()) callOf(figure, elements);
-    }),
+    measure: () =>
+      median(15, () => {
+        const elements = elementSet(DANCE);
+        for (const figure of freshFigures()) callOf(figure, elements);
+      }),
   },
   {
     what: "chain of 8 figures among 60",
     bar: 100,
-    ms: median(5, () => {
-      const figures = freshFigures()
-        .slice(0, 60)
-        .map((steps, index) => ({ id: `f${index}`, steps }));
-      chainOf(figures, new Set(figures.slice(0, 8).map(({ id }) => id)), DANCE);
-    }),
+    measure: () =>
+      median(5, () => {
+        const figures = freshFigures()
+          .slice(0, 60)
+          .map((steps, index) => ({ id: `f${index}`, steps }));
+        chainOf(figures, new Set(figures.slice(0, 8).map(({ id }) => id)), DANCE);
+      }),
   },
-  { what: "likeness of 300 × 300 figures", bar: 1000, ms: median(3, () => void compareLibrary(library)) },
+  {
+    what: "likeness of 300 × 300 figures",
+    bar: 1000,
+    measure: () => median(3, () => void compareLibrary(library)),
+  },
   {
     what: "loads and findings of 60 figures × 12 weeks, after an edit",
     bar: 4,
-    ms: median(200, () => {
-      planLoads(plan, strands);
-      checkPlan(plan, strands);
-    }),
+    measure: () =>
+      median(200, () => {
+        planLoads(plan, strands);
+        checkPlan(plan, strands);
+      }),
   },
   {
     what: "first answer of a draft of 60 figures × 12 weeks",
     bar: 150,
-    ms: median(5, () => {
-      const problem = problemOf(plan);
-      construct(problem);
-      insertBest(problem, [...problem.fixed]);
-    }),
+    measure: () =>
+      median(5, () => {
+        const problem = problemOf(plan);
+        construct(problem);
+        insertBest(problem, [...problem.fixed]);
+      }),
   },
 ];
 console.log("median of several runs, in milliseconds\n");
-for (const { what, bar, ms } of rows)
+for (const { what, bar, measure } of rows) {
+  const ms = measure();
   console.log(
-    `${ms.toFixed(2).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}`,
+    `${ms.toFixed(2).padStart(9)}   bar ${String(bar).padStart(4)}   ${ms <= bar ? "under" : "OVER "}   ${what}   (${busy()})`,
   );
+}
 if (!process.argv.includes("--browser")) {
-  await benchPlans();
-  await benchRepairs();
-  await benchSequences();
-  await benchChecks();
-  benchTaps();
+  for (const bench of [benchPlans, benchRepairs, benchSequences, benchChecks, benchTaps]) {
+    await bench();
+    console.log(`(${busy()})`);
+  }
 }
 await benchInBrowser();
+console.log(`(${busy()})`);
 process.exit(0);

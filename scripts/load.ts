@@ -2,7 +2,9 @@ import { readFileSync } from "node:fs";
 import { availableParallelism, cpus, totalmem } from "node:os";
 import { setTimeout as pause } from "node:timers/promises";
 import pg from "pg";
+import { comparedIfAsked } from "./lib/against.ts";
 import { BIG_TODAY, openBigStudio } from "./lib/big.ts";
+import { watchMachine } from "./lib/busy.ts";
 import { twoRoles } from "./lib/cluster.ts";
 import { keepLine } from "./lib/line.ts";
 import { DOINGS, type Doing, type Person, type Section, signIn, TURNS } from "./lib/load-people.ts";
@@ -69,6 +71,7 @@ async function act(
   return { ms, status: answer.status, body: answer.body };
 }
 
+comparedIfAsked("load");
 console.log("Laying a large studio …");
 const studio = await openBigStudio();
 const settings = {
@@ -117,6 +120,7 @@ try {
     const said: { readonly id: string; readonly at: number }[] = [];
     const begin = performance.now();
     const before = await statementsOf(studio.url);
+    const busy = watchMachine();
     await Promise.all(
       all.map(async (person, index) => {
         const next = numbersFrom(1 + index);
@@ -141,7 +145,7 @@ try {
     console.log(
       `\n${people} people at two processes, each with a session of their own, one request about every ${EVERY_MS / 1000} s, ${hangUps.length} lines open`,
     );
-    console.log(`${machine}; the people run on it too\n`);
+    console.log(`${machine}; the people run on it too; ${busy()}\n`);
     console.log("what                    requests     p50     p95     p99  errors");
     for (const { name } of DOINGS)
       console.log(

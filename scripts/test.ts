@@ -6,13 +6,15 @@ import { buildServer } from "./lib/build.ts";
 import { circlesIn, importsOf } from "./lib/circles.ts";
 import { layerFaults } from "./lib/layers.ts";
 import { needHeadless, needPostgres } from "./lib/packages.ts";
+import { type Reported, readPlaywright, readVitest } from "./lib/reports.ts";
 import { DATA } from "./lib/studio.ts";
 
-interface Outcome {
+interface Outcome extends Reported {
   readonly name: string;
-  readonly passed: number;
-  readonly failed: number;
 }
+
+/** How often properties are tried and from where; the same in each run where nothing is said. */
+const DEPTH = { PROPERTIES: process.env.PROPERTIES, PROPERTY_SEED: process.env.PROPERTY_SEED ?? "31" };
 
 const bin = (name: string) => join("node_modules/.bin", name);
 
@@ -50,7 +52,7 @@ async function checksOf(checks: readonly Check[]): Promise<Outcome[]> {
     for (let next = waiting.shift(); next; next = waiting.shift()) {
       const ok = await next.passes();
       console.log(`── ${next.name}: ${ok ? "no fault" : "faults"}`);
-      outcomes.push({ name: next.name, passed: ok ? 1 : 0, failed: ok ? 0 : 1 });
+      outcomes.push({ name: next.name, passed: ok ? 1 : 0, failed: ok ? 0 : 1, again: [] });
     }
   };
   await Promise.all(Array.from({ length: availableParallelism() }, worker));
@@ -62,14 +64,16 @@ function suite(
   name: string,
   report: string,
   start: () => boolean,
-  count: (report: unknown) => Omit<Outcome, "name">,
+  read: (report: unknown, depth: typeof DEPTH) => Reported,
 ): Outcome {
   console.log(`\n── ${name}`);
   const file = join(DATA, report);
   rmSync(file, { force: true });
   const ok = start();
-  const counted = existsSync(file) ? count(JSON.parse(readFileSync(file, "utf8"))) : { passed: 0, failed: 1 };
-  return { name, passed: counted.passed, failed: ok ? counted.failed : Math.max(1, counted.failed) };
+  const reported: Reported = existsSync(file)
+    ? read(JSON.parse(readFileSync(file, "utf8")), DEPTH)
+    : { passed: 0, failed: 1, again: [] };
+  return { name, ...reported, failed: ok ? reported.failed : Math.max(1, reported.failed) };
 }
 
 const FOLDERS = [
@@ -136,10 +140,7 @@ const units = () =>
         "--reporter=json",
         `--outputFile.json=${join(DATA, "vitest.json")}`,
       ]),
-    (report) => {
-      const { numPassedTests, numFailedTests } = report as { numPassedTests: number; numFailedTests: number };
-      return { passed: numPassedTests, failed: numFailedTests };
-    },
+    readVitest,
   );
 const inBrowser = () =>
   suite(
@@ -147,10 +148,7 @@ const inBrowser = () =>
     "e2e-report.json",
     () =>
       run(bin("playwright"), ["test", "-c", "e2e/playwright.config.ts"], { NODE_OPTIONS: "--import tsx" }),
-    (report) => {
-      const { stats } = report as { stats: { expected: number; unexpected: number; flaky: number } };
-      return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
-    },
+    readPlaywright,
   );
 const outcomes = [
   ...(parts.has("static") ? await statics() : []),
@@ -160,6 +158,9 @@ const outcomes = [
 
 const sum = (key: "passed" | "failed") => outcomes.reduce((total, outcome) => total + outcome[key], 0);
 console.log();
-for (const { name, failed } of outcomes) if (failed > 0) console.log(`failed: ${name}`);
+for (const { name, failed, again } of outcomes) {
+  if (failed > 0) console.log(`failed: ${name}`);
+  for (const command of again) console.log(`  again: ${command}`);
+}
 console.log(`${sum("passed")} passed, ${sum("failed")} failed`);
 process.exit(sum("failed") === 0 ? 0 : 1);

@@ -67,6 +67,10 @@ const WIDTHS = [
   [320, 640],
 ] as const;
 
+const NARROWEST = 320;
+/** `npm test` looks at the light colours, wide and narrowest; the deep tests at all of them. */
+const IS_DEEP = process.env.PROPERTIES === "deep";
+
 /** The views with more beside each other than a list or a form. */
 const WIDE = new Set([
   "today",
@@ -130,12 +134,14 @@ for (const [half, isIn] of [
         await expectAccessible(page);
         await expectNamed(page);
         // Only contrast depends on the colours, and only drawings have colours of their own.
-        if (DRAWN.has(name)) {
+        if (IS_DEEP && DRAWN.has(name)) {
           await page.emulateMedia({ colorScheme: "dark" });
           await expect(page.locator("html")).toHaveClass(/dark/);
           await expectAccessible(page, "color-contrast");
         }
-        for (const [width, height] of WIDE.has(name) ? WIDTHS : []) {
+        for (const [width, height] of WIDE.has(name)
+          ? WIDTHS.filter(([width]) => IS_DEEP || width === NARROWEST)
+          : []) {
           await page.setViewportSize({ width, height });
           await expect.poll(() => page.evaluate(() => document.documentElement.scrollWidth)).toBe(width);
           await expectPressable(page);

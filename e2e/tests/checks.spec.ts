@@ -3,6 +3,7 @@ import { openStudio } from "../../scripts/lib/studios.ts";
 import {
   another,
   classNamed,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -71,67 +72,72 @@ test("two people mark one check on two devices, one of them without a network: n
   await other.context().close();
 });
 
-test("a check that is closed and opened again without a network goes on, with tonight's couples", async ({
-  browser,
-}) => {
-  const page = await tablet(browser);
-  await signIn(page);
-  const id = await classNamed(page, "Thursday section");
-  await page.goto(`${demoStudio()}/checks/${id}`);
-  await page.getByRole("button", { name: "Check tonight" }).click();
-  await expect(page.getByText("Works without a network from here on")).toBeVisible();
-  const before = (await marksOf(page, id)).length;
-  await page.context().setOffline(true);
-  await page.reload();
-  await page.getByRole("button", { name: "By couple" }).click();
-  const couples = page.getByRole("group", { name: "Couples of round 1" });
-  const first = await couples.getByRole("button").first().textContent();
-  await page
-    .getByRole("group", { name: new RegExp(`^${first?.split(" and ")[0]}`) })
-    .getByRole("button", { name: "with help" })
-    .click();
-  await expect(page.getByText(/No network: 1 check entry safe on this device/).first()).toBeVisible();
-  // Partners change as in the class: other couples.
-  await page.getByRole("button", { name: "Change partners" }).click();
-  const second = page.getByRole("group", { name: "Couples of round 2" });
-  await expect(second.getByRole("button").first()).toBeVisible();
-  await expect(second.getByRole("button", { name: first ?? "" })).toHaveCount(0);
-  await page.context().setOffline(false);
-  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
-  expect((await marksOf(page, id)).length).toBe(before + 1);
-  await page.context().close();
-});
+test(
+  "a check that is closed and opened again without a network goes on, with tonight's couples",
+  DEEP,
+  async ({ browser }) => {
+    const page = await tablet(browser);
+    await signIn(page);
+    const id = await classNamed(page, "Thursday section");
+    await page.goto(`${demoStudio()}/checks/${id}`);
+    await page.getByRole("button", { name: "Check tonight" }).click();
+    await expect(page.getByText("Works without a network from here on")).toBeVisible();
+    const before = (await marksOf(page, id)).length;
+    await page.context().setOffline(true);
+    await page.reload();
+    await page.getByRole("button", { name: "By couple" }).click();
+    const couples = page.getByRole("group", { name: "Couples of round 1" });
+    const first = await couples.getByRole("button").first().textContent();
+    await page
+      .getByRole("group", { name: new RegExp(`^${first?.split(" and ")[0]}`) })
+      .getByRole("button", { name: "with help" })
+      .click();
+    await expect(page.getByText(/No network: 1 check entry safe on this device/).first()).toBeVisible();
+    // Partners change as in the class: other couples.
+    await page.getByRole("button", { name: "Change partners" }).click();
+    const second = page.getByRole("group", { name: "Couples of round 2" });
+    await expect(second.getByRole("button").first()).toBeVisible();
+    await expect(second.getByRole("button", { name: first ?? "" })).toHaveCount(0);
+    await page.context().setOffline(false);
+    await expect(page.getByText("All check entries are saved").first()).toBeVisible();
+    expect((await marksOf(page, id)).length).toBe(before + 1);
+    await page.context().close();
+  },
+);
 
-test("a server that is killed while a check is marked loses no mark and keeps none twice", async ({
-  page,
-  watch,
-}) => {
-  watch.expectCuts();
-  const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
-  await page.goto(studio.address);
-  await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
-  const id = await classNamed(page, "Monday section", studio.address);
-  await page.goto(`${studio.address}/checks/${id}`);
-  await page.getByRole("button", { name: "Check tonight" }).click();
-  await page.getByRole("button", { name: "By student" }).click();
-  const give = page.getByRole("button", { name: "without help", exact: true });
-  await expect(give.first()).toBeVisible();
-  const count = Math.min(4, await give.count());
-  for (let at = 0; at < count; at++) {
-    await give.nth(at).click();
-    if (at === 1) await studio.kill();
-  }
-  await expect(page.getByText(/safe on this device/).first()).toBeVisible();
-  await studio.revive();
-  await expect(page.getByText("All check entries are saved").first()).toBeVisible();
-  const { evidence } = await (await page.request.get(`${studio.address}/api/sections/${id}/evidence`)).json();
-  const checkId = new URL(page.url()).pathname.split("/").at(-1);
-  const kept = (evidence as { checkId: string | null }[]).filter((one) => one.checkId === checkId);
-  expect(kept).toHaveLength(count);
-  await page.goto("about:blank");
-  await studio.stop();
-});
+test(
+  "a server that is killed while a check is marked loses no mark and keeps none twice",
+  DEEP,
+  async ({ page, watch }) => {
+    watch.expectCuts();
+    const studio = await openStudio(process.env.DEMO_TEMPLATE ?? "");
+    await page.goto(studio.address);
+    await page.getByRole("button", { name: new RegExp(TEACHER) }).click();
+    await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+    const id = await classNamed(page, "Monday section", studio.address);
+    await page.goto(`${studio.address}/checks/${id}`);
+    await page.getByRole("button", { name: "Check tonight" }).click();
+    await page.getByRole("button", { name: "By student" }).click();
+    const give = page.getByRole("button", { name: "without help", exact: true });
+    await expect(give.first()).toBeVisible();
+    const count = Math.min(4, await give.count());
+    for (let at = 0; at < count; at++) {
+      await give.nth(at).click();
+      if (at === 1) await studio.kill();
+    }
+    await expect(page.getByText(/safe on this device/).first()).toBeVisible();
+    await studio.revive();
+    await expect(page.getByText("All check entries are saved").first()).toBeVisible();
+    const { evidence } = await (
+      await page.request.get(`${studio.address}/api/sections/${id}/evidence`)
+    ).json();
+    const checkId = new URL(page.url()).pathname.split("/").at(-1);
+    const kept = (evidence as { checkId: string | null }[]).filter((one) => one.checkId === checkId);
+    expect(kept).toHaveLength(count);
+    await page.goto("about:blank");
+    await studio.stop();
+  },
+);
 
 test("the board says who is ready and from what, and the room stops when everybody is settled", async ({
   page,

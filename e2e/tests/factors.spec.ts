@@ -1,7 +1,7 @@
 import type { Page } from "@playwright/test";
 import { Secret, TOTP } from "otpauth";
 import { openStudio } from "../../scripts/lib/studios.ts";
-import { expect, expectAccessible, TEACHER, test } from "../fixtures.ts";
+import { DEEP, expect, expectAccessible, TEACHER, test } from "../fixtures.ts";
 
 /** A studio at a name: keys are made for names, not for numbers. */
 async function atName(page: Page) {
@@ -59,32 +59,33 @@ test("a key of the device stands beside the password, and a recovery code for wh
   await studio.stop();
 });
 
-test("codes of an app stand beside the password, each good once, and are taken away again", async ({
-  page,
-  watch,
-}) => {
-  watch.expectStatus(401, 422);
-  const { studio, panel } = await atName(page);
-  await panel.getByRole("button", { name: "Add codes of an app" }).click();
-  const secret = (await panel.locator("[data-secret]").textContent()) ?? "";
-  const app = new TOTP({ secret: Secret.fromBase32(secret) });
-  await expect(panel.getByRole("img", { name: "What your app reads" })).toBeVisible();
-  const first = app.generate();
-  await panel.getByLabel("Code that the app shows now").fill(first);
-  await panel.getByRole("button", { name: "It shows this code" }).click();
-  await page.getByRole("button", { name: "I have them" }).click();
+test(
+  "codes of an app stand beside the password, each good once, and are taken away again",
+  DEEP,
+  async ({ page, watch }) => {
+    watch.expectStatus(401, 422);
+    const { studio, panel } = await atName(page);
+    await panel.getByRole("button", { name: "Add codes of an app" }).click();
+    const secret = (await panel.locator("[data-secret]").textContent()) ?? "";
+    const app = new TOTP({ secret: Secret.fromBase32(secret) });
+    await expect(panel.getByRole("img", { name: "What your app reads" })).toBeVisible();
+    const first = app.generate();
+    await panel.getByLabel("Code that the app shows now").fill(first);
+    await panel.getByRole("button", { name: "It shows this code" }).click();
+    await page.getByRole("button", { name: "I have them" }).click();
 
-  await signInAgain(page);
-  const field = page.getByLabel("Code that your app shows now");
-  await field.fill(first);
-  await page.getByRole("button", { name: "Sign in with the code" }).click();
-  await expect(page.getByText(/^That did not fit/)).toBeVisible();
-  await field.fill(app.generate({ timestamp: Date.now() + 30_000 }));
-  await page.getByRole("button", { name: "Sign in with the code" }).click();
-  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
+    await signInAgain(page);
+    const field = page.getByLabel("Code that your app shows now");
+    await field.fill(first);
+    await page.getByRole("button", { name: "Sign in with the code" }).click();
+    await expect(page.getByText(/^That did not fit/)).toBeVisible();
+    await field.fill(app.generate({ timestamp: Date.now() + 30_000 }));
+    await page.getByRole("button", { name: "Sign in with the code" }).click();
+    await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
 
-  await panel.getByRole("button", { name: "Remove App on my phone" }).click();
-  await expect(panel.getByText("App on my phone")).toHaveCount(0);
-  await page.goto("about:blank");
-  await studio.stop();
-});
+    await panel.getByRole("button", { name: "Remove App on my phone" }).click();
+    await expect(panel.getByText("App on my phone")).toHaveCount(0);
+    await page.goto("about:blank");
+    await studio.stop();
+  },
+);

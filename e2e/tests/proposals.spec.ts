@@ -1,5 +1,5 @@
 import type { Page } from "@playwright/test";
-import { another, demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { another, DEEP, demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
 import { expectNamed } from "../named.ts";
 
 const PROPOSER = "Bento Haverlock";
@@ -84,61 +84,65 @@ test("a teacher proposes another plan; the director sees what follows, takes it,
   await director.context().close();
 });
 
-test("a proposed figure is answered, written on, and taken in part", async ({ page, browser, watch }) => {
-  // Undone and gone on with at once, it may be met on the way.
-  watch.expectStatus(409, 422);
-  await signIn(page, PROPOSER);
-  const figures: { id: string; name: string; minutes: number; slips: string[] }[] = await answerOf(
-    page,
-    "/figures",
-  );
-  const { id = "", name = "", minutes = 0 } = figures.find((one) => one.name === "Cross-step basic") ?? {};
-  await page.goto(`${demoStudio()}/figures/${id}`);
-  await page.getByRole("link", { name: "Propose a change" }).click();
-  await page.getByLabel("Minutes, first night").fill(String(minutes + 3));
-  await page.getByLabel("Common slips").fill("Looking at the feet");
-  await page.getByLabel("Why it would be better").fill("Seen every night.");
-  await page.getByRole("button", { name: "Send to the director" }).first().click();
-  await expect(page.getByRole("list", { name: "Changes" }).getByRole("listitem")).toHaveCount(2);
-  await page.getByRole("button", { name: "Take it back" }).click();
-  await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
-  await page
-    .getByRole("listitem")
-    .filter({ hasText: "Seen every night." })
-    .getByRole("link", { name })
-    .click();
-  await page.getByRole("button", { name: "Go on writing" }).click();
-  await expect(page.getByLabel("Common slips")).toHaveValue("Looking at the feet");
-  await page.getByLabel("Common slips").fill("Looking at the feet\nStopping on 6");
-  await page.getByRole("button", { name: "Send to the director" }).first().click();
-  await expect(page.getByText("waits for the director")).toBeVisible();
+test(
+  "a proposed figure is answered, written on, and taken in part",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    // Undone and gone on with at once, it may be met on the way.
+    watch.expectStatus(409, 422);
+    await signIn(page, PROPOSER);
+    const figures: { id: string; name: string; minutes: number; slips: string[] }[] = await answerOf(
+      page,
+      "/figures",
+    );
+    const { id = "", name = "", minutes = 0 } = figures.find((one) => one.name === "Cross-step basic") ?? {};
+    await page.goto(`${demoStudio()}/figures/${id}`);
+    await page.getByRole("link", { name: "Propose a change" }).click();
+    await page.getByLabel("Minutes, first night").fill(String(minutes + 3));
+    await page.getByLabel("Common slips").fill("Looking at the feet");
+    await page.getByLabel("Why it would be better").fill("Seen every night.");
+    await page.getByRole("button", { name: "Send to the director" }).first().click();
+    await expect(page.getByRole("list", { name: "Changes" }).getByRole("listitem")).toHaveCount(2);
+    await page.getByRole("button", { name: "Take it back" }).click();
+    await page.getByRole("status").getByRole("button", { name: "Undo" }).click();
+    await page
+      .getByRole("listitem")
+      .filter({ hasText: "Seen every night." })
+      .getByRole("link", { name })
+      .click();
+    await page.getByRole("button", { name: "Go on writing" }).click();
+    await expect(page.getByLabel("Common slips")).toHaveValue("Looking at the feet");
+    await page.getByLabel("Common slips").fill("Looking at the feet\nStopping on 6");
+    await page.getByRole("button", { name: "Send to the director" }).first().click();
+    await expect(page.getByText("waits for the director")).toBeVisible();
 
-  const director = await another(browser);
-  await director
-    .getByRole("listitem")
-    .filter({ hasText: "Seen every night." })
-    .getByRole("link", { name })
-    .click();
-  await director.getByText("Minutes, first night", { exact: true }).click();
-  await director.getByRole("button", { name: "Take 1 of 2 changes" }).click();
-  await expect(page.getByText(`${DIRECTOR} took it`)).toBeVisible();
-  const kept = await answerOf(page, `/figures/${id}`);
-  expect([kept.minutes, kept.slips]).toEqual([minutes, ["Looking at the feet", "Stopping on 6"]]);
+    const director = await another(browser);
+    await director
+      .getByRole("listitem")
+      .filter({ hasText: "Seen every night." })
+      .getByRole("link", { name })
+      .click();
+    await director.getByText("Minutes, first night", { exact: true }).click();
+    await director.getByRole("button", { name: "Take 1 of 2 changes" }).click();
+    await expect(page.getByText(`${DIRECTOR} took it`)).toBeVisible();
+    const kept = await answerOf(page, `/figures/${id}`);
+    expect([kept.minutes, kept.slips]).toEqual([minutes, ["Looking at the feet", "Stopping on 6"]]);
 
-  // A new figure is refused where it could not be kept, and answered without being taken.
-  await page.goto(`${demoStudio()}/figures/new`);
-  await page.getByLabel("Dance").selectOption({ label: "Cross-step waltz" });
-  await page.getByLabel("Name", { exact: true }).fill(name);
-  await page.getByRole("button", { name: "Send to the director" }).first().click();
-  await expect(page.getByText("has a figure of this name already")).toBeVisible();
-  await page.getByLabel("Name", { exact: true }).fill("Harbour sway");
-  await page.getByRole("button", { name: "Send to the director" }).first().click();
-  await expect(page.getByRole("heading", { name: "New figure: Harbour sway" })).toBeVisible();
-  await director.goto(`${demoStudio()}/proposals`);
-  await director.getByRole("link", { name: "New figure: Harbour sway" }).click();
-  await director.getByLabel(`Answer to ${PROPOSER}`).fill("We have it as Closed sway.");
-  await director.getByRole("button", { name: "Answer without taking it" }).click();
-  await page.goto(demoStudio());
-  await expect(page.getByText("We have it as Closed sway.")).toBeVisible();
-  await director.context().close();
-});
+    // A new figure is refused where it could not be kept, and answered without being taken.
+    await page.goto(`${demoStudio()}/figures/new`);
+    await page.getByLabel("Dance").selectOption({ label: "Cross-step waltz" });
+    await page.getByLabel("Name", { exact: true }).fill(name);
+    await page.getByRole("button", { name: "Send to the director" }).first().click();
+    await expect(page.getByText("has a figure of this name already")).toBeVisible();
+    await page.getByLabel("Name", { exact: true }).fill("Harbour sway");
+    await page.getByRole("button", { name: "Send to the director" }).first().click();
+    await expect(page.getByRole("heading", { name: "New figure: Harbour sway" })).toBeVisible();
+    await director.goto(`${demoStudio()}/proposals`);
+    await director.getByRole("link", { name: "New figure: Harbour sway" }).click();
+    await director.getByLabel(`Answer to ${PROPOSER}`).fill("We have it as Closed sway.");
+    await director.getByRole("button", { name: "Answer without taking it" }).click();
+    await page.goto(demoStudio());
+    await expect(page.getByText("We have it as Closed sway.")).toBeVisible();
+    await director.context().close();
+  },
+);

@@ -18,7 +18,7 @@ import {
   returnFor,
 } from "@map-step/core/plan";
 import type { Page } from "@playwright/test";
-import { demoStudio, expect, signIn, test } from "../fixtures.ts";
+import { DEEP, demoStudio, expect, signIn, test } from "../fixtures.ts";
 
 /** A level and its plan in which something is found that has a way out. */
 interface Case {
@@ -135,7 +135,7 @@ function casesIn({ level, plan, computed }: Studio): ReadonlyMap<FindingCode, Ca
   return found;
 }
 
-test("the way out of a finding of every sort takes it away, where it is pressed", async ({ page }) => {
+test("the way out of a finding of every sort takes it away, where it is pressed", DEEP, async ({ page }) => {
   await signIn(page);
   const studio = await studioOf(page);
   const cases = casesIn(studio);

@@ -48,7 +48,7 @@ describe("the order of a routine", () => {
           expect(graph.arcs[at]?.from).toBe(graph.arcs[walk[index] ?? 0]?.to);
         });
       }),
-      { numRuns: runs(200) },
+      runs(200),
     );
   });
 
