@@ -129,8 +129,11 @@ const ofTaps = (): unknown[] =>
         [-40, 0, 25].map((offset) =>
           timingInWords({
             matched: Array.from({ length: matched }, (_tap, at) => ({ moment: at, off: offset }) as never),
-            ...{ offset, spread: matched * 7, drift: matched > 3 ? 30 : 0 },
-            ...{ missed: ids(missed).map(Number), extra: ids(extra).map(Number) },
+            offset,
+            spread: matched * 7,
+            drift: matched > 3 ? 30 : 0,
+            missed: ids(missed).map(Number),
+            extra: ids(extra).map(Number),
             byCount: ids(matched).map((_count, at) => ({
               count: String(at + 1),
               offset: offset * at,
@@ -150,7 +153,12 @@ const ofTimetable = (): unknown[] => [
       [0, 1, 2].map((about) =>
         clashInWords(
           {
-            ...{ key: "k", kind, sectionIds: ["a", "b"], staffId: "c", room: "Loft", minutes: many },
+            key: "k",
+            kind,
+            sectionIds: ["a", "b"],
+            staffId: "c",
+            room: "Loft",
+            minutes: many,
             about: ["Holiday", "Turn"].slice(0, about === 0 && kind === "unable" ? 1 : about),
             days: DAYS.slice(0, many).map((date, at) => ({ date, week: at + 1 })),
           },

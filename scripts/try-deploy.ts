@@ -36,7 +36,11 @@ function send(method: string, path: string, body?: unknown): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const asked = httpsRequest(
       {
-        ...{ agent, host: "127.0.0.1", port: site, method, path },
+        agent,
+        host: "127.0.0.1",
+        port: site,
+        method,
+        path,
         headers: { cookie, "x-csrf-token": token, ...(text ? { "content-type": "application/json" } : {}) },
       },
       (answer) => {
@@ -108,8 +112,11 @@ const ports = [await pickPort(14_401), await pickPort(14_451)] as const;
 const nginx = await startNginx(folder, ports);
 site = nginx.https;
 const settings = {
-  ...{ ...twoRoles(url), SESSION_SECRET: "only to try it, but long enough for that" },
-  ...{ SECURE_COOKIES: "true", TRUST_PROXY: "1", PUBLIC_URL: `https://127.0.0.1:${site}` },
+  ...twoRoles(url),
+  SESSION_SECRET: "only to try it, but long enough for that",
+  SECURE_COOKIES: "true",
+  TRUST_PROXY: "1",
+  PUBLIC_URL: `https://127.0.0.1:${site}`,
 };
 const start = (port: number) => startProcess(port, settings);
 const logs: string[] = [];
@@ -137,8 +144,11 @@ try {
   );
   check("and are on the machine", (await fetch(`http://127.0.0.1:${ports[0]}/metrics`)).ok);
   const first = await send("POST", "/api/setup", {
-    ...{ studioName: "Corner Hall", timeZone: "Europe/Lisbon", name: "Bo Thistledown" },
-    ...{ email: "bo@cornerhall.example", password: PASSWORD },
+    studioName: "Corner Hall",
+    timeZone: "Europe/Lisbon",
+    name: "Bo Thistledown",
+    email: "bo@cornerhall.example",
+    password: PASSWORD,
   });
   const [set = ""] = (first.headers["set-cookie"] ?? []) as string[];
   check("the director is in, with a cookie for HTTPS only", /Secure/.test(set) && /HttpOnly/.test(set));

@@ -119,7 +119,11 @@ async function visit(port: number): Promise<void> {
     await send("POST", `/sections/${section?.id}/lessons/6/log`, {
       entries: [
         {
-          ...{ id: randomUUID(), kind: "remark", target: randomUUID(), value, after: null },
+          id: randomUUID(),
+          kind: "remark",
+          target: randomUUID(),
+          value,
+          after: null,
           at: new Date().toISOString(),
         },
       ],

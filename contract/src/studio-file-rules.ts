@@ -116,8 +116,12 @@ const manyWithin = (file: StudioFile): FieldError[] =>
 
 /** Where what is said of each sort of thing hangs; lessons and recaps are those of a section. */
 const SAID_OF = {
-  ...{ figures: "figures", plans: "plans", sequences: "sequences", checks: "checks" },
-  ...{ lessons: "sections", recaps: "sections" },
+  figures: "figures",
+  plans: "plans",
+  sequences: "sequences",
+  checks: "checks",
+  lessons: "sections",
+  recaps: "sections",
 } as const satisfies Readonly<Record<string, StudioList>>;
 
 /** What is said or proposed is about something of the file. */

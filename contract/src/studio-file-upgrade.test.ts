@@ -7,10 +7,23 @@ const at = "2027-01-01T10:00:00.000Z";
 const kept = { version: 1, createdAt: at, updatedAt: at };
 const student = (id: unknown, name: string, role: string) => ({
   ...kept,
-  ...{ id, name, role, sectionId: section, changedBy: null, deletedAt: null, deletedBy: null, practice: [] },
+  id,
+  name,
+  role,
+  sectionId: section,
+  changedBy: null,
+  deletedAt: null,
+  deletedBy: null,
+  practice: [],
 });
 const check = (id: unknown, marks: readonly object[]) => ({
-  ...{ id, createdAt: at, updatedAt: at, sectionId: section, heldOn: "2027-02-01", staffId: staff, marks },
+  id,
+  createdAt: at,
+  updatedAt: at,
+  sectionId: section,
+  heldOn: "2027-02-01",
+  staffId: staff,
+  marks,
 });
 const OLD = {
   formatVersion: 1,
@@ -79,7 +92,11 @@ describe("a file of the first version", () => {
 describe("a file of the third version", () => {
   it("has a room for each that a section names, once however it is written", () => {
     const sections = ["Hall", " hall ", "Loft", ""].map((room, index) => ({
-      ...{ id: ids[index], levelId: home, room, deletedAt: null, createdAt: at },
+      id: ids[index],
+      levelId: home,
+      room,
+      deletedAt: null,
+      createdAt: at,
     }));
     const now = upgraded({ formatVersion: 3, sections: [...sections, 7, { room: 3 }] }) as {
       rooms: { id: string; name: string; createdAt: string }[];

@@ -66,21 +66,31 @@ function fromFirst(value: Thing): Thing {
         })),
     })),
     enrolments: students.map((student) => ({
-      ...{ id: student.id, version: 1, createdAt: student.createdAt, updatedAt: student.updatedAt },
-      ...{ changedBy: student.changedBy, deletedAt: student.deletedAt, deletedBy: student.deletedBy },
-      ...{ sectionId: student.sectionId, studentId: student.id, role: student.role },
-      ...{
-        fromDate: sections.get(student.sectionId)?.firstDate,
-        untilDate: null,
-        waiting: false,
-        batchId: null,
-      },
+      id: student.id,
+      version: 1,
+      createdAt: student.createdAt,
+      updatedAt: student.updatedAt,
+      changedBy: student.changedBy,
+      deletedAt: student.deletedAt,
+      deletedBy: student.deletedBy,
+      sectionId: student.sectionId,
+      studentId: student.id,
+      role: student.role,
+      fromDate: sections.get(student.sectionId)?.firstDate,
+      untilDate: null,
+      waiting: false,
+      batchId: null,
     })),
     checks: checks
       .filter((check) => firstOf.get(check.id) === check)
       .map(({ marks: _marks, ...check }) => ({
-        ...{ ...check, version: 1, changedBy: null },
-        ...{ minutes: 15, things: [], items: [], notes: [] },
+        ...check,
+        version: 1,
+        changedBy: null,
+        minutes: 15,
+        things: [],
+        items: [],
+        notes: [],
       })),
   };
 }
@@ -96,9 +106,16 @@ function fromThird(value: Thing): Thing {
     const key = name.toLowerCase();
     if (key !== "" && !named.has(key) && section.deletedAt === null)
       named.set(key, {
-        ...{ id: mixedId(section.id, section.levelId), version: 1 },
-        ...{ createdAt: section.createdAt, updatedAt: section.createdAt, changedBy: null },
-        ...{ deletedAt: null, deletedBy: null, name, places: null, note: "" },
+        id: mixedId(section.id, section.levelId),
+        version: 1,
+        createdAt: section.createdAt,
+        updatedAt: section.createdAt,
+        changedBy: null,
+        deletedAt: null,
+        deletedBy: null,
+        name,
+        places: null,
+        note: "",
       });
   }
   return {
@@ -120,8 +137,13 @@ const fromFourth = (value: Thing): Thing => ({
   formatVersion: 5,
   studio: isThing(value.studio)
     ? {
-        ...{ ...value.studio, dates: "day-first", clock: "24", lengths: "metres" },
-        ...{ ruleShare: 80, ruleMark: "alone", checkMark: "alone" },
+        ...value.studio,
+        dates: "day-first",
+        clock: "24",
+        lengths: "metres",
+        ruleShare: 80,
+        ruleMark: "alone",
+        checkMark: "alone",
       }
     : value.studio,
   plans: listIn(value.plans).map((plan) => ({ ...plan, agreed: null })),

@@ -86,8 +86,17 @@ export const EVIDENCE: readonly Evidence[] = (
     ["3", "ben", "turn", "with-help", "2027-02-08"],
   ] as const
 ).map(([id, studentId, figureId, mark, at]) => ({
-  ...{ id, studentId, role: "leader" as const, figureId, layer: "partner" as const, mark, markerId: "ilse" },
-  ...{ at, where: "check" as const, offset: null, corrects: null },
+  id,
+  studentId,
+  role: "leader" as const,
+  figureId,
+  layer: "partner" as const,
+  mark,
+  markerId: "ilse",
+  at,
+  where: "check" as const,
+  offset: null,
+  corrects: null,
 }));
 
 /** The basic without help, and one of two turns. */

@@ -49,15 +49,17 @@ export async function holdCheck(
         if (!isSeen || !mark) return [];
         return [
           {
-            ...{
-              kind: "seen",
-              id: randomUUID(),
-              at: `${seenOn}T20:${10 + which * 10}:00.000Z`,
-              studentId,
-              figureId,
-            },
-            ...{ role: role === "both" ? "leader" : role, layer: "partner", mark, seenOn },
-            ...{ corrects: null, checkId: check.id },
+            kind: "seen",
+            id: randomUUID(),
+            at: `${seenOn}T20:${10 + which * 10}:00.000Z`,
+            studentId,
+            figureId,
+            role: role === "both" ? "leader" : role,
+            layer: "partner",
+            mark,
+            seenOn,
+            corrects: null,
+            checkId: check.id,
           },
         ];
       }),

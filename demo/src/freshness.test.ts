@@ -32,9 +32,17 @@ async function idsOf(name: string, nth: number): Promise<Ids> {
   const plan = await db.Plan.findOne({ where: { sectionId: section.id }, rejectOnEmpty: true });
   const enrolment = await db.Enrolment.findOne({ where: { sectionId: section.id }, rejectOnEmpty: true });
   return {
-    ...{ sections: section.id, levels: section.levelId, dances: danceId, figures: figure.id },
-    ...{ plans: plan.id, history: plan.id, comments: plan.id, calendars: section.id },
-    ...{ sequences: sequence.id, students: enrolment.studentId, enrolments: enrolment.id },
+    sections: section.id,
+    levels: section.levelId,
+    dances: danceId,
+    figures: figure.id,
+    plans: plan.id,
+    history: plan.id,
+    comments: plan.id,
+    calendars: section.id,
+    sequences: sequence.id,
+    students: enrolment.studentId,
+    enrolments: enrolment.id,
   };
 }
 
@@ -43,8 +51,10 @@ beforeAll(async () => {
   db = openDatabase(url);
   await loadDemo(db, TODAY);
   const config = readConfig({
-    ...{ DATABASE_URL: url, SESSION_SECRET: "only for tests, but long enough for it" },
-    ...{ STUDIO_TODAY: TODAY, LOG_LEVEL: "silent" },
+    DATABASE_URL: url,
+    SESSION_SECRET: "only for tests, but long enough for it",
+    STUDIO_TODAY: TODAY,
+    LOG_LEVEL: "silent",
   });
   const { app, close } = createApp(db, config, workHere(db));
   const { address, stop } = await listenWith(app);
@@ -88,8 +98,14 @@ const places = (): readonly Place[] =>
           name: `${feature}.${name}`,
           endpoint,
           params: {
-            ...{ id: ids[endpoint.path.split("/")[1] ?? ""], sectionId: ids.sections, week: 2 },
-            ...{ list: "plans", before: "0", kind: "section", from: "2027-01-01", until: "2027-12-31" },
+            id: ids[endpoint.path.split("/")[1] ?? ""],
+            sectionId: ids.sections,
+            week: 2,
+            list: "plans",
+            before: "0",
+            kind: "section",
+            from: "2027-01-01",
+            until: "2027-12-31",
           },
         })),
       ),
@@ -143,7 +159,11 @@ const CHANGES: Readonly<Partial<Record<Thing, () => Promise<Sent>>>> = {
   approaches: async () => ({
     endpoint: api.approaches.create,
     body: {
-      ...{ name: "Ours", reason: "", ages: [[{ layer: "steps", share: 1 }]], returns: [], returnMinutes: 2 },
+      name: "Ours",
+      reason: "",
+      ages: [[{ layer: "steps", share: 1 }]],
+      returns: [],
+      returnMinutes: 2,
     },
   }),
   lessonTemplates: async () => ({

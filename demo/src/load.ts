@@ -329,7 +329,11 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
   await services.createComment(
     db,
     {
-      ...{ list: "lessons", thingId: section.id, week: 3, counts: null, replyTo: null },
+      list: "lessons",
+      thingId: section.id,
+      week: 3,
+      counts: null,
+      replyTo: null,
       text: "Back-and-forward ran out of time in week 2, so I begin with it. @Maro, may the Side pass start without the rhythm layer?",
     },
     ilse,
@@ -337,13 +341,11 @@ async function loadNews(db: Database, staff: Ids, { section, figures }: News): P
   await services.createComment(
     db,
     {
-      ...{
-        list: "figures",
-        thingId: figures.get("Underarm turn")?.id ?? "",
-        week: null,
-        counts: [2, 3],
-        replyTo: null,
-      },
+      list: "figures",
+      thingId: figures.get("Underarm turn")?.id ?? "",
+      week: null,
+      counts: [2, 3],
+      replyTo: null,
       text: "In both sections the hand comes up a beat late. I say “lift on the &” now, and it is there on 2.",
     },
     staff.get("Sunniva Larkfield") ?? "",

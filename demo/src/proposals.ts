@@ -31,7 +31,11 @@ export async function loadProposals(
   await services.createProposal(
     db,
     {
-      ...{ list: "plans", thingId: section.planId, base, content: { ...base, chosen }, state: "sent" },
+      list: "plans",
+      thingId: section.planId,
+      base,
+      content: { ...base, chosen },
+      state: "sent",
       note: "Two new turns in one night were too many last term. The Window can wait a week.",
     },
     asPerson(ilse, "teacher"),

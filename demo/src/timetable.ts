@@ -14,11 +14,19 @@ const LATER: Readonly<
   >
 > = {
   "Shag 1": {
-    ...{ name: "Early Mondays", weekday: MONDAY, startTime: "18:45", room: "Harbour room", places: 12 },
+    name: "Early Mondays",
+    weekday: MONDAY,
+    startTime: "18:45",
+    room: "Harbour room",
+    places: 12,
     teachers: ["Teodor Mossgate"],
   },
   "Waltz 1": {
-    ...{ name: "Wednesdays", weekday: WEDNESDAY, startTime: "19:00", room: "Harbour room", places: 14 },
+    name: "Wednesdays",
+    weekday: WEDNESDAY,
+    startTime: "19:00",
+    room: "Harbour room",
+    places: 14,
     teachers: ["Sunniva Larkfield", "Bento Haverlock"],
   },
 };
@@ -47,11 +55,15 @@ export async function loadTimetable(db: Database, staff: Ids, today: string): Pr
   });
   await services.createRoom(db, { name: "Upper room", places: 20, note: "New floor, still slow." });
   await services.createTerm(db, {
-    ...{ name: "Winter term", firstDay: addDays(monday, -49), lastDay: addDays(monday, 48) },
+    name: "Winter term",
+    firstDay: addDays(monday, -49),
+    lastDay: addDays(monday, 48),
     closed: [{ day: addDays(monday, -7), reason: "Harbour lights" }],
   });
   await services.createTerm(db, {
-    ...{ name: "Spring term", firstDay: addDays(monday, 56), lastDay: addDays(monday, 139) },
+    name: "Spring term",
+    firstDay: addDays(monday, 56),
+    lastDay: addDays(monday, 139),
     closed: [
       { day: addDays(monday, 77), reason: "Day of the boats" },
       { day: addDays(monday, 87), reason: "Floor is oiled" },

@@ -29,8 +29,12 @@ test("a key of the device stands beside the password, and a recovery code for wh
   await device.send("WebAuthn.enable");
   const { authenticatorId } = await device.send("WebAuthn.addVirtualAuthenticator", {
     options: {
-      ...{ protocol: "ctap2", transport: "internal", hasResidentKey: true, hasUserVerification: true },
-      ...{ isUserVerified: true, automaticPresenceSimulation: true },
+      protocol: "ctap2",
+      transport: "internal",
+      hasResidentKey: true,
+      hasUserVerification: true,
+      isUserVerified: true,
+      automaticPresenceSimulation: true,
     },
   });
   const { studio, panel } = await atName(page);

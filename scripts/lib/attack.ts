@@ -31,7 +31,8 @@ class Caller {
     const response = await fetch(`${this.address}/api${path}`, {
       method,
       headers: {
-        ...{ cookie: this.cookie, "x-csrf-token": this.#token },
+        cookie: this.cookie,
+        "x-csrf-token": this.#token,
         ...(body === undefined ? {} : { "content-type": "application/json" }),
       },
       ...(body === undefined ? {} : { body: typeof body === "string" ? body : JSON.stringify(body) }),

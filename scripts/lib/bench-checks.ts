@@ -32,9 +32,17 @@ function marksOf(students: number, figures: number, layers: number, each: number
       const figure = next(figures);
       const rank = Math.max(0, Math.min(3, 2 + skill - (figure % 4) + next(3)));
       return {
-        ...{ id: `${s} ${at}`, studentId: `s${s}`, role: "leader", figureId: `f${figure}` },
-        ...{ layer: LAYERS[next(layers)] ?? "partner", mark: MARKS[rank] ?? "alone", markerId: `m${s % 3}` },
-        ...{ at: AT, where: "check", offset: null, corrects: null },
+        id: `${s} ${at}`,
+        studentId: `s${s}`,
+        role: "leader",
+        figureId: `f${figure}`,
+        layer: LAYERS[next(layers)] ?? "partner",
+        mark: MARKS[rank] ?? "alone",
+        markerId: `m${s % 3}`,
+        at: AT,
+        where: "check",
+        offset: null,
+        corrects: null,
       };
     });
   }).flat();

@@ -85,7 +85,11 @@ async function writer(address: string, until: () => boolean, { noted, said }: Wr
     const id = randomUUID();
     const value = { kind: "note", text: `Noted ${id}`, figureId: null };
     const entry = {
-      ...{ id, kind: "remark", target: randomUUID(), value, after: null },
+      id,
+      kind: "remark",
+      target: randomUUID(),
+      value,
+      after: null,
       at: new Date().toISOString(),
     };
     await insist("POST", path, { entries: [entry] });

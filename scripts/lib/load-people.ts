@@ -147,7 +147,11 @@ export const DOINGS: readonly Doing[] = [
       "POST",
       "/comments",
       {
-        ...{ list: "plans", thingId: section.planId, week: 3, counts: null, replyTo: null },
+        list: "plans",
+        thingId: section.planId,
+        week: 3,
+        counts: null,
+        replyTo: null,
         text: "Counts 3 to 4 come late.",
       },
     ],

@@ -58,8 +58,17 @@ export function simulateClasses(seed: number, dancers: number): SimulatedClasses
       const slip = next(100) < SLIPS_IN_100 ? (next(2) === 0 ? 1 : -1) : 0;
       const mark = MARKS[Math.max(0, Math.min(3, rank + slip))] ?? "not-yet";
       return {
-        ...{ id: `${studentId} ${figureId}`, studentId, role: "leader", figureId, layer: "partner", mark },
-        ...{ markerId: marker.id, at: "2027-03-01", where: "check", offset: null, corrects: null },
+        id: `${studentId} ${figureId}`,
+        studentId,
+        role: "leader",
+        figureId,
+        layer: "partner",
+        mark,
+        markerId: marker.id,
+        at: "2027-03-01",
+        where: "check",
+        offset: null,
+        corrects: null,
       };
     });
   });

@@ -50,7 +50,9 @@ if (isOwner)
     "the server speaks to its database as the owner of the tables; with DATABASE_OWNER_URL it can do with less (docs/deploy.md)",
   );
 const db = openDatabase(DATABASE_URL, {
-  ...{ today: config.STUDIO_TODAY, patience: config.PATIENCE, key: config.SESSION_SECRET },
+  today: config.STUDIO_TODAY,
+  patience: config.PATIENCE,
+  key: config.SESSION_SECRET,
 });
 const { app, warmUp, hangUp, close } = createApp(db, config);
 const server: Server = app.listen(config.PORT, config.HOST, (error) => {

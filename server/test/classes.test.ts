@@ -324,7 +324,10 @@ describe("how the courses run", () => {
     await enrol("Later", { from: "2027-03-30" });
     const [level, section] = await courses();
     expect(level).toMatchObject({
-      ...{ sectionId: null, planId: course.level.planId, dancers: 0, waiting: 1 },
+      sectionId: null,
+      planId: course.level.planId,
+      dancers: 0,
+      waiting: 1,
       strands: [{ kind: "basic" }, { kind: "pattern" }],
     });
     expect(section).toMatchObject({ sectionId: course.section.id, dancers: 1, strands: [] });

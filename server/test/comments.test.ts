@@ -5,7 +5,11 @@ import { studioWithCourse } from "./studio.ts";
 
 const { course, director, teacher, other } = await studioWithCourse();
 const about: Omit<CommentContent, "text"> = {
-  ...{ list: "figures", thingId: course.figures.home.id, week: null, counts: null, replyTo: null },
+  list: "figures",
+  thingId: course.figures.home.id,
+  week: null,
+  counts: null,
+  replyTo: null,
 };
 const say = (text: string, more: Partial<CommentContent> = {}, who = teacher) =>
   who.call(api.comments.create, { body: { ...about, ...more, text } });

@@ -256,9 +256,17 @@ describe("an open page", () => {
       body: { name: "Wren", role: "leader" },
     });
     const seen = {
-      ...{ kind: "seen" as const, id: randomUUID(), at: "2027-02-16T20:00:00.000Z", studentId: student.id },
-      ...{ role: "leader" as const, figureId: home.id, layer: "partner" as const, mark: "alone" as const },
-      ...{ seenOn: "2027-02-16", corrects: null, checkId: null },
+      kind: "seen" as const,
+      id: randomUUID(),
+      at: "2027-02-16T20:00:00.000Z",
+      studentId: student.id,
+      role: "leader" as const,
+      figureId: home.id,
+      layer: "partner" as const,
+      mark: "alone" as const,
+      seenOn: "2027-02-16",
+      corrects: null,
+      checkId: null,
     };
     const { status } = await director.call(api.checks.note, {
       params: { id: section.id },

@@ -64,7 +64,9 @@ describe("a studio without mail", () => {
     const token = tokenIn(letter.path);
     const ana = await studio.visitor();
     expect((await ana.call(api.letters.door, { params: { token } })).body).toMatchObject({
-      ...{ name: "Ana Reed", email: "ana@test.example", isNew: true },
+      name: "Ana Reed",
+      email: "ana@test.example",
+      isNew: true,
     });
     expect((await enter(ana, token, "short")).status).toBe(422);
     expect((await enter(ana, token, "ana@test.example")).status).toBe(422);

@@ -172,8 +172,12 @@ async function runningSection(name: string, figures: readonly FigureRecord[], te
   const content = contentOfPlan(ofSection.body);
   const proposal = await director.call(api.proposals.create, {
     body: {
-      ...{ list: "plans", thingId: section.planId, base: content, content },
-      ...{ note: "n".repeat(2000), state: "writing" },
+      list: "plans",
+      thingId: section.planId,
+      base: content,
+      content,
+      note: "n".repeat(2000),
+      state: "writing",
     },
   });
   expect(proposal.status, JSON.stringify(proposal.problem).slice(0, 300)).toBe(200);

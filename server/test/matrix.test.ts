@@ -91,7 +91,9 @@ function expected(name: string, { access }: Endpoint, kind: Kind): Mark {
 }
 
 const practised = (figureId: string) => ({
-  ...{ id: randomUUID(), figureId, sequenceId: null },
+  id: randomUUID(),
+  figureId,
+  sequenceId: null,
   measure: { bpm: 100, taps: 20, missed: 0, extra: 0, offset: 0, spread: 10, byCount: [] },
 });
 
@@ -189,7 +191,13 @@ async function furnished() {
   const sequence = await made(
     own.call(api.sequences.create, {
       body: {
-        ...{ danceId, name: "Round", levelId: null, loops: false, phraseBeats: 8, bpm: null, note: "" },
+        danceId,
+        name: "Round",
+        levelId: null,
+        loops: false,
+        phraseBeats: 8,
+        bpm: null,
+        note: "",
         items: [],
       },
     }),
@@ -227,7 +235,13 @@ async function furnished() {
   expect(unnamed).toEqual([]);
   const nobody = await studio.visitor();
   const visitors: Readonly<Record<Kind, Visitor>> = {
-    ...{ nobody, ended, link: await studio.visitor(), own, other, proposer, director },
+    nobody,
+    ended,
+    link: await studio.visitor(),
+    own,
+    other,
+    proposer,
+    director,
   };
   const ids: Readonly<Record<string, string>> = {
     "/dances/": danceId,
@@ -261,16 +275,28 @@ async function furnished() {
     },
     "students.change": { name: "Wren", role: "leader", version: 1 },
     "students.changeEnrolment": {
-      ...{ role: "leader", from: "2027-02-15", until: null, waiting: false, version: 1 },
+      role: "leader",
+      from: "2027-02-15",
+      until: null,
+      waiting: false,
+      version: 1,
     },
     "checks.create": { heldOn: "2027-02-16" },
     "checks.change": { heldOn: "2027-02-15", minutes: 15, things: [], items: [], version: check.version },
     "checks.note": {
       entries: [
         {
-          ...{ kind: "seen", id: randomUUID(), at: "2027-02-16T20:00:00.000Z", studentId: student.id },
-          ...{ role: "leader", figureId: figures.home.id, layer: "partner", mark: "alone" },
-          ...{ seenOn: "2027-02-16", corrects: null, checkId: null },
+          kind: "seen",
+          id: randomUUID(),
+          at: "2027-02-16T20:00:00.000Z",
+          studentId: student.id,
+          role: "leader",
+          figureId: figures.home.id,
+          layer: "partner",
+          mark: "alone",
+          seenOn: "2027-02-16",
+          corrects: null,
+          checkId: null,
         },
       ],
     },
@@ -287,9 +313,16 @@ async function furnished() {
     token: letter.path?.replace("/d/", "") ?? "",
   };
   const paramsFor = (name: string, { path }: Endpoint) => ({
-    ...{ ...at, kind: "section", list: "plans", before: 0, from: "2027-02-01", until: "2027-03-01" },
-    ...{ ...secrets, secret: (name.startsWith("recaps") ? recap?.secret : shared.secret) ?? "" },
-    ...{ keptId: kept.id, batchId: randomUUID() },
+    ...at,
+    kind: "section",
+    list: "plans",
+    before: 0,
+    from: "2027-02-01",
+    until: "2027-03-01",
+    ...secrets,
+    secret: (name.startsWith("recaps") ? recap?.secret : shared.secret) ?? "",
+    keptId: kept.id,
+    batchId: randomUUID(),
     id: Object.entries(ids).find(([start]) => path.startsWith(start))?.[1] ?? randomUUID(),
   });
   return { studio, visitors, bodies, paramsFor };

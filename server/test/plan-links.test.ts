@@ -18,7 +18,10 @@ it("lets a guest read a plan until its day: weeks, figures and cautions, and nob
   const { body: link } = await open("2027-03-01");
   const { body: plan, headers } = await readAs(link.secret);
   expect(plan).toMatchObject({
-    ...{ studioName: "Test house", levelName: "Level one", sectionName: "Monday", until: "2027-03-01" },
+    studioName: "Test house",
+    levelName: "Level one",
+    sectionName: "Monday",
+    until: "2027-03-01",
     weeks: [
       { week: 1, date: "2027-02-15", fresh: [{ name: "Home" }], back: [] },
       { week: 2, date: "2027-02-22", fresh: [{ name: "Pass" }] },

@@ -153,7 +153,11 @@ describe("a proposed figure", () => {
     const propose = (name: string) =>
       teacher.call(api.proposals.create, {
         body: {
-          ...{ list: "figures", thingId: null, base: null, note: "", state: "sent" },
+          list: "figures",
+          thingId: null,
+          base: null,
+          note: "",
+          state: "sent",
           content: figureContent(course.danceId, name),
         },
       });

@@ -148,7 +148,7 @@ describe("a fresh recap", () => {
   });
 });
 
-describe("a fresh recap", () => {
+describe("what a fresh recap says", () => {
   /** A class of its own in which each part about a figure is marked as said, in order; the recap drafted from it. */
   async function draftOf(
     weeks: readonly ((part: { readonly figureId: string }) => "done" | "part" | "not-done" | null)[],

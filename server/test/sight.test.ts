@@ -15,15 +15,17 @@ describe("who sees what of a student", () => {
 
   const note = async (who: Visitor, sectionId: string) => {
     const entry = {
-      ...{
-        kind: "seen",
-        id: randomUUID(),
-        studentId: student.id,
-        role: "leader",
-        figureId,
-        layer: "partner",
-      },
-      ...{ mark: "alone", seenOn: "2027-02-15", at: "2027-02-15T20:00:00Z", corrects: null, checkId: null },
+      kind: "seen",
+      id: randomUUID(),
+      studentId: student.id,
+      role: "leader",
+      figureId,
+      layer: "partner",
+      mark: "alone",
+      seenOn: "2027-02-15",
+      at: "2027-02-15T20:00:00Z",
+      corrects: null,
+      checkId: null,
     };
     const { body } = await who.call(api.checks.note, {
       params: { id: sectionId },

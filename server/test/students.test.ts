@@ -57,7 +57,9 @@ describe("a roster", () => {
       });
     expect((await change({ until: "2026-01-01" })).problem.errors?.[0]?.path).toBe("until");
     expect((await change({ until: "2027-03-08", role: "both" })).body).toMatchObject({
-      ...{ until: "2027-03-08", role: "both", enrolmentVersion: 2 },
+      until: "2027-03-08",
+      role: "both",
+      enrolmentVersion: 2,
     });
     const stale = await change({ waiting: true });
     expect([stale.status, stale.problem.current]).toMatchObject([409, { until: "2027-03-08" }]);
@@ -169,8 +171,12 @@ describe("a student's own data", () => {
     const { id: proposalId } = (
       await teacher.call(api.proposals.create, {
         body: {
-          ...{ list: "plans", thingId: planId, base: kept, note: "Quenby needs it" },
-          ...{ content: { ...kept, muted: [] }, state: "sent" },
+          list: "plans",
+          thingId: planId,
+          base: kept,
+          note: "Quenby needs it",
+          content: { ...kept, muted: [] },
+          state: "sent",
         },
       })
     ).body;
@@ -227,7 +233,11 @@ describe("a student's own data", () => {
     const old = (await director.call(api.students.named, { params: { id: student.id } })).body;
     await director.call(api.comments.create, {
       body: {
-        ...{ list: "plans", thingId: planId, week: null, counts: null, replyTo: null },
+        list: "plans",
+        thingId: planId,
+        week: null,
+        counts: null,
+        replyTo: null,
         text: "MARR,\u00a0quenby and @QuenbyMarr agree",
       },
     });

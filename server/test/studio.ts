@@ -62,12 +62,14 @@ async function serveOn(
   });
   const db = openDatabase(url, { today: config.STUDIO_TODAY });
   const served = openDatabase(config.DATABASE_URL, {
-    ...{ today: config.STUDIO_TODAY, key: config.SESSION_SECRET },
+    today: config.STUDIO_TODAY,
+    key: config.SESSION_SECRET,
   });
   const { app, hangUp, close } = createApp(served, config, settings.THREADS ? undefined : workHere(served));
   const { address, stop } = await listenWith(app);
   return {
-    ...{ db, served },
+    db,
+    served,
     address,
     close: async () => {
       hangUp();
@@ -97,7 +99,10 @@ export async function openStudio(
   };
   const people = { director: 0, teacher: 0 };
   return {
-    ...{ db, served, address, visitor },
+    db,
+    served,
+    address,
+    visitor,
     as: async (role) => {
       people[role] += 1;
       const email = `${role}${people[role]}@test.example`;

@@ -104,7 +104,8 @@ describe("what is kept of changes", () => {
       await db.sequelize.transaction(async (transaction) => {
         await db.sequelize.query("set local map_step.erasing = 'yes'", { transaction });
         await db.sequelize.query(sql.replace("AGO", `now() - interval '${days} days'`), {
-          ...{ transaction, bind: { ...bind } },
+          transaction,
+          bind: { ...bind },
         });
       });
     };

@@ -132,8 +132,14 @@ describe("terms", () => {
     expect((await director.call(api.sections.list)).body).toHaveLength(before);
     const [made] = (await goOn([{ sectionId: section.id, plan: "section", teachers: true }])).body;
     expect(made).toMatchObject({
-      ...{ name: "Monday, Summer", room: "Great hall", teacherIds: [teacherId], goodToKnow: "Side door" },
-      ...{ firstDate: "2027-05-10", daysOff: ["2027-05-17"], standIns: [], version: 1 },
+      name: "Monday, Summer",
+      room: "Great hall",
+      teacherIds: [teacherId],
+      goodToKnow: "Side door",
+      firstDate: "2027-05-10",
+      daysOff: ["2027-05-17"],
+      standIns: [],
+      version: 1,
     });
     expect(made?.dates).toEqual([
       ...["2027-05-10", "2027-05-24", "2027-05-31", "2027-06-07", "2027-06-14", "2027-06-21"],
@@ -229,7 +235,9 @@ const eventsIn = (text: string) =>
   new ICAL.Component(ICAL.parse(text)).getAllSubcomponents("vevent").map((one) => {
     const event = new ICAL.Event(one);
     return {
-      ...{ uid: event.uid, summary: event.summary, location: event.location },
+      uid: event.uid,
+      summary: event.summary,
+      location: event.location,
       begins: event.startDate.toJSDate().toISOString(),
       minutes: event.duration.toSeconds() / 60,
       about: event.description,

@@ -18,8 +18,17 @@ import {
 
 const AT = "2027-03-01";
 const seen = (figureId: string, mark: Evidence["mark"], about: Partial<Evidence> = {}): Evidence => ({
-  ...{ id: JSON.stringify([figureId, mark, about]), studentId: "ana", role: "leader", figureId },
-  ...{ layer: "partner", mark, markerId: "ilse", at: AT, where: "check", offset: null, corrects: null },
+  id: JSON.stringify([figureId, mark, about]),
+  studentId: "ana",
+  role: "leader",
+  figureId,
+  layer: "partner",
+  mark,
+  markerId: "ilse",
+  at: AT,
+  where: "check",
+  offset: null,
+  corrects: null,
   ...about,
 });
 

@@ -45,7 +45,9 @@ export function cellsOf(evidence: readonly Evidence[], layer: Layer, at: LocalDa
     });
     return [
       {
-        ...{ studentId: deepest.studentId, figureId: deepest.figureId, reached },
+        studentId: deepest.studentId,
+        figureId: deepest.figureId,
+        reached,
         mark: markAtLayer(own, layer) ?? deepest.mark,
         weeksAgo: Math.min(...own.map((one) => weeksAgo(one.at))),
         differs: own.some(({ differs }) => differs),

@@ -96,7 +96,12 @@ export function standing(evidence: readonly Evidence[], at: LocalDate): Standing
     const { studentId, role, figureId, layer, mark } = lowest;
     return [
       {
-        ...{ studentId, role, figureId, layer, mark, at: lowest.at },
+        studentId,
+        role,
+        figureId,
+        layer,
+        mark,
+        at: lowest.at,
         differs: marks.some((one) => one.mark !== mark),
         from: marks.map(({ id }) => id),
       },

@@ -4,8 +4,13 @@ import { type Evidence, fitMarks, MARKS, type Mark } from "./index.ts";
 
 const entry = (about: Partial<Evidence> & Pick<Evidence, "studentId" | "figureId" | "mark">): Evidence => ({
   id: `${about.studentId} ${about.figureId} ${about.markerId} ${about.layer}`,
-  ...{ role: "leader", layer: "steps", markerId: "one", at: "2027-02-01", where: "check" },
-  ...{ offset: null, corrects: null },
+  role: "leader",
+  layer: "steps",
+  markerId: "one",
+  at: "2027-02-01",
+  where: "check",
+  offset: null,
+  corrects: null,
   ...about,
 });
 
@@ -152,8 +157,11 @@ test("dancers of whom much was seen are summed as exactly as others", () => {
     return Array.from({ length: 200 }, (__, at) => {
       const rank = [-0.7, 0, 0.7].filter((bound) => theta - (at % 9) / 4 + 1 + 0.4 * normal() > bound).length;
       return entry({
-        ...{ studentId: `${student}`, figureId: `${at % 9}`, mark: MARKS[rank] ?? "alone" },
-        ...{ markerId: `${Math.floor(uniform() * 2)}`, id: `${student} ${at}` },
+        studentId: `${student}`,
+        figureId: `${at % 9}`,
+        mark: MARKS[rank] ?? "alone",
+        markerId: `${Math.floor(uniform() * 2)}`,
+        id: `${student} ${at}`,
       });
     });
   }).flat();

@@ -21,8 +21,17 @@ import {
 const AT = "2027-03-01";
 const anyMark = fc.constantFrom(...MARKS);
 const seen = (figureId: string, mark: Evidence["mark"], about: Partial<Evidence> = {}): Evidence => ({
-  ...{ id: `${figureId} ${mark} ${about.at} ${about.markerId}`, studentId: "ana", role: "leader", figureId },
-  ...{ layer: "partner", mark, markerId: "ilse", at: AT, where: "check", offset: null, corrects: null },
+  id: `${figureId} ${mark} ${about.at} ${about.markerId}`,
+  studentId: "ana",
+  role: "leader",
+  figureId,
+  layer: "partner",
+  mark,
+  markerId: "ilse",
+  at: AT,
+  where: "check",
+  offset: null,
+  corrects: null,
   ...about,
 });
 
@@ -354,7 +363,8 @@ describe("what to teach again", () => {
           clauses: [
             ...[{ kind: "figures" as const, figureIds: IDS.slice(0, 4), atLeast: least }].map((one) => ({
               ...one,
-              ...{ mark: "alone" as const, layer: "partner" as const },
+              mark: "alone" as const,
+              layer: "partner" as const,
             })),
           ],
         };
@@ -363,7 +373,11 @@ describe("what to teach again", () => {
         );
         const studentIds = ["ana", "ben", "cleo"];
         const told = teachAgain({
-          ...{ rule: asked, studentIds, model: MODEL_OF_EIGHT, evidence: all, at: AT },
+          rule: asked,
+          studentIds,
+          model: MODEL_OF_EIGHT,
+          evidence: all,
+          at: AT,
           minutesOf: () => 5,
         });
         for (const { figureId, moreReady } of told) {
@@ -376,7 +390,10 @@ describe("what to teach again", () => {
             const rest: ReadinessRule = {
               clauses: [
                 {
-                  ...{ kind: "figures", atLeast: least - 1, mark: "alone", layer: "partner" },
+                  kind: "figures",
+                  atLeast: least - 1,
+                  mark: "alone",
+                  layer: "partner",
                   figureIds: IDS.slice(0, 4).filter((id) => id !== figureId),
                 },
               ],

@@ -200,7 +200,9 @@ export function readiness(
   const isEstimate = probability > 0 && probability < 1;
   const isKnown = own.some((entry) => entry.at <= at);
   return {
-    ...{ clauses, probability, reasons: clauses.map(reasonOf) },
+    clauses,
+    probability,
+    reasons: clauses.map(reasonOf),
     // Of somebody of whom nothing was seen nothing is claimed, however easy the figures are for others.
     verdict: isEstimate && !isKnown && verdict !== "not-yet" ? "open" : verdict,
     spread: [quantileOf(chances, 1 / 6), quantileOf(chances, 5 / 6)],

@@ -20,7 +20,8 @@ const records = Object.entries(NOTATIONS).map(([name, notation]) => ({ id: name,
 const reading = readingOf(IN_FOUR);
 const library = openLibrary(records, reading);
 const figures = records.map(({ id, name, notation }) => ({
-  ...{ id, name },
+  id,
+  name,
   figure: notation === "" ? null : (library(name)?.figure ?? null),
 }));
 const shows = shownIn(figures, elementSet(IN_FOUR));

@@ -70,7 +70,12 @@ export function teachAgain({
       }, 0);
       const minutes = minutesOf(figureId, layer);
       return {
-        ...{ figureId, layer, mark, lacking: [...lacking], moreReady, minutes },
+        figureId,
+        layer,
+        mark,
+        lacking: [...lacking],
+        moreReady,
+        minutes,
         perTenMinutes: (moreReady / minutes) * 10,
       };
     })

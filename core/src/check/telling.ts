@@ -26,8 +26,17 @@ export const seenAhead = (
   mark: Mark,
   at: LocalDate,
 ): Evidence => ({
-  ...{ id: "ahead", studentId, role: "solo", figureId, layer, mark, markerId: "", at },
-  ...{ where: "check", offset: null, corrects: null },
+  id: "ahead",
+  studentId,
+  role: "solo",
+  figureId,
+  layer,
+  mark,
+  markerId: "",
+  at,
+  where: "check",
+  offset: null,
+  corrects: null,
 });
 
 /**

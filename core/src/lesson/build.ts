@@ -4,10 +4,10 @@ import {
   type PlacedShare,
   type RoutineOfWeek,
   refresherOf,
-  roomsOf,
   type SpecialKind,
   shareOut,
   teachingMinutes,
+  weekCapacities,
 } from "../plan/index.ts";
 import { chainOf } from "../sequence/index.ts";
 import { inWords } from "../words/index.ts";
@@ -178,7 +178,7 @@ const SPECIAL_TITLES: Readonly<Partial<Record<SpecialKind, string>>> = {
  * lessonLength(LEVEL, 1) // 60
  */
 export function lessonLength(plan: Pick<LevelPlan, "rules" | "special">, week: number): number {
-  const here = roomsOf(plan)[week - 1];
+  const here = weekCapacities(plan)[week - 1];
   if (!here?.held) return 0;
   const lost = here.special?.kind === "short" ? teachingMinutes(plan.rules) - here.minutes : 0;
   return plan.rules.lessonMinutes - lost;
@@ -206,8 +206,8 @@ function refresherTitle({ figures }: Pick<LevelPlan, "figures">, lacked: readonl
 export function buildLesson(input: LessonInput): Segment[] {
   const { plan, week } = input;
   const { rules } = plan;
-  const rooms = roomsOf(plan);
-  const here = rooms[week - 1];
+  const capacities = weekCapacities(plan);
+  const here = capacities[week - 1];
   const room = here?.minutes ?? 0;
   if (here && !here.held) return [];
   const length = lessonLength(plan, week);
@@ -215,7 +215,7 @@ export function buildLesson(input: LessonInput): Segment[] {
   const ownMinutes = title === undefined ? 0 : Math.max(0, teachingMinutes(rules) - room);
   const routine = here?.special?.kind === "routine" ? here.special.routine : undefined;
   const own = routine ? routineParts(routine, ownMinutes) : fixed("own", title ?? "", ownMinutes);
-  const isFirst = rooms.find(({ held }) => held)?.week === week;
+  const isFirst = capacities.find(({ held }) => held)?.week === week;
   const { minutes: faded, lacked } = refresherOf(plan);
   const refresher = isFirst ? Math.min(room, faded) : 0;
   const back = fixed("return", refresherTitle(plan, lacked), refresher);

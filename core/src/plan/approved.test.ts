@@ -31,8 +31,8 @@ import {
   repairTask,
   repairValue,
   returnFor,
-  roomsOf,
   strandsOf,
+  weekCapacities,
   weeksOf,
   whyHere,
   whyNot,
@@ -103,9 +103,9 @@ function plan(level: LevelPlan): string[] {
   return [
     `rules ${JSON.stringify(level.rules)}`,
     `figures ${level.figures.map(({ id, kind, minutes, needs, wish, pieces }) => `${id} ${kind} ${minutes} needs ${needs.join("+") || "nothing"} ${wish} ${pieces}`).join("; ")}`,
-    `rooms ${roomsOf(level)
+    `rooms ${weekCapacities(level)
       .map(({ minutes, special }) => `${minutes}${special ? ` ${special.kind}` : ""}`)
-      .join(", ")}; last ${lastHeldWeek(roomsOf(level))}`,
+      .join(", ")}; last ${lastHeldWeek(weekCapacities(level))}`,
     `placed ${places(level.placements)}`,
     ...planLoads(level, strands).map(
       ({ minutes, newFigures, byWork }, at) =>

@@ -17,7 +17,7 @@ export class Board {
   readonly places: Int16Array;
   readonly #load: Float64Array;
   readonly #fresh: Float64Array;
-  readonly #room: Float64Array;
+  readonly #capacity: Float64Array;
   readonly #most: Float64Array;
   readonly #rows: readonly (readonly Float64Array[])[];
   readonly #value: readonly (readonly number[])[];
@@ -35,7 +35,7 @@ export class Board {
     private readonly problem: Problem,
     start: readonly number[],
   ) {
-    const { weeks, fixed, minutes, room, most, needs, apart, follows, value, countKinds, mostCounts } =
+    const { weeks, fixed, minutes, capacity, most, needs, apart, follows, value, countKinds, mostCounts } =
       problem;
     const none = () => start.map((): number[] => []);
     this.places = new Int16Array(start.length).fill(-1);
@@ -53,7 +53,7 @@ export class Board {
         standing[week] = (standing[week] ?? 0) + own;
       });
     });
-    this.#room = Float64Array.from(room, (own, w) => Math.max(own, standing[w] ?? 0));
+    this.#capacity = Float64Array.from(capacity, (own, w) => Math.max(own, standing[w] ?? 0));
     this.#most = Float64Array.from(most, (own, w) => Math.max(own, stays[w] ?? 0));
     const [edges, pairs, near] = [none(), none(), none()];
     needs.forEach(({ f, need }, edge) => {
@@ -122,7 +122,7 @@ export class Board {
   isOver(w: number): boolean {
     return (
       (this.#fresh[w] as number) > (this.#most[w] as number) ||
-      (this.#load[w] as number) > (this.#room[w] as number)
+      (this.#load[w] as number) > (this.#capacity[w] as number)
     );
   }
 
@@ -152,7 +152,7 @@ export class Board {
       const [load, fresh] = [this.#load[w] as number, this.#fresh[w] as number];
       if (load > peak) peak = load;
       if (fresh > pace) pace = fresh;
-      const [more, many] = [load - (this.#room[w] as number), fresh - (this.#most[w] as number)];
+      const [more, many] = [load - (this.#capacity[w] as number), fresh - (this.#most[w] as number)];
       if (more > 1e-9) over += 0.6 + more / 6;
       if (many > 0) over += many;
     }

@@ -11,9 +11,9 @@ export interface Carried {
 }
 
 /** The same of a plan that is laid out. */
-export function carriedIn({ level, rooms, lastTaught, weeks }: Layout): Carried[] {
+export function carriedIn({ level, capacities, lastTaught, weeks }: Layout): Carried[] {
   const after = (from: number) =>
-    rooms.find(({ week, held }) => held && week > Math.max(lastTaught, from))?.week ?? null;
+    capacities.find(({ week, held }) => held && week > Math.max(lastTaught, from))?.week ?? null;
   return (level.notReached ?? [])
     .filter(({ figureId }) => weeks.has(figureId))
     .map(({ figureId, week }) => ({ figureId, from: week, to: after(week) }));

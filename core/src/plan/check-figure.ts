@@ -28,7 +28,7 @@ function checkNeed(layout: Layout, figure: PlanFigure, week: number, otherId: st
 }
 
 /** What the week itself does not allow this figure. */
-function checkWhen({ level, rooms, lastHeld }: Layout, figure: PlanFigure, week: number): Finding[] {
+function checkWhen({ level, capacities, lastHeld }: Layout, figure: PlanFigure, week: number): Finding[] {
   const about = { week, figureId: figure.id } as const;
   const { firstShowWeek, talkWeek } = level.rules;
   const findings: Finding[] = [];
@@ -56,7 +56,7 @@ function checkWhen({ level, rooms, lastHeld }: Layout, figure: PlanFigure, week:
       text,
     });
   }
-  const room = rooms[week - 1];
+  const room = capacities[week - 1];
   if (week === lastHeld && lastHeld > 1) {
     const text = `${figure.name} is new on the last night, with no lesson left to bring it back.`;
     findings.push({ code: "new-on-last-night", severity: "should", ...about, size: 1, text });
@@ -96,10 +96,10 @@ function checkFading({ exposures, lastHeld, lastTaught }: Layout, figure: PlanFi
 }
 
 /** What is new in the last lesson before a check has been danced once when it is looked at. */
-function checkBeforeCheck({ rooms }: Layout, figure: PlanFigure, week: number): Finding[] {
-  const check = rooms.find(({ special }) => special?.kind === "check")?.week;
+function checkBeforeCheck({ capacities }: Layout, figure: PlanFigure, week: number): Finding[] {
+  const check = capacities.find(({ special }) => special?.kind === "check")?.week;
   if (check === undefined || week >= check) return [];
-  if (rooms.some((room) => room.held && room.week > week && room.week < check)) return [];
+  if (capacities.some((room) => room.held && room.week > week && room.week < check)) return [];
   const text = `${figure.name} is new in week ${week}, the last lesson before the check in week ${check}; by then it has been danced once.`;
   return [{ code: "new-before-check", severity: "should", week, figureId: figure.id, size: 1, text }];
 }

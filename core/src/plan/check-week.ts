@@ -83,7 +83,7 @@ function fitOf(week: number, what: string, beats: number, phrase: number): Findi
  * chosen, all patterns, basics and turns that are danced by then, as one loop.
  */
 function checkRoutine(layout: Layout): Finding[] {
-  const routine = layout.rooms.find(({ special }) => special?.kind === "routine");
+  const routine = layout.capacities.find(({ special }) => special?.kind === "routine");
   if (!routine) return [];
   const phrase = layout.level.phraseBeats ?? 8;
   const chosen = routine.special?.routine;
@@ -124,7 +124,7 @@ function checkRoutine(layout: Layout): Finding[] {
 function checkWeek(layout: Layout, { week, minutes, newFigures }: WeekLoad): Finding[] {
   const findings: Finding[] = [];
   const { mostNew, mostNewCounts } = layout.level.rules;
-  const room = layout.rooms[week - 1];
+  const room = layout.capacities[week - 1];
   const fresh = newFigures.flatMap((id) => layout.figures.get(id) ?? []);
   if (room && minutes > room.minutes) {
     const text = `Week ${week} holds ${counted(minutes, "minute")}, ${minutes - room.minutes} more than the ${room.minutes} the lesson has for figures.`;
@@ -160,9 +160,9 @@ function checkWeek(layout: Layout, { week, minutes, newFigures }: WeekLoad): Fin
 const ROOMY = { minutes: 15, ofWeek: 0.4, ofAll: 0.2 } as const;
 
 /** Weeks that leave much of their lesson free, told once for all of them. */
-function checkRoom({ rooms, weeks, lastTaught }: Layout, loads: readonly WeekLoad[]): Finding[] {
+function checkRoom({ capacities, weeks, lastTaught }: Layout, loads: readonly WeekLoad[]): Finding[] {
   if (weeks.size === 0) return [];
-  const plain = rooms.filter(
+  const plain = capacities.filter(
     ({ week, held, takesNew, minutes }) => week > lastTaught && held && takesNew && minutes > 0,
   );
   const whole = plain.reduce((sum, { minutes }) => sum + minutes, 0);
@@ -181,7 +181,7 @@ function checkRoom({ rooms, weeks, lastTaught }: Layout, loads: readonly WeekLoa
 
 /** All that is to say of the weeks, and of figures that stand together in one. */
 export function checkWeeks(layout: Layout): Finding[] {
-  const loads = loadsFrom(layout.level, layout.rooms, layout.shares);
+  const loads = loadsFrom(layout.level, layout.capacities, layout.shares);
   return [
     ...loads.flatMap((load) => checkWeek(layout, load)),
     ...checkRoom(layout, loads),

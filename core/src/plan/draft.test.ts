@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
 import { runs } from "../../testing/runs.ts";
-import { checkPlan, draftPlan, layOut, lessonsBefore, planLoads, roomsOf } from "./index.ts";
+import { checkPlan, draftPlan, layOut, lessonsBefore, planLoads, weekCapacities } from "./index.ts";
 
 /** Enough of a search to see what it does. */
 const QUICK = { effort: 0.03 };
@@ -36,9 +36,9 @@ describe("draftPlan", () => {
         const told = [...placements, ...left].map(({ figureId }) => figureId);
         expect([...told].sort()).toEqual([...chosen].sort());
         for (const { reason } of left) expect(reason).toMatch(/\.$/);
-        const rooms = roomsOf(level);
+        const capacities = weekCapacities(level);
         for (const { week, minutes } of planLoads(drafted))
-          expect(minutes).toBeLessThanOrEqual(rooms[week - 1]?.minutes ?? 0);
+          expect(minutes).toBeLessThanOrEqual(capacities[week - 1]?.minutes ?? 0);
       }),
       runs(150),
     );

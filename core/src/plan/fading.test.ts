@@ -160,7 +160,9 @@ describe("what fades in a plan", () => {
       { figureId: "unknown", have: 0, seen: 4 },
     ];
     expect(refresherOf({ rules: { ...rules, breakWeeks: 0 }, known, brought })).toEqual({
-      ...{ recall: 1, minutes: 2, lacked: [first] },
+      recall: 1,
+      minutes: 2,
+      lacked: [first],
     });
     expect(refresherOf({ rules: { ...rules, breakWeeks: 0 }, known }).minutes).toBe(0);
     expect(refresherOf({ rules: { ...rules, breakWeeks: 52 }, known: [...known, ...known] }).minutes).toBe(

@@ -1,6 +1,6 @@
 import { type Exposure, fitScale, LEAST_RECALL, type Observation, recallAt } from "./fading.ts";
 import { layOut } from "./layout.ts";
-import { type LevelPlan, roomsOf, weeksOf } from "./level.ts";
+import { type LevelPlan, weekCapacities, weeksOf } from "./level.ts";
 
 /** What is known of a running section's memory. */
 export interface SectionMemory {
@@ -39,10 +39,10 @@ export const exposuresOf = (level: LevelPlan): ReadonlyMap<string, readonly Expo
  * fading(LEVEL).checkWeek // 6
  */
 export function fading(level: LevelPlan, section: SectionMemory = { observations: [] }): Fading {
-  const rooms = roomsOf(level);
+  const capacities = weekCapacities(level);
   const scale = fitScale(section.observations);
   const weeks = weeksOf(level.rules);
-  const checkWeek = rooms.find(({ special }) => special?.kind === "check")?.week ?? level.rules.weeks;
+  const checkWeek = capacities.find(({ special }) => special?.kind === "check")?.week ?? level.rules.weeks;
   const figures = [...exposuresOf(level)].flatMap(([figureId, exposures]) =>
     exposures.length === 0
       ? []

@@ -3,9 +3,9 @@ import {
   type LevelPlan,
   lastHeldWeek,
   type PlanFigure,
-  roomsOf,
   type WeekCapacity,
   weekByFigure,
+  weekCapacities,
 } from "./level.ts";
 import { type PlacedShare, sharesOf, strandsOf } from "./loads.ts";
 import type { Strand } from "./strand.ts";
@@ -18,7 +18,7 @@ export interface Layout {
   readonly weeks: ReadonlyMap<string, number>;
   readonly known: ReadonlySet<string>;
   readonly strands: ReadonlyMap<string, Strand>;
-  readonly rooms: readonly WeekCapacity[];
+  readonly capacities: readonly WeekCapacity[];
   readonly lastHeld: number;
   /** Where each placed figure is danced. */
   readonly shares: ReadonlyMap<string, readonly PlacedShare[]>;
@@ -36,11 +36,11 @@ export interface Layout {
 export function layOut(level: LevelPlan, strands = strandsOf(level)): Layout {
   const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
   const weeks = weekByFigure(level.placements);
-  const rooms = roomsOf(level);
+  const capacities = weekCapacities(level);
   const shares = new Map<string, readonly PlacedShare[]>();
   for (const [id, week] of weeks) {
     const figure = figures.get(id);
-    if (figure) shares.set(id, sharesOf(level, figure, strands.get(id) ?? [], week, rooms));
+    if (figure) shares.set(id, sharesOf(level, figure, strands.get(id) ?? [], week, capacities));
   }
   return {
     level,
@@ -48,8 +48,8 @@ export function layOut(level: LevelPlan, strands = strandsOf(level)): Layout {
     weeks,
     known: new Set(level.known),
     strands,
-    rooms,
-    lastHeld: lastHeldWeek(rooms),
+    capacities,
+    lastHeld: lastHeldWeek(capacities),
     shares,
     exposures: exposuresIn(level, shares),
     lastTaught: Math.max(0, ...(level.held ?? []).map(({ week }) => week)),

@@ -200,9 +200,12 @@ export interface WeekCapacity {
 /**
  * The room of every week: a plain one has the lesson without warm-up and wrap, a special one what is left of it.
  * @example
- * roomsOf(LEVEL)[0] // { week: 1, held: true, minutes: 48, takesNew: true, special: null }
+ * weekCapacities(LEVEL)[0] // { week: 1, held: true, minutes: 48, takesNew: true, special: null }
  */
-export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "special">): WeekCapacity[] {
+export function weekCapacities({
+  rules,
+  special = [],
+}: Pick<LevelPlan, "rules" | "special">): WeekCapacity[] {
   const full = teachingMinutes(rules);
   return weeksOf(rules).map((week) => {
     const one = special.find((entry) => entry.week === week) ?? null;
@@ -220,10 +223,10 @@ export function roomsOf({ rules, special = [] }: Pick<LevelPlan, "rules" | "spec
 /**
  * The last week with a lesson, 0 when there is none.
  * @example
- * lastHeldWeek(roomsOf(LEVEL)) // 6
+ * lastHeldWeek(weekCapacities(LEVEL)) // 6
  */
-export const lastHeldWeek = (rooms: readonly WeekCapacity[]): number =>
-  rooms.findLast(({ held }) => held)?.week ?? 0;
+export const lastHeldWeek = (capacities: readonly WeekCapacity[]): number =>
+  capacities.findLast(({ held }) => held)?.week ?? 0;
 
 /**
  * What a needed figure is called, also one that is neither chosen nor known.

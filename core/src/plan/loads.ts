@@ -1,7 +1,7 @@
 import { LAYERS } from "../figure/index.ts";
 import { APPROACHES } from "./approach.ts";
 import { refresherOf } from "./fading.ts";
-import { type LevelPlan, type PlanFigure, roomsOf, type WeekCapacity, weekByFigure } from "./level.ts";
+import { type LevelPlan, type PlanFigure, type WeekCapacity, weekByFigure, weekCapacities } from "./level.ts";
 import { type Strand, type StrandShare, strandOf } from "./strand.ts";
 
 /** What a figure's minutes are for: a layer, or bringing it back. */
@@ -38,11 +38,15 @@ export function strandsOf(level: Pick<LevelPlan, "figures" | "approach">): Reado
  * The shares of a strand that fall into the level, each with its week. A strand counts lessons: a cancelled week is
  * passed over, and what it would have held comes a lesson later.
  * @example
- * strandInWeeks([{ age: 1, layer: "steps", minutes: 3 }], 2, roomsOf(LEVEL))
+ * strandInWeeks([{ age: 1, layer: "steps", minutes: 3 }], 2, weekCapacities(LEVEL))
  * // [{ age: 1, layer: "steps", minutes: 3, week: 3 }]
  */
-export function strandInWeeks(strand: Strand, start: number, rooms: readonly WeekCapacity[]): PlacedShare[] {
-  const held = rooms.filter(({ week, held: is }) => is && week >= start);
+export function strandInWeeks(
+  strand: Strand,
+  start: number,
+  capacities: readonly WeekCapacity[],
+): PlacedShare[] {
+  const held = capacities.filter(({ week, held: is }) => is && week >= start);
   return strand.flatMap((share) => {
     const week = held[share.age]?.week;
     return week === undefined ? [] : [{ ...share, week }];
@@ -52,7 +56,7 @@ export function strandInWeeks(strand: Strand, start: number, rooms: readonly Wee
 /**
  * All that a placed figure has in the weeks of a level: its strand, and the weeks in which it is brought back.
  * @example
- * sharesOf(LEVEL, LEVEL.figures[0], [{ age: 0, layer: "steps", minutes: 10 }], 2, roomsOf(LEVEL))
+ * sharesOf(LEVEL, LEVEL.figures[0], [{ age: 0, layer: "steps", minutes: 10 }], 2, weekCapacities(LEVEL))
  * // [{ age: 0, layer: "steps", minutes: 10, week: 2 }]
  */
 export function sharesOf(
@@ -60,15 +64,15 @@ export function sharesOf(
   figure: PlanFigure,
   strand: Strand,
   start: number,
-  rooms: readonly WeekCapacity[],
+  capacities: readonly WeekCapacity[],
 ): PlacedShare[] {
-  const shares = strandInWeeks(strand, start, rooms);
+  const shares = strandInWeeks(strand, start, capacities);
   const { extraReturns = [] } = figure;
   if (extraReturns.length === 0) return shares;
   const there = new Set(shares.map(({ week }) => week));
   const { returnMinutes } = approachFor(level, figure);
   const extra = extraReturns
-    .filter((week) => week > start && !there.has(week) && rooms[week - 1]?.held)
+    .filter((week) => week > start && !there.has(week) && capacities[week - 1]?.held)
     .map((week) => ({
       age: week - start,
       layer: "return" as const,
@@ -81,14 +85,14 @@ export function sharesOf(
 /**
  * The minutes of each week from what every placed figure has in it.
  * @example
- * loadsFrom(LEVEL, roomsOf(LEVEL), layOut(LEVEL).shares).length // 6
+ * loadsFrom(LEVEL, weekCapacities(LEVEL), layOut(LEVEL).shares).length // 6
  */
 export function loadsFrom(
   level: LevelPlan,
-  rooms: readonly WeekCapacity[],
+  capacities: readonly WeekCapacity[],
   shares: ReadonlyMap<string, readonly PlacedShare[]>,
 ): WeekLoad[] {
-  const loads = rooms.map(({ week }) => ({
+  const loads = capacities.map(({ week }) => ({
     week,
     minutes: 0,
     byWork: { steps: 0, rhythm: 0, count: 0, partner: 0, technique: 0, style: 0, return: 0 },
@@ -104,7 +108,7 @@ export function loadsFrom(
     loads[start - 1]?.newFigures.push(figureId);
     for (const { week, layer, minutes } of shares.get(figureId) ?? []) add(week, layer, minutes);
   }
-  const first = rooms.find(({ held }) => held);
+  const first = capacities.find(({ held }) => held);
   if (first) add(first.week, "return", Math.min(first.minutes, refresherOf(level).minutes));
   return loads;
 }
@@ -116,12 +120,12 @@ export function loadsFrom(
  * planLoads(LEVEL)[0].newFigures // ["basic"]
  */
 export function planLoads(level: LevelPlan, strands = strandsOf(level)): WeekLoad[] {
-  const rooms = roomsOf(level);
+  const capacities = weekCapacities(level);
   const figures = new Map(level.figures.map((figure) => [figure.id, figure]));
   const shares = new Map<string, readonly PlacedShare[]>();
   for (const { figureId, week } of level.placements) {
     const figure = figures.get(figureId);
-    if (figure) shares.set(figureId, sharesOf(level, figure, strands.get(figureId) ?? [], week, rooms));
+    if (figure) shares.set(figureId, sharesOf(level, figure, strands.get(figureId) ?? [], week, capacities));
   }
-  return loadsFrom(level, rooms, shares);
+  return loadsFrom(level, capacities, shares);
 }

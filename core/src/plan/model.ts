@@ -59,7 +59,7 @@ export const freshIn = ({ problem, at }: Drawing, week: number): Entry[] =>
  * @param worth what it is worth to have figure f new in week w
  */
 export function drawLimits(problem: Problem, worth: (f: number, w: number) => number): Drawing {
-  const { figures, room, most, minutes, allowed, fixed } = problem;
+  const { figures, capacity, most, minutes, allowed, fixed } = problem;
   const cost: number[] = [];
   const upper: number[] = [];
   const integer: boolean[] = [];
@@ -105,7 +105,7 @@ export function drawLimits(problem: Problem, worth: (f: number, w: number) => nu
       0,
     );
     // What stays may be too much already; then only nothing more may come.
-    row(NONE, Math.max(room[week] ?? 0, standing), loadOf(drawing, week));
+    row(NONE, Math.max(capacity[week] ?? 0, standing), loadOf(drawing, week));
     const stays = figures.filter((_, f) => !isFree(f) && fixed[f] === week).length;
     row(NONE, Math.max(most[week] ?? 0, stays), freshIn(drawing, week));
   }

@@ -1,7 +1,7 @@
 import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyLevel, figure, levelOf } from "../../testing/levels.ts";
-import { overviewOf, planLoads, roomsOf, WORK } from "./index.ts";
+import { overviewOf, planLoads, WORK, weekCapacities } from "./index.ts";
 
 describe("a plan from afar", () => {
   it("tells the minutes of each week as the plan does, and of what they are made", () => {
@@ -9,15 +9,15 @@ describe("a plan from afar", () => {
       fc.property(anyLevel, (level) => {
         const { weeks } = overviewOf(level);
         const loads = planLoads(level);
-        const rooms = roomsOf(level);
+        const capacities = weekCapacities(level);
         expect(weeks.map(({ week, minutes }) => [week, minutes])).toEqual(
           loads.map(({ week, minutes }) => [week, minutes]),
         );
         for (const [at, { byWork, minutes, room, held, special, newFigures }] of weeks.entries()) {
           expect(byWork).toHaveLength(WORK.length);
           expect(byWork.reduce((sum, own) => sum + own, 0)).toBe(minutes);
-          expect([room, held]).toEqual([rooms[at]?.minutes, rooms[at]?.held]);
-          expect(special).toBe(rooms[at]?.special?.kind ?? null);
+          expect([room, held]).toEqual([capacities[at]?.minutes, capacities[at]?.held]);
+          expect(special).toBe(capacities[at]?.special?.kind ?? null);
           expect(newFigures).toBe(loads[at]?.newFigures.length);
         }
       }),
@@ -28,7 +28,7 @@ describe("a plan from afar", () => {
     fc.assert(
       fc.property(anyLevel, (level) => {
         const { strands, waiting } = overviewOf(level);
-        const held = new Set(roomsOf(level).flatMap((room) => (room.held ? [room.week] : [])));
+        const held = new Set(weekCapacities(level).flatMap((room) => (room.held ? [room.week] : [])));
         for (const { weeks } of strands) {
           expect(weeks).toEqual([...new Set(weeks)].sort((a, b) => a - b));
           for (const week of weeks) expect(held.has(week)).toBe(true);

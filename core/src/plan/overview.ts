@@ -32,7 +32,7 @@ export interface PlanOverview {
  * overviewOf(LEVEL).weeks[0].newFigures // 1
  */
 export function overviewOf(level: LevelPlan): PlanOverview {
-  const { rooms, shares, figures, weeks: newIn } = layOut(level);
+  const { capacities, shares, figures, weeks: newIn } = layOut(level);
   const known = new Set(level.known);
   const strands = [...shares].flatMap(([id, own]) => {
     const kind = figures.get(id)?.kind;
@@ -40,11 +40,11 @@ export function overviewOf(level: LevelPlan): PlanOverview {
     return kind === undefined || weeks.length === 0 ? [] : [{ kind, weeks }];
   });
   return {
-    weeks: loadsFrom(level, rooms, shares).map(({ week, minutes, byWork, newFigures }) => ({
+    weeks: loadsFrom(level, capacities, shares).map(({ week, minutes, byWork, newFigures }) => ({
       week,
-      held: rooms[week - 1]?.held ?? false,
-      special: rooms[week - 1]?.special?.kind ?? null,
-      room: rooms[week - 1]?.minutes ?? 0,
+      held: capacities[week - 1]?.held ?? false,
+      special: capacities[week - 1]?.special?.kind ?? null,
+      room: capacities[week - 1]?.minutes ?? 0,
       minutes,
       byWork: WORK.map((work) => byWork[work]),
       newFigures: newFigures.length,

@@ -16,11 +16,11 @@ import {
   redo,
   refresherOf,
   remedyFor,
-  roomsOf,
   shareOut,
   startHistory,
   strandOf,
   undo,
+  weekCapacities,
   whyHere,
 } from "./index.ts";
 
@@ -66,7 +66,7 @@ describe("strands", () => {
     fc.assert(
       fc.property(anyLevel, (level) => {
         const { shares } = layOut(level);
-        const [first] = roomsOf(level).filter(({ held }) => held);
+        const [first] = weekCapacities(level).filter(({ held }) => held);
         const refresher = Math.min(first?.minutes ?? 0, refresherOf(level).minutes);
         for (const load of planLoads(level)) {
           const here = [...shares.values()].flat().filter(({ week }) => week === load.week);

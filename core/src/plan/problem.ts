@@ -22,7 +22,7 @@ export interface Problem {
   readonly figures: readonly PlanFigure[];
   readonly weeks: number;
   /** Minutes of each week left for what is placed. */
-  readonly room: readonly number[];
+  readonly capacity: readonly number[];
   /** Most new figures of each week. */
   readonly most: readonly number[];
   readonly mostCounts: number;
@@ -61,7 +61,7 @@ export function problemOf(
 ): Problem {
   const terms = termsOf(level, options, without);
   const { rules } = level;
-  const { figures, rooms, known } = terms;
+  const { figures, capacities, known } = terms;
   const refresher = planLoads({ ...level, placements: [] }).map(({ minutes }) => minutes);
   const kinds = [...new Set(level.figures.flatMap(({ facts }) => (facts?.timed ? [facts.counts] : [])))];
   const kindOf = ({ facts }: PlanFigure) => (facts?.timed ? kinds.indexOf(facts.counts) : -1);
@@ -70,10 +70,10 @@ export function problemOf(
     level,
     figures,
     weeks: rules.weeks,
-    room: rooms.map((room, w) =>
+    capacity: capacities.map((room, w) =>
       without.has("minutes") ? 10_000 : Math.max(0, room.minutes - (refresher[w] ?? 0)),
     ),
-    most: rooms.map(() => (without.has("pace") ? 1000 : rules.mostNew)),
+    most: capacities.map(() => (without.has("pace") ? 1000 : rules.mostNew)),
     mostCounts: without.has("counts") ? 1000 : rules.mostNewCounts,
     minutes: minutesIn(terms),
     allowed: allowedIn(terms),
@@ -150,7 +150,7 @@ export function keepsLimits(problem: Problem, places: Places): boolean {
     if (w < weeks && !knownCounts.has(kind)) newCounts[w] = (newCounts[w] as number) + 1;
   });
   for (let week = 0; week < weeks; week++) {
-    if (touched[week] && (load[week] as number) > (problem.room[week] as number)) return false;
+    if (touched[week] && (load[week] as number) > (problem.capacity[week] as number)) return false;
     if (!moved[week]) continue;
     if ((fresh[week] as number) > (problem.most[week] as number)) return false;
     if ((fresh[week] as number) > 1 && (newCounts[week] as number) > problem.mostCounts) return false;

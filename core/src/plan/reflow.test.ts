@@ -20,8 +20,8 @@ import {
   repairPlaces,
   repairTask,
   repairValue,
-  roomsOf,
   scoreOf,
+  weekCapacities,
   whyNot,
 } from "./index.ts";
 
@@ -316,6 +316,6 @@ describe("conflictOf", () => {
 
 it("gives a short lesson less room and a plain one all", () => {
   const { rules } = levelOf([], []);
-  const rooms = roomsOf({ rules, special: [{ week: 2, kind: "short", minutes: 20 }] });
-  expect(rooms.map(({ minutes }) => minutes).slice(0, 3)).toEqual([48, 28, 48]);
+  const capacities = weekCapacities({ rules, special: [{ week: 2, kind: "short", minutes: 20 }] });
+  expect(capacities.map(({ minutes }) => minutes).slice(0, 3)).toEqual([48, 28, 48]);
 });

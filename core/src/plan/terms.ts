@@ -4,9 +4,9 @@ import {
   lastHeldWeek,
   nameOfNeed,
   type PlanFigure,
-  roomsOf,
   type WeekCapacity,
   weekByFigure,
+  weekCapacities,
   weeksOf,
 } from "./level.ts";
 import { type PlacedShare, sharesOf, strandsOf } from "./loads.ts";
@@ -89,7 +89,7 @@ export interface Terms {
   /** Figures that may be new in the level. */
   readonly figures: readonly PlanFigure[];
   readonly index: ReadonlyMap<string, number>;
-  readonly rooms: readonly WeekCapacity[];
+  readonly capacities: readonly WeekCapacity[];
   readonly strands: ReadonlyMap<string, Strand>;
   /** What each figure has in the weeks when it is new in one of them: `sharesAt[f][w]`. */
   readonly sharesAt: readonly (readonly (readonly PlacedShare[])[])[];
@@ -107,11 +107,11 @@ export function termsOf(
   { from = 1, keep = [], depth = 0 }: DraftOptions,
   without: ReadonlySet<Limit>,
 ): Terms {
-  const rooms = roomsOf(level);
+  const capacities = weekCapacities(level);
   const strands = strandsOf(level);
   const known = new Set(level.known);
   const figures = level.figures.filter(({ id }) => !known.has(id));
-  const lastHeld = lastHeldWeek(rooms);
+  const lastHeld = lastHeldWeek(capacities);
   const placedNow = weekByFigure(level.placements);
   const kept = weekByFigure(keep);
   return {
@@ -121,10 +121,12 @@ export function termsOf(
     known,
     figures,
     index: new Map(figures.map(({ id }, f) => [id, f])),
-    rooms,
+    capacities,
     strands,
     sharesAt: figures.map((figure) =>
-      weeksOf(level.rules).map((week) => sharesOf(level, figure, strands.get(figure.id) ?? [], week, rooms)),
+      weeksOf(level.rules).map((week) =>
+        sharesOf(level, figure, strands.get(figure.id) ?? [], week, capacities),
+      ),
     ),
     fixed: figures.map(({ id, pinned }) => (kept.get(id) ?? (pinned ? (placedNow.get(id) ?? 0) : 0)) - 1),
     from,
@@ -157,14 +159,14 @@ function nobodyFor(
 
 /** Whether figure f may be new in week w: the one place that says so, for drafts, proofs and repairs alike. */
 export function allowedIn(terms: Terms): boolean[][] {
-  const { level, without, figures, fixed, rooms, from, lastNew } = terms;
+  const { level, without, figures, fixed, capacities, from, lastNew } = terms;
   const { firstShowWeek, talkWeek } = level.rules;
   return figures.map((figure, f) => {
     const barred = barredBy(level, figure) !== null;
     const stays = fixed[f] ?? -1;
     return weeksOf(level.rules).map((week, w) => {
       if (stays >= 0) return w === stays;
-      const room = rooms[w];
+      const room = capacities[w];
       if (barred || week < from || week > lastNew || !room?.held || !room.takesNew) return false;
       if (figure.kind === "show" && week < firstShowWeek && !without.has("shows")) return false;
       const early = talkWeek !== null && week < talkWeek;

@@ -1,5 +1,5 @@
 import { counted } from "../words/index.ts";
-import { lastHeldWeek, roomsOf } from "./level.ts";
+import { lastHeldWeek, weekCapacities } from "./level.ts";
 import type { Places, Problem } from "./problem.ts";
 import { barredBy } from "./terms.ts";
 
@@ -18,7 +18,8 @@ function closed({ level, figures, fixed, from }: Problem, f: number, w: number):
   if (special && special.kind !== "short")
     return `Week ${week} is a ${special.kind} week, which takes nothing new`;
   if (!figure) return `Week ${week} does not take it`;
-  if (week === lastHeldWeek(roomsOf(level))) return `Week ${week} is the last night, which takes nothing new`;
+  if (week === lastHeldWeek(weekCapacities(level)))
+    return `Week ${week} is the last night, which takes nothing new`;
   const barred = barredBy(level, figure);
   if (barred) return barred.replace(/\.$/, "");
   const { rules, away = [], teachers = [] } = level;
@@ -40,7 +41,7 @@ function tooFull(problem: Problem, places: Places, f: number): string | null {
   for (let week = 0; week < problem.weeks; week++) {
     if ((own[week] ?? 0) === 0) continue;
     const load = places.reduce((sum, w, g) => sum + (w < 0 ? 0 : (problem.minutes[g]?.[w]?.[week] ?? 0)), 0);
-    const room = problem.room[week] ?? 0;
+    const room = problem.capacity[week] ?? 0;
     if (load > room)
       return `Week ${week + 1} would hold ${counted(load, "minute")}, ${load - room} more than its ${room}`;
   }

@@ -108,7 +108,9 @@ export function findNamings(names: readonly string[]): (text: string) => readonl
       const [from, to] = [at[index] ?? 0, at[index + found.length] ?? text.length];
       const isCalled = plain[index - 1] === "@";
       return {
-        ...{ from, to, isWhole: groups?.whole !== undefined },
+        from,
+        to,
+        isWhole: groups?.whole !== undefined,
         // `Marks` may be one word of its own.
         isCapital: groups?.more === undefined && (isCalled || /\p{Lu}/u.test(text.slice(from, to))),
         word: groups?.single ?? groups?.whole ?? found,

@@ -50,7 +50,10 @@ function between(a: Slot, b: Slot): Found[] {
   ) as [Slot, Slot];
   const pair = {
     ...nothing,
-    ...{ sectionIds: [first.sectionId, second.sectionId], minutes, date: a.date, week: first.week },
+    sectionIds: [first.sectionId, second.sectionId],
+    minutes,
+    date: a.date,
+    week: first.week,
   };
   const also = new Set(there(b));
   return [
@@ -91,7 +94,11 @@ function grouped(found: readonly Found[]): Clash[] {
     const { kind, sectionIds, staffId, room } = all[0] as Found;
     const days = new Map(all.map(({ date, week }) => [date, { date, week }]));
     return {
-      ...{ key, kind, sectionIds, staffId, room },
+      key,
+      kind,
+      sectionIds,
+      staffId,
+      room,
       about: [...new Set(all.flatMap(({ about }) => (about === null ? [] : [about])))],
       minutes: Math.max(...all.map(({ minutes }) => minutes)),
       days: [...days.values()].toSorted((a, b) => a.date.localeCompare(b.date)),

@@ -23,8 +23,17 @@ const PEOPLE = ["ana", "ben", "cy", "dot"];
 const ROOMS = ["Harbour", "Loft", ""];
 
 const slot = (given: Partial<Slot>): Slot => ({
-  ...{ sectionId: "a", levelId: "one", week: 1, date: MONDAY, start: minutesOf("19:00"), minutes: 60 },
-  ...{ room: "Harbour", teacherIds: ["ana"], standIns: [], guarded: [], held: true },
+  sectionId: "a",
+  levelId: "one",
+  week: 1,
+  date: MONDAY,
+  start: minutesOf("19:00"),
+  minutes: 60,
+  room: "Harbour",
+  teacherIds: ["ana"],
+  standIns: [],
+  guarded: [],
+  held: true,
   ...given,
 });
 
@@ -46,8 +55,14 @@ const aSection = fc
       (id: string): Slot[] =>
         [1, 2, 3].map((week) =>
           slot({
-            ...{ sectionId: id, levelId: one.levelId, week, date: addDays(MONDAY, one.day + 7 * (week - 1)) },
-            ...{ start: one.start, minutes: one.minutes, room: one.room, teacherIds: one.teacherIds },
+            sectionId: id,
+            levelId: one.levelId,
+            week,
+            date: addDays(MONDAY, one.day + 7 * (week - 1)),
+            start: one.start,
+            minutes: one.minutes,
+            room: one.room,
+            teacherIds: one.teacherIds,
             standIns:
               one.standIn?.week === week && one.teacherIds[0] && !one.teacherIds.includes(one.standIn.staffId)
                 ? [{ staffId: one.standIn.staffId, forId: one.teacherIds[0] }]
@@ -238,7 +253,11 @@ describe("a timetable", () => {
       { name: "Loft", places: 12 },
     ];
     const means: Means = {
-      ...{ slots, rooms, closed: [], absences: [], staff: [] },
+      slots,
+      rooms,
+      closed: [],
+      absences: [],
+      staff: [],
       needs: new Map([
         ["a", 20],
         ["b", 10],
@@ -253,13 +272,16 @@ describe("a timetable", () => {
 describe("somebody who stands in", () => {
   it("is free, there, and not one of the teachers; who knows the level and stood in least comes first", () => {
     const stoodIn = slot({
-      ...{ sectionId: "b", date: addDays(MONDAY, -7), teacherIds: ["eli"] },
+      sectionId: "b",
+      date: addDays(MONDAY, -7),
+      teacherIds: ["eli"],
       standIns: [{ staffId: "cy", forId: "eli" }],
     });
     const busy = slot({ sectionId: "c", start: minutesOf("19:30"), teacherIds: ["ben"] });
     const staff = [...PEOPLE, "fay", "gus"].map((staffId) => ({
       staffId,
-      ...{ knows: staffId === "gus" ? ["one"] : [], stoodIn: staffId === "gus" ? 1 : 0 },
+      knows: staffId === "gus" ? ["one"] : [],
+      stoodIn: staffId === "gus" ? 1 : 0,
     }));
     const absences: Absence[] = [{ staffId: "dot", from: MONDAY, until: MONDAY }];
     const found = standInsFor(slot({}), "ana", { slots: [slot({}), stoodIn, busy], absences, staff });
@@ -298,7 +320,8 @@ describe("a course in another term", () => {
         fc.integer({ min: 1, max: 12 }),
         (closed, weekday, lessons) => {
           const term = {
-            ...{ from: MONDAY, until: addDays(MONDAY, 69) },
+            from: MONDAY,
+            until: addDays(MONDAY, 69),
             closed: closed.map((one) => ({ day: one, reason: "" })),
           };
           const { dates, past, daysOff, firstDate } = laidIn(term, weekday, lessons);

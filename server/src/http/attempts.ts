@@ -53,7 +53,11 @@ function devices(config: Config) {
       const { SECURE_COOKIES: secure } = config;
       if (!secure || request.secure)
         response.cookie(cookie, device, {
-          ...{ httpOnly: true, sameSite: "lax", secure, path: "/", maxAge: KNOWN_S * 1000 },
+          httpOnly: true,
+          sameSite: "lax",
+          secure,
+          path: "/",
+          maxAge: KNOWN_S * 1000,
         });
       return device;
     },

@@ -120,7 +120,11 @@ export const startSession = (request: Request, person: Pick<Person, "id">, epoch
       if (error) return reject(error);
       const now = Date.now();
       Object.assign(request.session, {
-        ...{ personId: person.id, epoch, signedInAt: now, seenAt: now, confirmedAt: now },
+        personId: person.id,
+        epoch,
+        signedInAt: now,
+        seenAt: now,
+        confirmedAt: now,
         device: deviceOf(request.get("user-agent") ?? ""),
       });
       resolve();

@@ -13,7 +13,7 @@ import { Select } from "../kit/select.tsx";
 import { useColourMode } from "./colour-mode.ts";
 
 const Live = lazy(async () => ({ default: (await import("../features/live/live.tsx")).Live }));
-const Held = lazy(async () => ({ default: (await import("./held.tsx")).Held }));
+const Outboxes = lazy(async () => ({ default: (await import("./outboxes.tsx")).Outboxes }));
 
 /** Moves to the same sort of page for another section, or another of its weeks. */
 function SectionAndWeek({ sections, place }: { sections: readonly Section[]; place: string }) {
@@ -140,7 +140,7 @@ export function Header() {
       <Flex align="center" gap="1">
         <Suspense fallback={null}>
           <Live />
-          <Held />
+          <Outboxes />
         </Suspense>
         <SearchButton />
         <IconButton

@@ -63,7 +63,10 @@ export function answerBoard({
       };
     }),
     teach: teachAgain({
-      ...{ rule, studentIds, model, at },
+      rule,
+      studentIds,
+      model,
+      at,
       evidence: [...own.values()].flat(),
       minutesOf: (figureId: string, _layer: Layer) => minutes[figureId] ?? USUAL_MINUTES,
     }),

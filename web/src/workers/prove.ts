@@ -88,7 +88,10 @@ export function prove(
   });
   return highs.withModel(dataOf(highs, model, "max"), (solver): Proof => {
     solver.options.set({
-      ...{ output_flag: false, time_limit: seconds, mip_rel_gap: 1e-6, random_seed: 1 },
+      output_flag: false,
+      time_limit: seconds,
+      mip_rel_gap: 1e-6,
+      random_seed: 1,
       ...START_IS_GOOD,
     });
     solver.setSolution(columnsFrom(model, start));

@@ -91,13 +91,27 @@ describe("groups for next term", () => {
 
   it("gives a full room's places to who is readier, and says why the others wait", () => {
     const one = (id: string, probability: number): GoingOn => ({
-      ...{ id, name: id, role: "leader", weekdays: [], together: [], probability, locked: null },
+      id,
+      name: id,
+      role: "leader",
+      weekdays: [],
+      together: [],
+      probability,
+      locked: null,
     });
     const room: GoalSection = {
-      ...{ id: "mon", name: "Monday", weekday: 1, places: 2, leaders: 0, followers: 1, others: 0 },
+      id: "mon",
+      name: "Monday",
+      weekday: 1,
+      places: 2,
+      leaders: 0,
+      followers: 1,
+      others: 0,
     };
     const { sectionOf, unmet } = solveGroups(highs, {
-      ...{ students: [one("ana", 0.7), one("ben", 1)], sections: [room], seconds: 5 },
+      students: [one("ana", 0.7), one("ben", 1)],
+      sections: [room],
+      seconds: 5,
     });
     expect(sectionOf).toEqual({ ana: null, ben: "mon" });
     expect(unmet).toEqual([{ studentId: "ana", kind: "place", why: "Monday is full (2 places)" }]);

@@ -1,6 +1,6 @@
 import type { CalendarKind, Section } from "@map-step/contract";
 import { lessonLength } from "@map-step/core/lesson";
-import { layOut, roomsOf } from "@map-step/core/plan";
+import { layOut, weekCapacities } from "@map-step/core/plan";
 import { instantAt } from "@map-step/core/time";
 import { there } from "@map-step/core/timetable";
 import ical, { type ICalCalendar, ICalEventStatus } from "ical-generator";
@@ -42,7 +42,7 @@ function addLessons(
   { timeZone, names }: Studio,
   staffId: string | null,
 ): void {
-  const rooms = roomsOf(computable);
+  const rooms = weekCapacities(computable);
   const { shares, figures, weeks } = layOut(computable);
   const figureNames = (ids: readonly string[]) => ids.map((one) => figures.get(one)?.name ?? "").join(", ");
   section.dates.forEach((date, index) => {

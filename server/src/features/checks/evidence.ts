@@ -218,7 +218,11 @@ export const noteSeen = (
       return { id: entry.id, outcome: why === null ? "kept" : "refused", why };
     });
     const common = ({ id, at, figureId, corrects }: SeenEntry) => ({
-      ...{ id, figureId, corrects, notedAt: new Date(at), staffId: person.id },
+      id,
+      figureId,
+      corrects,
+      notedAt: new Date(at),
+      staffId: person.id,
     });
     await db.Evidence.bulkCreate(
       [...kept.values()].flatMap((entry) =>
@@ -227,13 +231,11 @@ export const noteSeen = (
           : [
               {
                 ...common(entry),
-                ...{
-                  sectionId,
-                  checkId: entry.checkId,
-                  role: entry.role,
-                  layer: entry.layer,
-                  mark: entry.mark,
-                },
+                sectionId,
+                checkId: entry.checkId,
+                role: entry.role,
+                layer: entry.layer,
+                mark: entry.mark,
                 studentId: known.students.get(entry.studentId)?.own ?? entry.studentId,
                 place: entry.checkId === null ? ("class" as const) : ("check" as const),
                 seenOn: entry.seenOn,

@@ -27,8 +27,12 @@ function markedTwice(evidence: readonly KeptEvidence[]): MarkedTwice[] {
         const { figureId, layer } = one;
         return [
           {
-            ...{ figureId, layer, firstId: first.markerId, secondId: second.markerId },
-            ...{ first: first.mark, second: second.mark },
+            figureId,
+            layer,
+            firstId: first.markerId,
+            secondId: second.markerId,
+            first: first.mark,
+            second: second.mark,
           },
         ];
       }),
@@ -113,7 +117,9 @@ export async function levelSeen(db: Database, levelId: string): Promise<LevelSee
     },
     twice: markedTwice(evidence),
     sections: sections.map(({ sectionId, name, dancers }) => ({
-      ...{ sectionId, name, dancers },
+      sectionId,
+      name,
+      dancers,
       figures: sharesOf(evidence.filter((entry) => entry.sectionId === sectionId)),
     })),
   };

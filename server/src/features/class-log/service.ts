@@ -77,7 +77,9 @@ export async function promisesOf(db: Database, sectionId: string): Promise<OpenP
   return [...new Set(rows.map(({ week }) => week))].flatMap((week) => {
     const log = readLog(rows.filter((row) => row.week === week).map(view));
     return openPromises(log).map(({ id, text }) => ({
-      ...{ week, id, text },
+      week,
+      id,
+      text,
       after: lastEntry(log, "fulfilled", id)?.id ?? null,
     }));
   });

@@ -49,8 +49,12 @@ async function readComment(db: Database, id: string): Promise<Comment> {
 
 /** What each sort of comment hangs on: a lesson and a recap are told by their section. */
 const HANGS_ON: Readonly<Record<Commented, HistoryList>> = {
-  ...{ figures: "figures", plans: "plans", lessons: "sections", recaps: "sections" },
-  ...{ sequences: "sequences", checks: "checks" },
+  figures: "figures",
+  plans: "plans",
+  lessons: "sections",
+  recaps: "sections",
+  sequences: "sequences",
+  checks: "checks",
 };
 const ABOUT_ALL = (Object.keys(HANGS_ON) as Commented[])
   .map(

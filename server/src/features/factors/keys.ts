@@ -27,7 +27,8 @@ const hashOf = (challenge: string): string => createHash("sha256").update(challe
 async function keepChallenge(db: Database, staffId: string, challenge: string): Promise<void> {
   await db.Challenge.destroy({ where: { expiresAt: { [Op.lt]: new Date() } } });
   await db.Challenge.create({
-    ...{ hash: hashOf(challenge), staffId },
+    hash: hashOf(challenge),
+    staffId,
     expiresAt: new Date(Date.now() + CHALLENGE_MS),
   });
 }

@@ -29,7 +29,9 @@ export interface FactorDesk {
 }
 
 const view = ({ id, kind, name, createdAt }: FactorRow): Factor => ({
-  ...{ id, kind, name },
+  id,
+  kind,
+  name,
   since: createdAt.toISOString(),
 });
 

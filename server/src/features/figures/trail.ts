@@ -81,7 +81,10 @@ export async function figureTrail(db: Database, figureId: string, today: string)
     dates: firstDate === null ? [] : lessonDates(firstDate, weeks, daysOff),
   }));
   const lessonIn = ({ levelId, sectionId, title, dates }: (typeof all)[number], week: number) => ({
-    ...{ levelId, sectionId, title, week },
+    levelId,
+    sectionId,
+    title,
+    week,
     date: dates[week - 1] ?? null,
   });
   const planned = all.flatMap((plan) => (plan.week === null ? [] : [lessonIn(plan, plan.week)]));

@@ -1,6 +1,6 @@
 import type { Lesson, LessonSegment, LessonSummary, Section } from "@map-step/contract";
 import { buildLesson, carryOver, lessonLength, type Segment } from "@map-step/core/lesson";
-import { roomsOf } from "@map-step/core/plan";
+import { weekCapacities } from "@map-step/core/plan";
 import { v5 } from "uuid";
 import { readAll } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
@@ -110,7 +110,7 @@ export async function openLesson(db: Database, sectionId: string, week: number):
   const [found] = await computablePlans(db, [taughtBy]);
   if (!found) throw notFound();
   const { plan, computable } = found;
-  const room = roomsOf(computable)[week - 1];
+  const room = weekCapacities(computable)[week - 1];
   if (room && !room.held) throw notFound("This lesson is cancelled. Its plan says so, and can take it back.");
   const last = heldBefore(plan.special, week);
   // Only where lessons were cancelled is the last one held not the week before.

@@ -30,8 +30,13 @@ export interface LetterDesk {
 const hashOf = (token: string): string => createHash("sha256").update(token).digest("base64url");
 
 const view = ({ id, toAddress, subject, text, path, sentAt, createdAt }: LetterRow): Letter => ({
-  ...{ id, to: toAddress, subject, text, path },
-  ...{ sentAt: sentAt?.toISOString() ?? null, at: createdAt.toISOString() },
+  id,
+  to: toAddress,
+  subject,
+  text,
+  path,
+  sentAt: sentAt?.toISOString() ?? null,
+  at: createdAt.toISOString(),
 });
 
 /** The last letters, the newest first. */
@@ -69,7 +74,10 @@ async function writeLink(
     await endLinks(db, id);
     const { sessionsEpoch: epoch } = await db.Staff.findByPk(id, { rejectOnEmpty: true });
     await db.OneTimeLink.create({
-      ...{ kind, staffId: id, tokenHash: hashOf(token), epoch },
+      kind,
+      staffId: id,
+      tokenHash: hashOf(token),
+      epoch,
       expiresAt: new Date(Date.now() + LINK_LASTS[kind] * HOUR_MS),
     });
     await db.Letter.destroy({

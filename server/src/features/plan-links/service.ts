@@ -1,5 +1,5 @@
 import { houseCues, type LocaleFormat, MOST_LINK_DAYS, type PublicPlan } from "@map-step/contract";
-import { layOut, roomsOf } from "@map-step/core/plan";
+import { layOut, weekCapacities } from "@map-step/core/plan";
 import { addDays } from "@map-step/core/time";
 import { inTransaction } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
@@ -55,7 +55,7 @@ type Computable = Parameters<typeof layOut>[0];
 /** What is new and what comes back in each week, with the minutes of each. */
 function weeksOf(computable: Computable, dates: readonly string[]): Weeks {
   const { shares, figures, weeks } = layOut(computable);
-  return roomsOf(computable).map(({ week, minutes, special }) => {
+  return weekCapacities(computable).map(({ week, minutes, special }) => {
     const danced = [...shares].flatMap(([id, all]) => {
       const here = all.filter((share) => share.week === week);
       const sum = here.reduce((total, share) => total + share.minutes, 0);
@@ -63,8 +63,12 @@ function weeksOf(computable: Computable, dates: readonly string[]): Weeks {
     });
     const isFresh = ({ id }: { id: string }) => weeks.get(id) === week;
     return {
-      ...{ week, minutes, date: dates[week - 1] ?? null, special: special?.kind ?? null },
-      ...{ fresh: danced.filter(isFresh), back: danced.filter((one) => !isFresh(one)) },
+      week,
+      minutes,
+      date: dates[week - 1] ?? null,
+      special: special?.kind ?? null,
+      fresh: danced.filter(isFresh),
+      back: danced.filter((one) => !isFresh(one)),
     };
   });
 }
@@ -94,13 +98,14 @@ export async function publicPlanAt(db: Database, secret: string, today: string):
   const weeks = weeksOf(computable, section?.dates ?? []);
   const ids = new Set(weeks.flatMap(({ fresh, back }) => [...fresh, ...back].map(({ id }) => id)));
   return {
-    ...{
-      studioName: link.studioName,
-      localeFormat: link.localeFormat,
-      levelName: level.name,
-      sectionName: section?.name ?? "",
-    },
-    ...{ aim: level.aim, until: link.until, weeks, dance: library.dance },
+    studioName: link.studioName,
+    localeFormat: link.localeFormat,
+    levelName: level.name,
+    sectionName: section?.name ?? "",
+    aim: level.aim,
+    until: link.until,
+    weeks,
+    dance: library.dance,
     figures: shownFigures(ids, library),
     about: [...ids].flatMap((id) => {
       const figure = library.byId.get(id);

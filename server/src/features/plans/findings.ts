@@ -29,14 +29,23 @@ const coursesIn = (looked: Looks, asked: readonly AskedCourse[]): Course[] =>
     const lessonIn = new Map(lessons.map((lesson) => [lesson.week, lesson]));
     return [
       {
-        ...{ planId, levelId, sectionId, must, should, first, dancers },
+        planId,
+        levelId,
+        sectionId,
+        must,
+        should,
+        first,
+        dancers,
         weeks: overview.weeks.map(({ byWork, held, ...week }) => {
           const { date = null, state = "planned", recap = "none" } = lessonIn.get(week.week) ?? {};
           const about = open.filter((finding) => finding.week === week.week);
           const musts = about.filter(({ severity }) => severity === "must").length;
           return {
             ...week,
-            ...{ date, state, cancelled: !held, recap },
+            date,
+            state,
+            cancelled: !held,
+            recap,
             byWork: [...byWork],
             must: musts,
             should: about.length - musts,

@@ -77,7 +77,9 @@ export async function describeSession(
     person: person && asPerson(person),
     mustShowMore,
     studio: studio && {
-      ...{ name: studio.name, timeZone: studio.timeZone, firstWeekday: studio.firstWeekday },
+      name: studio.name,
+      timeZone: studio.timeZone,
+      firstWeekday: studio.firstWeekday,
       localeFormat: { dates: studio.dates, clock: studio.clock, lengths: studio.lengths },
     },
     needsSetup: studio === null,

@@ -74,7 +74,8 @@ export async function eraseStudent(
     const nobody = randomUUID();
     await db.Student.create({ id: nobody, name: ERASED, role });
     await rowsOf(db, "select erase_from_kept($ids::uuid[], $nobody::uuid, $words::jsonb)", {
-      ...{ ids, nobody },
+      ids,
+      nobody,
       words: JSON.stringify(words.filter(({ table }) => KEPT.has(table))),
     });
     await rewrite(

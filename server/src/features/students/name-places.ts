@@ -167,8 +167,17 @@ export async function namePlaces(db: Database, family: Family): Promise<FoundPla
     const doubt: NamingDoubt | null = namingDoubt(naming, isOwn, everybody, ordinary);
     const { written, about, by, byId, day, isClosed } = row;
     places.set(id, {
-      ...{ id, what: written.what, about, by, byId, day, isClosed, text },
-      ...{ ...passageOf(text, naming), copies: 0, doubt },
+      id,
+      what: written.what,
+      about,
+      by,
+      byId,
+      day,
+      isClosed,
+      text,
+      ...passageOf(text, naming),
+      copies: 0,
+      doubt,
     });
   }
   return {

@@ -91,7 +91,10 @@ export async function exportStudent(db: Database, person: Person, id: string): P
     noted
       .filter((row) => row.kind === kind)
       .map(({ sectionId, section, week, value, by }) => ({
-        ...{ section, week, by, value },
+        section,
+        week,
+        by,
+        value,
         date: dates.get(sectionId)?.[week - 1] ?? "",
       }));
   return {

@@ -100,7 +100,12 @@ export const enrol = (
     const opened = await openTo(db, person, [...coming.keys()]);
     const rows = await db.Enrolment.bulkCreate(
       [...coming].map(([studentId, role]) => ({
-        ...{ sectionId, studentId, role, fromDate: from, batchId, opened: opened.get(studentId) ?? null },
+        sectionId,
+        studentId,
+        role,
+        fromDate: from,
+        batchId,
+        opened: opened.get(studentId) ?? null,
         waiting: waiting?.has(studentId) ?? false,
       })),
     );

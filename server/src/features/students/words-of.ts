@@ -22,7 +22,7 @@ const DESCRIBED = [DANCE_FIELDS, LEVEL_FIELDS, ROOM_FIELDS, SECTION_FIELDS, SETT
 const PROSE = new Set([
   ...DESCRIBED.flatMap((fields) => textsOf(fields, "mayName")),
   ...["text", "title", "reason", "note", "answer", "cautions", "slips", "exercises"],
-  ...["cues", "notation", "otherNames"],
+  ...["cues", "notation", "otherNames", "usedBy"],
 ]);
 
 /** Whether somebody writes freely in a field, or in the column of its name. */
@@ -31,6 +31,9 @@ export const isProseIn = (field: string): boolean =>
 
 const isTextNode = (node: unknown): node is { readonly type: "text"; readonly text: string } =>
   typeof node === "object" && node !== null && (node as { type?: unknown }).type === "text" && "text" in node;
+
+/** No sign by which the studio knows something has a blank in it: several words are somebody's, wherever they stand. */
+const isSeveralWords = (text: string): boolean => /\S\s+\S/.test(text);
 
 /** A text without some stretches of it, in each of which the sign of somebody erased stands. */
 export function withoutStretches(text: string, stretches: readonly Stretch[]): string {
@@ -71,7 +74,8 @@ function inLine(nodes: readonly { readonly text: string }[], choose: Choose): un
  * withoutWords({ text: "Ana was here" }, () => [{ from: 0, to: 3 }]) // { text: "(name erased) was here" }
  */
 export function withoutWords(value: unknown, choose: Choose, isProse = false): unknown {
-  if (typeof value === "string") return withoutStretches(value, choose(value, isProse));
+  if (typeof value === "string")
+    return withoutStretches(value, choose(value, isProse || isSeveralWords(value)));
   if (typeof value !== "object" || value === null) return value;
   if (Array.isArray(value)) {
     const made: unknown[] = [];

@@ -6,7 +6,11 @@ import { forbidden, invalid, notFound } from "../../http/problems.ts";
 import type { AbsenceRow } from "./models.ts";
 
 const view = ({ id, version, staffId, fromDay, untilDay }: AbsenceRow): AbsenceRecord => ({
-  ...{ id, version, staffId, fromDay, untilDay },
+  id,
+  version,
+  staffId,
+  fromDay,
+  untilDay,
 });
 
 /** Who is away when, the last first. */

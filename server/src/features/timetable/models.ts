@@ -32,13 +32,16 @@ export const defineTimetable = (sequelize: Sequelize) => ({
     "term",
     {
       ...keptColumns(),
-      ...{ name: textColumn(), firstDay: dayColumn(), lastDay: dayColumn(), closed: recordsColumn() },
+      name: textColumn(),
+      firstDay: dayColumn(),
+      lastDay: dayColumn(),
+      closed: recordsColumn(),
     },
     { tableName: "terms" },
   ),
   Absence: sequelize.define<AbsenceRow>(
     "absence",
-    { ...keptColumns(), ...{ staffId: idColumn(), fromDay: dayColumn(), untilDay: dayColumn() } },
+    { ...keptColumns(), staffId: idColumn(), fromDay: dayColumn(), untilDay: dayColumn() },
     { tableName: "absences" },
   ),
 });

@@ -58,8 +58,15 @@ export async function readTimetable(
         const week = index + 1;
         return [
           {
-            ...{ sectionId: id, levelId, week, date, start: minutesOf(startTime), minutes: course.minutes },
-            ...{ room, teacherIds, held: !course.cancelled.includes(week) },
+            sectionId: id,
+            levelId,
+            week,
+            date,
+            start: minutesOf(startTime),
+            minutes: course.minutes,
+            room,
+            teacherIds,
+            held: !course.cancelled.includes(week),
             standIns: standIns
               .filter((one) => one.week === week)
               .map(({ staffId, forId }) => ({ staffId, forId })),

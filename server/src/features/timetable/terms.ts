@@ -21,7 +21,11 @@ import { createSections } from "../sections/service.ts";
 import type { TermRow } from "./models.ts";
 
 const view = ({ id, version, name, firstDay, lastDay, closed }: TermRow): Term => ({
-  ...{ id, version, name, firstDay, lastDay },
+  id,
+  version,
+  name,
+  firstDay,
+  lastDay,
   closed: closed.toSorted((a, b) => a.day.localeCompare(b.day)),
 });
 
@@ -106,7 +110,8 @@ export const goOnIn = (db: Database, id: string, asked: readonly GoesOn[]): Prom
           from.name,
           [...sections.values()].filter((one) => one.levelId === levelId),
         ),
-        ...{ firstDate: laid.firstDate, daysOff: [...laid.daysOff] },
+        firstDate: laid.firstDate,
+        daysOff: [...laid.daysOff],
         teacherIds: teachers ? teacherIds : [],
       };
       // The next one of the same level must not take the same name.

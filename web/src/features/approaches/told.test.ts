@@ -3,7 +3,10 @@ import { differencesOf } from "../../kit/merge.ts";
 import { SHOWN_APPROACH } from "./told.ts";
 
 const STEPS_FIRST = {
-  ...{ name: "Ours", reason: "", returns: [4, 7], returnMinutes: 3 },
+  name: "Ours",
+  reason: "",
+  returns: [4, 7],
+  returnMinutes: 3,
   ages: [
     [
       { layer: "steps" as const, share: 0.75 },

@@ -93,7 +93,11 @@ function AboutCell({ board, dancer, figureId }: { board: Board; dancer: Dancer; 
   );
   const give = async (mark: (typeof MARK_KEYS)[number]["mark"]) => {
     const thing = {
-      ...{ studentId: dancer.id, figureId, layer: board.layer, seenOn: board.today, checkId: null },
+      studentId: dancer.id,
+      figureId,
+      layer: board.layer,
+      seenOn: board.today,
+      checkId: null,
       role: dancer.role === "both" ? ("leader" as const) : dancer.role,
     };
     const [id = ""] = await board.seen.record([{ ...thing, mark, corrects: null }]);

@@ -6,8 +6,18 @@ import { checkDue, checkInWords } from "./check-due.ts";
 const TODAY = "2027-02-16";
 type Week = Course["weeks"][number];
 const week = (number: number, date: string | null, about: Partial<Week> = {}): Week => ({
-  ...{ week: number, date, state: "planned", cancelled: false, special: "check", recap: "none" },
-  ...{ room: 48, minutes: 40, byWork: [], newFigures: 0, must: 0, should: 0 },
+  week: number,
+  date,
+  state: "planned",
+  cancelled: false,
+  special: "check",
+  recap: "none",
+  room: 48,
+  minutes: 40,
+  byWork: [],
+  newFigures: 0,
+  must: 0,
+  should: 0,
   ...about,
 });
 const check = (id: string, heldOn: string, marks = 0) => ({ id, heldOn, marks });

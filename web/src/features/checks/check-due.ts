@@ -28,7 +28,10 @@ export function checkDue(
   const weekOn = new Map(planned.map(({ date, week }) => [date, week]));
   const marked = checks.flatMap(({ heldOn, marks }) => (marks > 0 ? [heldOn] : []));
   const due = (state: CheckDue["state"], date: string): CheckDue => ({
-    ...{ state, date, week: weekOn.get(date) ?? null, checkId: begunOn.get(date) ?? null },
+    state,
+    date,
+    week: weekOn.get(date) ?? null,
+    checkId: begunOn.get(date) ?? null,
   });
   const late = planned.find(({ date }) => date < today && !marked.some((day) => day >= date));
   if (late) return due("late", late.date);

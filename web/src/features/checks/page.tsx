@@ -6,7 +6,7 @@ import { useState } from "react";
 import { Link, useNavigate } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { dayAndMonth } from "../../kit/dates.ts";
-import { HeldBadge } from "../../kit/held-badge.tsx";
+import { OutboxBadge } from "../../kit/outbox-badge.tsx";
 import { PageHead } from "../../kit/page.tsx";
 import { Empty } from "../../kit/states.tsx";
 import { tellError } from "../../kit/toasts.ts";
@@ -150,7 +150,7 @@ function SectionBoard({ board }: { board: Board }) {
       ) : (
         <Flex gap="5" direction={{ base: "column", lg: "row" }} align="flex-start">
           <div style={{ flex: 1, minWidth: 0, width: "100%" }}>
-            {board.seen.waiting > 0 ? <HeldBadge of={sending} edit={board.seen} /> : null}
+            {board.seen.waiting > 0 ? <OutboxBadge of={sending} edit={board.seen} /> : null}
             <BoardTable board={board} answer={answer} chosen={shown} onChoose={setChosen} />
             <Legend />
           </div>

@@ -1,7 +1,7 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { longDay } from "../../kit/dates.ts";
-import { HeldBadge } from "../../kit/held-badge.tsx";
+import { OutboxBadge } from "../../kit/outbox-badge.tsx";
 import { CountRibbon } from "../../kit/ribbon/index.ts";
 import { Silence } from "../../kit/silence.tsx";
 import { sending } from "./seen-outbox.ts";
@@ -29,7 +29,7 @@ export function RoomHead({ board, check, offline, way, setWay }: RoomState) {
           <Box display={{ base: "block", md: "none" }}>
             <Silence />
           </Box>
-          <HeldBadge of={sending} edit={board.seen} />
+          <OutboxBadge of={sending} edit={board.seen} />
         </Flex>
       </Flex>
       {check.heldOn > board.today ? (

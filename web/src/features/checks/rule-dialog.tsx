@@ -106,8 +106,13 @@ export function RuleDialog({ board, onClose }: { board: Board; onClose: () => vo
   const [version, setVersion] = useState(board.stated.version);
   const question = useMemo(
     (): BoardQuestion => ({
-      ...{ rule: ruleOver(clauses, ruled), model: board.levelSeen.model, at: board.today, again: null },
-      ...{ studentIds: board.dancers.map(({ id }) => id), evidence: board.seen.evidence, minutes: {} },
+      rule: ruleOver(clauses, ruled),
+      model: board.levelSeen.model,
+      at: board.today,
+      again: null,
+      studentIds: board.dancers.map(({ id }) => id),
+      evidence: board.seen.evidence,
+      minutes: {},
     }),
     [clauses, ruled, board],
   );

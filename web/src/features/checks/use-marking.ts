@@ -64,8 +64,14 @@ export function useMarking(board: Board, check: Check) {
       if (mark === null && corrects === null) return [];
       return [
         {
-          ...{ studentId: dancer.id, role: dancer.as, figureId, mark, corrects, checkId: check.id },
-          ...{ layer: layerOf.get(figureId) ?? board.layer, seenOn: check.heldOn },
+          studentId: dancer.id,
+          role: dancer.as,
+          figureId,
+          mark,
+          corrects,
+          checkId: check.id,
+          layer: layerOf.get(figureId) ?? board.layer,
+          seenOn: check.heldOn,
         },
       ];
     });

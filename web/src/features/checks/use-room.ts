@@ -80,9 +80,30 @@ export function useRoom({ board, check, answer, records }: RoomProps) {
   const open = answer ? openOf(answer, nameOf) : null;
   const unmarked = answer ? unmarkedOf(answer).map(board.nameOf) : [];
   return {
-    ...{ board, check, answer, marking, offline, inRoutine, strip, at, setAt, way, setWay, dancers },
-    ...{ studentId, setStudentId, figureId, readOnly, steps, nameOf, layer, telling, cards, elsewhere },
-    ...{ open, unmarked },
+    board,
+    check,
+    answer,
+    marking,
+    offline,
+    inRoutine,
+    strip,
+    at,
+    setAt,
+    way,
+    setWay,
+    dancers,
+    studentId,
+    setStudentId,
+    figureId,
+    readOnly,
+    steps,
+    nameOf,
+    layer,
+    telling,
+    cards,
+    elsewhere,
+    open,
+    unmarked,
   };
 }
 /** A check in the room. */

@@ -35,8 +35,18 @@ const asEvidence = (
   { id, studentId, role, figureId, layer, mark, seenOn, corrects, checkId }: Seen,
   markerId: string,
 ): KeptEvidence => ({
-  ...{ id, studentId, role, figureId, layer, mark, markerId, at: seenOn, corrects, checkId },
-  ...{ where: checkId === null ? "class" : "check", offset: null },
+  id,
+  studentId,
+  role,
+  figureId,
+  layer,
+  mark,
+  markerId,
+  at: seenOn,
+  corrects,
+  checkId,
+  where: checkId === null ? "class" : "check",
+  offset: null,
 });
 
 /** Everything seen of a section's people, and how to see more, with a network or without. */
@@ -61,8 +71,12 @@ export function useSeen(sectionId: string, enabled = true): SeenEdit {
       entry.kind === "note" && entry.text !== null && entry.checkId !== null
         ? [
             {
-              ...{ id: entry.id, checkId: entry.checkId, figureId: entry.figureId },
-              ...{ text: entry.text, by: person.name, at: entry.at },
+              id: entry.id,
+              checkId: entry.checkId,
+              figureId: entry.figureId,
+              text: entry.text,
+              by: person.name,
+              at: entry.at,
             },
           ]
         : [],
@@ -89,7 +103,12 @@ export function useSeen(sectionId: string, enabled = true): SeenEdit {
   return useMemo(() => {
     const made = () => ({ id: crypto.randomUUID(), at: new Date().toISOString() });
     return {
-      ...{ evidence, notes, ready, hidden, state, waiting: waiting.length },
+      evidence,
+      notes,
+      ready,
+      hidden,
+      state,
+      waiting: waiting.length,
       refused: own.filter((one) => one.state === "refused"),
       record: async (entries) => {
         const all = entries.map((entry): SeenEntry => ({ ...entry, kind: "seen", ...made() }));

@@ -23,7 +23,10 @@ describe("a rule in words", () => {
 describe("where a dancer stands", () => {
   const facts = { shown: ["a"], lacking: ["b"], unseen: ["c", "d"], off: null, state: "open" } as const;
   const readiness = (probability: number, verdict: Readiness["verdict"]): Readiness => ({
-    ...{ probability, verdict, spread: [0, 1], reasons: [] },
+    probability,
+    verdict,
+    spread: [0, 1],
+    reasons: [],
     clauses: [{ ...facts, clause: { ...clause, figureIds: ["a", "b", "c", "d"], atLeast: 4 } }],
   });
 

@@ -2,7 +2,7 @@ import type { Lesson, LessonSegment, Section } from "@map-step/contract";
 import { type LogEntry, readLog } from "@map-step/core/lesson";
 import { parse } from "papaparse";
 import { describe, expect, it } from "vitest";
-import { heldStateText } from "../../kit/held-badge.tsx";
+import { heldStateText } from "../../kit/outbox-badge.tsx";
 import { sending as seen } from "../checks/seen-outbox.ts";
 import { sending } from "./send.ts";
 import { logAsCsv, partsOf } from "./use-class-record.ts";

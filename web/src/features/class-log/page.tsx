@@ -8,7 +8,7 @@ import { useApi } from "../../kit/api.ts";
 import { copyText } from "../../kit/copy.ts";
 import { longDay } from "../../kit/dates.ts";
 import { download } from "../../kit/download.ts";
-import { HeldBadge } from "../../kit/held-badge.tsx";
+import { OutboxBadge } from "../../kit/outbox-badge.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { Empty, Loaded } from "../../kit/states.tsx";
 import { namesOfParts } from "../lessons/part-names.ts";
@@ -46,7 +46,7 @@ function Record({ lesson, section }: { lesson: Lesson; section: Section }) {
         tab={`${section.name}: class log of week ${week}`}
         about={`${longDay(lesson.date)}. Corrections are kept with who made them.`}
       >
-        <HeldBadge of={sending} edit={log} />
+        <OutboxBadge of={sending} edit={log} />
         <Button
           variant="outline"
           bg="panel"

@@ -3,9 +3,21 @@ import { expect, it } from "vitest";
 import { threadsOf } from "./threads.ts";
 
 const comment = (id: string, at: number, about: Partial<Comment> = {}): Comment => ({
-  ...{ id, version: 1, list: "figures", thingId: "t", week: null, counts: null, replyTo: null, text: id },
-  ...{ staffId: "s", by: "Ana", at: `2027-02-16T18:0${at}:00.000Z`, editedAt: null, mentions: [] },
-  ...{ resolvedBy: null, resolvedAt: null },
+  id,
+  version: 1,
+  list: "figures",
+  thingId: "t",
+  week: null,
+  counts: null,
+  replyTo: null,
+  text: id,
+  staffId: "s",
+  by: "Ana",
+  at: `2027-02-16T18:0${at}:00.000Z`,
+  editedAt: null,
+  mentions: [],
+  resolvedBy: null,
+  resolvedAt: null,
   ...about,
 });
 

@@ -63,7 +63,9 @@ it("counts every lesson once: taught with a recap, taught without, late, cancell
       const weeks = about.map(({ day, cancelled, state, recap }, at) =>
         week(at + 1, {
           date: `2027-02-${String(day).padStart(2, "0")}`,
-          ...{ state, recap, cancelled: cancelled && state === "planned" },
+          state,
+          recap,
+          cancelled: cancelled && state === "planned",
         }),
       );
       const one = course(weeks);

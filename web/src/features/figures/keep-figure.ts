@@ -40,8 +40,12 @@ export function useKeepFigure(figure: FigureRecord | null, proposal: FigurePropo
     const { id: _id, version: _version, ...now } = figure ?? { id: "", version: 0, ...content };
     const base = proposal ? proposal.base : figure ? now : null;
     const body = {
-      ...{ list: "figures" as const, thingId: figure?.id ?? null, base, content },
-      ...{ note, state: "sent" as const },
+      list: "figures" as const,
+      thingId: figure?.id ?? null,
+      base,
+      content,
+      note,
+      state: "sent" as const,
     };
     const { id } = await (proposal
       ? proposeAgain.mutateAsync({ params: { id: proposal.id }, body: { ...body, version } })

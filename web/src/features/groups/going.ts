@@ -33,7 +33,12 @@ export function goingOn(candidates: readonly Candidate[], content: GroupPlanCont
             ? lock.sectionId
             : null;
       return {
-        ...{ id, name, role, locked, weekdays: wish?.weekdays ?? [], together: wish?.together ?? [] },
+        id,
+        name,
+        role,
+        locked,
+        weekdays: wish?.weekdays ?? [],
+        together: wish?.together ?? [],
         probability: readiness?.probability ?? 0,
       };
     });
@@ -51,7 +56,12 @@ export function goalOf(section: Section, people: readonly StudioPerson[]): GoalS
   );
   const count = (role: Enrolled["role"]) => roles.filter((one) => one === role).length;
   return {
-    ...{ id, name, places, weekday: weekdayOf(firstDate) % 7 },
-    ...{ leaders: count("leader"), followers: count("follower"), others: count("both") + count("solo") },
+    id,
+    name,
+    places,
+    weekday: weekdayOf(firstDate) % 7,
+    leaders: count("leader"),
+    followers: count("follower"),
+    others: count("both") + count("solo"),
   };
 }

@@ -52,7 +52,13 @@ describe("who goes on", () => {
       { courses: [course({ sectionId: "tue" })] },
     ] as unknown as StudioPerson[];
     expect(goalOf(section, people)).toEqual({
-      ...{ id: "mon", name: "Monday", places: 8, weekday: 1, leaders: 1, followers: 0, others: 1 },
+      id: "mon",
+      name: "Monday",
+      places: 8,
+      weekday: 1,
+      leaders: 1,
+      followers: 0,
+      others: 1,
     });
   });
 });

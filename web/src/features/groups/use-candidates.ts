@@ -66,14 +66,12 @@ export function useCandidates({
     });
     return {
       rule: ruleOver(clauses.length > 0 ? clauses : usualRule(ruled, "partner", habits.rule), ruled),
-      ...{
-        studentIds: found.map(({ person }) => person.id),
-        evidence,
-        model: seen.model,
-        at: today,
-        again: null,
-        minutes: {},
-      },
+      studentIds: found.map(({ person }) => person.id),
+      evidence,
+      model: seen.model,
+      at: today,
+      again: null,
+      minutes: {},
     };
   }, [found, evidence, seen, today, plan, clauses, kinds, habits]);
   const { answer } = useAnswer<BoardQuestion, BoardAnswer>(openBoard, question);

@@ -18,7 +18,10 @@ const openGroups = () =>
 const SECONDS = 10;
 
 const contentOf = ({ goalIds, goes, wishes, locks }: GroupPlan): GroupPlanContent => ({
-  ...{ goalIds, goes, wishes, locks },
+  goalIds,
+  goes,
+  wishes,
+  locks,
 });
 
 /** Next term's groups of a level: as they are written, who goes where, and what can be done. */
@@ -95,9 +98,27 @@ export function useGroups(known: Known) {
     edit({ goalIds: on ? [...content.goalIds, id] : content.goalIds.filter((one) => one !== id) });
   const levelName = (id: string) => levels.find((one) => one.id === id)?.name ?? "";
   return {
-    ...{ level, people, next, goals, goalSections, candidates, going, content, edit, edited },
-    ...{ shown, isOfNow, begins, setFrom, idsIn, personName, levelName, setGoes, setGoal },
-    ...{ enrolAll, isEnrolling: move.isPending },
+    level,
+    people,
+    next,
+    goals,
+    goalSections,
+    candidates,
+    going,
+    content,
+    edit,
+    edited,
+    shown,
+    isOfNow,
+    begins,
+    setFrom,
+    idsIn,
+    personName,
+    levelName,
+    setGoes,
+    setGoal,
+    enrolAll,
+    isEnrolling: move.isPending,
   };
 }
 /** Next term's groups of a level. */

@@ -17,7 +17,9 @@ interface Props {
 export function PersonWishes({ candidate: { person }, content, goals, others, onEdit }: Props) {
   const { id, name } = person;
   const wish: Wish = content.wishes.find(({ studentId }) => studentId === id) ?? {
-    ...{ studentId: id, weekdays: [], together: [] },
+    studentId: id,
+    weekdays: [],
+    together: [],
   };
   const lock = content.locks.find(({ studentId }) => studentId === id);
   const put = (about: Partial<Wish>) =>

@@ -3,7 +3,11 @@ import { describe, expect, it } from "vitest";
 import { tellEntries } from "./told.ts";
 
 const entry = (id: number, what: HistoryEntry["what"], name: unknown): HistoryEntry => ({
-  ...{ id, what, note: "", by: "Ana", at: "2027-02-16T18:00:00.000Z" },
+  id,
+  what,
+  note: "",
+  by: "Ana",
+  at: "2027-02-16T18:00:00.000Z",
   state: { name },
 });
 const read = ({ name }: HistoryEntry["state"]) => (typeof name === "string" ? { name } : null);

@@ -13,7 +13,11 @@ function useKeeping(sectionId: string) {
   const note = useChange(api.classLog.note);
   const say = ({ week, id }: OpenPromise, after: string | null, done: boolean) => {
     const entry = {
-      ...{ id: crypto.randomUUID(), kind: "fulfilled", target: id, after, at: new Date().toISOString() },
+      id: crypto.randomUUID(),
+      kind: "fulfilled",
+      target: id,
+      after,
+      at: new Date().toISOString(),
       value: done ? { fulfilled: true } : null,
     };
     return note

@@ -4,7 +4,7 @@ import { inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Confirm } from "../../kit/confirm.tsx";
 import { clockAfter, longDay, timeText } from "../../kit/dates.ts";
-import { HeldBadge } from "../../kit/held-badge.tsx";
+import { OutboxBadge } from "../../kit/outbox-badge.tsx";
 import { Aside, PageHead } from "../../kit/page.tsx";
 import { SaveBadge } from "../../kit/save-state.tsx";
 import { SavingConflict } from "../../kit/saving-conflict.tsx";
@@ -45,7 +45,7 @@ function LessonSheet(open: OpenLesson) {
         {log.state === "saved" ? (
           <SaveBadge state={edit.saving.state} retry={edit.saving.flush} />
         ) : (
-          <HeldBadge of={sending} edit={log} />
+          <OutboxBadge of={sending} edit={log} />
         )}
         <NextSteps lesson={lesson} sheet={sheet} onFinish={() => setFinishing(true)} />
       </PageHead>

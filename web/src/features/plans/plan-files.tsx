@@ -21,7 +21,7 @@ interface Props {
 
 /** The plan in open formats, its dates as a calendar, and on paper. */
 export function PlanFiles({ input, edit, view, onClose }: Props) {
-  const { figures, loads, rooms, sharesAt } = view;
+  const { figures, loads, capacities, sharesAt } = view;
   const { level, section } = input;
   const mayWrite = useMay("plans.write");
   const written: WrittenPlan = {
@@ -30,7 +30,7 @@ export function PlanFiles({ input, edit, view, onClose }: Props) {
     content: edit.content,
     figures,
     loads,
-    rooms,
+    capacities,
     dates: section?.dates ?? [],
     sharesAt,
   };

@@ -4,9 +4,9 @@ import {
   type Finding,
   mutedIn,
   planLoads,
-  roomsOf,
   type WeekCapacity,
   type WeekLoad,
+  weekCapacities,
 } from "@map-step/core/plan";
 import { useMemo } from "react";
 import type { PlannerInput } from "./planner-input.ts";
@@ -15,7 +15,7 @@ import { type Computed, useLevelPlan } from "./use-level-plan.ts";
 
 /** All that follows from a plan and that views of it select from. */
 export interface PlanView extends Computed {
-  readonly rooms: readonly WeekCapacity[];
+  readonly capacities: readonly WeekCapacity[];
   readonly loads: readonly WeekLoad[];
   /** What is to solve from here on. */
   readonly findings: readonly Finding[];
@@ -40,7 +40,7 @@ export function usePlanView(input: PlannerInput, content: PlanContent, drag: Dra
   );
   const computed = useLevelPlan({ ...input, content: shown });
   const { levelPlan, strands } = computed;
-  const rooms = useMemo(() => roomsOf(levelPlan), [levelPlan]);
+  const capacities = useMemo(() => weekCapacities(levelPlan), [levelPlan]);
   const loads = useMemo(() => planLoads(levelPlan, strands), [levelPlan, strands]);
   const findings = useMemo(
     () => checkPlan(levelPlan, strands).filter(isAhead(taught)),
@@ -52,7 +52,7 @@ export function usePlanView(input: PlannerInput, content: PlanContent, drag: Dra
     return library.filter(({ id }) => ids.has(id));
   }, [content.chosen, library]);
   return useMemo(
-    () => ({ ...computed, rooms, loads, findings, muted, figures }),
-    [computed, rooms, loads, findings, muted, figures],
+    () => ({ ...computed, capacities, loads, findings, muted, figures }),
+    [computed, capacities, loads, findings, muted, figures],
   );
 }

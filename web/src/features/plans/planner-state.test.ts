@@ -35,7 +35,8 @@ describe("what is selected", () => {
     expect(pulled).toMatchObject({ drag: weeks, tool: "kept", compared: null });
     expect(figuresIn(pulled.selection)).toEqual(["a"]);
     const proposal = {
-      ...{ title: "Other", taken: "“Other”" },
+      title: "Other",
+      taken: "“Other”",
       content: { chosen: [], special: [], muted: [], away: [] },
       why: new Map(),
       left: [],

@@ -42,7 +42,8 @@ export const draftAsProposal = (
   placements: readonly Placement[],
   left: readonly LeftOut[],
 ): Proposal => ({
-  ...{ title: "A draft of the plan", taken: "a draft of the plan" },
+  title: "A draft of the plan",
+  taken: "a draft of the plan",
   content: { ...content, chosen: withPlacements(content.chosen, placements) },
   why: new Map(),
   left,
@@ -53,7 +54,8 @@ export const repairAsProposal = (
   content: PlanContent,
   { level, placements, moves, left }: Repair,
 ): Proposal => ({
-  ...{ title: "A repair with the fewest moves", taken: "a repair with the fewest moves" },
+  title: "A repair with the fewest moves",
+  taken: "a repair with the fewest moves",
   content: {
     ...content,
     special: [...(level.special ?? [])],

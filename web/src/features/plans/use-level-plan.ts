@@ -11,10 +11,10 @@ import type { LikePair } from "@map-step/core/likeness";
 import {
   type LevelPlan,
   type PlacedShare,
-  roomsOf,
   type Strand,
   sharesOf,
   strandsOf,
+  weekCapacities,
 } from "@map-step/core/plan";
 import { useMemo } from "react";
 
@@ -70,14 +70,14 @@ export function useLevelPlan(input: PlanInput): Computed {
   ]);
   const strands = useMemo(() => strandsOf(bare), [bare]);
   const sharesAt = useMemo(() => {
-    const rooms = roomsOf(bare);
+    const capacities = weekCapacities(bare);
     const figures = new Map(bare.figures.map((figure) => [figure.id, figure]));
     const kept = new Map<string, readonly PlacedShare[]>();
     return (figureId: string, week: number): readonly PlacedShare[] => {
       const figure = figures.get(figureId);
       if (!figure || week < 1) return NONE;
       const key = `${figureId}@${week}`;
-      const shares = kept.get(key) ?? sharesOf(bare, figure, strands.get(figureId) ?? [], week, rooms);
+      const shares = kept.get(key) ?? sharesOf(bare, figure, strands.get(figureId) ?? [], week, capacities);
       kept.set(key, shares);
       return shares;
     };

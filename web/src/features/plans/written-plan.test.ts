@@ -19,7 +19,7 @@ const plan: WrittenPlan = {
     byWork: { steps: 0, rhythm: 0, count: 0, partner: 0, technique: 0, style: 0, return: 0 },
     newFigures: week === 1 ? ["a"] : [],
   })),
-  rooms: [1, 2].map((week) => ({ week, held: true, minutes: 48, takesNew: true, special: null })),
+  capacities: [1, 2].map((week) => ({ week, held: true, minutes: 48, takesNew: true, special: null })),
   dates: ["2027-02-01", "2027-02-08"],
   sharesAt: (id, week) =>
     id === "a" && week === 1

@@ -12,7 +12,7 @@ export interface WrittenPlan {
   readonly content: PlanContent;
   readonly figures: readonly FigureRecord[];
   readonly loads: readonly WeekLoad[];
-  readonly rooms: readonly WeekCapacity[];
+  readonly capacities: readonly WeekCapacity[];
   /** The date of each week; none for a level's own plan. */
   readonly dates: readonly string[];
   readonly sharesAt: (figureId: string, week: number) => readonly PlacedShare[];
@@ -28,7 +28,7 @@ export function planAsJson({
   content,
   figures,
   loads,
-  rooms,
+  capacities,
   dates,
 }: WrittenPlan): string {
   const plan = {
@@ -43,9 +43,9 @@ export function planAsJson({
     weeks: loads.map(({ week, minutes, newFigures }, index) => ({
       week,
       date: dates[index] ?? null,
-      kind: rooms[index]?.special?.kind ?? "plain",
+      kind: capacities[index]?.special?.kind ?? "plain",
       minutes,
-      room: rooms[index]?.minutes ?? 0,
+      room: capacities[index]?.minutes ?? 0,
       new: newFigures.map((id) => nameIn(figures, id)),
     })),
   };
@@ -85,7 +85,7 @@ export function planAsSvg({
   content,
   figures,
   loads,
-  rooms,
+  capacities,
   dates,
   sharesAt,
 }: WrittenPlan): string {
@@ -94,14 +94,18 @@ export function planAsSvg({
     .sort((a, b) => (a.week ?? 0) - (b.week ?? 0));
   const width = SVG.label + loads.length * SVG.column + 10;
   const height = SVG.title + SVG.head + placed.length * SVG.row + 20;
-  const most = Math.max(1, ...loads.map(({ minutes }) => minutes), ...rooms.map(({ minutes }) => minutes));
+  const most = Math.max(
+    1,
+    ...loads.map(({ minutes }) => minutes),
+    ...capacities.map(({ minutes }) => minutes),
+  );
   const centre = (week: number) => SVG.label + (week - 0.5) * SVG.column;
   const text = (x: number, y: number, words: string, more = "", room?: number) =>
     svgText(x, y, words, { size: SVG.letters, more, ...(room === undefined ? {} : { room }) });
   const heads = loads.map(({ week, minutes }, index) => {
     const tall = (minutes / most) * SVG.sky;
-    const kind = rooms[index]?.special?.kind ?? "";
-    const there = rooms[index]?.minutes ?? 0;
+    const kind = capacities[index]?.special?.kind ?? "";
+    const there = capacities[index]?.minutes ?? 0;
     const date = dates[index];
     return [
       `<rect x="${centre(week) - 14}" y="${SVG.sky - tall + 4}" width="28" height="${tall}" fill="#bbb" stroke="#000"/>`,

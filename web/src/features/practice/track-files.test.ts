@@ -84,7 +84,10 @@ describe("a track to take along, read by programs that did not write it", () => 
 
   it("names its calls in the sound file", () => {
     const track = practiceTrack({
-      ...{ bpm: 120, meter: 4, beats: 8, rounds: 1 },
+      bpm: 120,
+      meter: 4,
+      beats: 8,
+      rounds: 1,
       pulse: { cycle: 8, accents: new Set<number>() },
       calls: [{ beat: 4, text: "Inside turn" }],
     });

@@ -47,8 +47,13 @@ export function trackToMidi(track: PracticeTrack, name: string): Uint8Array {
     {
       at: 0,
       event: {
-        ...{ deltaTime: 0, meta: true, type: "timeSignature" },
-        ...{ numerator: track.meter, denominator: 4, metronome: 24, thirtyseconds: 8 },
+        deltaTime: 0,
+        meta: true,
+        type: "timeSignature",
+        numerator: track.meter,
+        denominator: 4,
+        metronome: 24,
+        thirtyseconds: 8,
       },
     },
     ...track.calls.map(({ beat, text }) => ({

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { planLoads, roomsOf, strandsOf, WORK } from "@map-step/core/plan";
+import { planLoads, strandsOf, WORK, weekCapacities } from "@map-step/core/plan";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { WORK_FILL, WORK_NAMES } from "../../kit/strand-look.ts";
@@ -15,7 +15,7 @@ export function LevelLoads({ levels }: { levels: readonly CountedLevel[] }) {
   const told = levels.map(({ level, levelPlan }) => ({
     level,
     loads: planLoads(levelPlan, strandsOf(levelPlan)),
-    rooms: roomsOf(levelPlan),
+    rooms: weekCapacities(levelPlan),
   }));
   const most = Math.max(
     1,

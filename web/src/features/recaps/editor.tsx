@@ -192,7 +192,9 @@ export function RecapEditor({ document, figures, onChange, readOnly = false }: P
         css={{
           "& .tiptap": {
             ...PAPER,
-            ...{ px: "6", py: "5", minH: "24rem" },
+            px: "6",
+            py: "5",
+            minH: "24rem",
             _print: { ...PAPER._print, p: "0", minH: "0" },
           },
           "& .tiptap:focus-visible": { outlineOffset: "-2px", borderRadius: "md" },

@@ -69,7 +69,10 @@ function OtherRecaps({ section }: { section: Section }) {
   const items = useOtherCourses(section.id)
     .flatMap(({ section: { id }, course, title }) =>
       recapsToWrite(course).map(({ week, date }) => ({
-        ...{ key: `${id} ${week}`, to: `/recaps/${id}/${week}`, title, date: date ?? "" },
+        key: `${id} ${week}`,
+        to: `/recaps/${id}/${week}`,
+        title,
+        date: date ?? "",
         about: `week ${week}, ${shortDay(date ?? "")}`,
       })),
     )

@@ -75,7 +75,10 @@ export function useSearchOverAll(asked: string): {
     );
     const found = (things ?? []).map(
       (one): Found => ({
-        ...{ key: `${one.kind} ${one.id}`, kind: one.kind, of: one.of, to: addressOf(one) },
+        key: `${one.kind} ${one.id}`,
+        kind: one.kind,
+        of: one.of,
+        to: addressOf(one),
         // A check is called by its day.
         name: one.kind === "check" ? shortDay(one.name) : one.name,
         words: one.kind === "figure" ? `${one.words} ${calls.get(one.id) ?? ""}` : one.words,

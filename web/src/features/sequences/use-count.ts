@@ -88,8 +88,25 @@ export function useCount(builder: Builder, onClose: () => void) {
     setDealt(null);
   };
   return {
-    ...{ chosen, setChosen, beats, setBeats, inARow, setInARow, isLoop, setLoop, withTurn, setWithTurn },
-    ...{ first, setFirst, dealt, deal, counted, total, page, put, again },
+    chosen,
+    setChosen,
+    beats,
+    setBeats,
+    inARow,
+    setInARow,
+    isLoop,
+    setLoop,
+    withTurn,
+    setWithTurn,
+    first,
+    setFirst,
+    dealt,
+    deal,
+    counted,
+    total,
+    page,
+    put,
+    again,
   };
 }
 /** Routines that are counted. */

@@ -28,11 +28,17 @@ const KEPT = z.object({
   untilDate: enrolmentContent.shape.until,
 });
 const fromKept = ({ role, waiting, fromDate, untilDate }: z.infer<typeof KEPT>): EnrolmentContent => ({
-  ...{ role, waiting, from: fromDate, until: untilDate },
+  role,
+  waiting,
+  from: fromDate,
+  until: untilDate,
 });
 
 const contentOf = ({ role, from, until, waiting }: EnrolmentContent): EnrolmentContent => ({
-  ...{ role, from, until, waiting },
+  role,
+  from,
+  until,
+  waiting,
 });
 
 /** In which role, from when until when somebody comes; joining late and leaving early are dates. */

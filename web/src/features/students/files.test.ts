@@ -8,7 +8,11 @@ const HOSTILE = '<script>alert("x")</script> & Söhne';
 
 describe("what is handed over", () => {
   const all: StudentExport = {
-    ...{ name: HOSTILE, role: "both", otherNames: [], since: "2027-01-01T00:00:00.000Z", waited: [] },
+    name: HOSTILE,
+    role: "both",
+    otherNames: [],
+    since: "2027-01-01T00:00:00.000Z",
+    waited: [],
     courses: [
       {
         level: "Hustle 1",
@@ -54,7 +58,11 @@ describe("what is handed over", () => {
 
   it("is a card that says what was seen and what is next", () => {
     const page = cardAsHtml({
-      ...{ studio: "Saltglass", name: HOSTILE, course: "Hustle 1, Monday", day: "1 March", next: ["Window"] },
+      studio: "Saltglass",
+      name: HOSTILE,
+      course: "Hustle 1, Monday",
+      day: "1 March",
+      next: ["Window"],
       groups: [{ title: "Turns", figures: [{ name: "Inside turn", mark: "alone", said: "by yourself" }] }],
     });
     expect(page).not.toContain("<script");
@@ -66,8 +74,18 @@ describe("what is handed over", () => {
 it("counts by kind what somebody had on each day on which anything was seen", () => {
   const seen = (figureId: string, mark: KeptEvidence["mark"], at: string) =>
     ({
-      ...{ id: `${figureId}${at}`, studentId: "a", role: "leader", figureId, layer: "partner", mark, at },
-      ...{ markerId: "x", where: "check", offset: null, corrects: null, checkId: null },
+      id: `${figureId}${at}`,
+      studentId: "a",
+      role: "leader",
+      figureId,
+      layer: "partner",
+      mark,
+      at,
+      markerId: "x",
+      where: "check",
+      offset: null,
+      corrects: null,
+      checkId: null,
     }) satisfies KeptEvidence;
   const kinds = new Map([
     ["a", "basic"],

@@ -4,7 +4,7 @@ import { instantAt } from "@map-step/core/time";
 import { Plane } from "lucide-react";
 import { useState } from "react";
 import { Link } from "react-router";
-import { HeldBadge } from "../../kit/held-badge.tsx";
+import { OutboxBadge } from "../../kit/outbox-badge.tsx";
 import { studioZone } from "../../kit/locale-format.ts";
 import { PageHead, Panel } from "../../kit/page.tsx";
 import { Silence } from "../../kit/silence.tsx";
@@ -58,7 +58,7 @@ function ClassRoom(open: OpenLesson) {
       <ClassHead open={open} time={time} ended={ended} />
       <Flex px="4" py="1" gap="3" align="center" wrap="wrap" borderBottomWidth="1px" borderColor="rule">
         <Silence />
-        <HeldBadge of={sending} edit={log} />
+        <OutboxBadge of={sending} edit={log} />
         {offline ? (
           <Flex align="center" gap="1.5" fontSize="sm" color="soft">
             <Plane size={16} aria-hidden /> Works without a network from here on

@@ -50,7 +50,9 @@ export function useRotation({ students, log, week, name }: Evening): Rotation {
     kept.people === people
       ? kept
       : {
-          ...{ round: kept.round, people, from: kept.round },
+          round: kept.round,
+          people,
+          from: kept.round,
           waited: larger.map(({ id }) => (log?.waitedBefore.get(id) ?? 0) + tonight(id)),
         };
   const { round, from } = now;

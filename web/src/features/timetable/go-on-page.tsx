@@ -109,7 +109,8 @@ function Sections({ term, terms, sections, levels }: ListProps) {
         params: { id: term.id },
         body: {
           sections: chosen.map(({ section }) => ({
-            ...{ sectionId: section.id, teachers },
+            sectionId: section.id,
+            teachers,
             plan: ownPlan ? ("section" as const) : ("level" as const),
           })),
         },

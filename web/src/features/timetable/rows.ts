@@ -20,16 +20,23 @@ export function rowsOf(
     return staff
       .filter(({ id, active }) => active || slots.some((slot) => there(slot).includes(id)))
       .map(({ id, name }) => ({
-        ...{ id, name, note: "" },
+        id,
+        name,
+        note: "",
         slots: slots.filter((slot) => there(slot).includes(id)),
         away: days.filter((day) => isAway(absent, id, day)),
       }));
   const unknown = slots.filter(({ room }) => !rooms.some(({ name }) => sameRoom(name, room)));
   const others = [...new Set(unknown.map(({ room }) => room.trim()))].map((name) => ({
-    ...{ id: `of ${name}`, name: name || "No room", places: null },
+    id: `of ${name}`,
+    name: name || "No room",
+    places: null,
   }));
   return [...rooms, ...others].map(({ id, name, places }) => ({
-    ...{ id, name, note: places === null ? "" : `${places} places`, away: [] },
+    id,
+    name,
+    note: places === null ? "" : `${places} places`,
+    away: [],
     slots: slots.filter(({ room }) => sameRoom(room, name === "No room" ? "" : name)),
   }));
 }

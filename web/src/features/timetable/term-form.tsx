@@ -47,7 +47,11 @@ export function TermDialog({
   const { remove, busy } = useRemoval(api.terms.remove, api.terms.restore);
   const first = addDays(after, 1);
   const start = term ?? {
-    ...{ name: "", firstDay: first, lastDay: addDays(first, USUAL_DAYS), closed: [], version: 0 },
+    name: "",
+    firstDay: first,
+    lastDay: addDays(first, USUAL_DAYS),
+    closed: [],
+    version: 0,
   };
   const { form, base, restored, forget, discard } = useContractForm(
     termChange,

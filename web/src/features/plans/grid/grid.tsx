@@ -108,15 +108,15 @@ const GroupHead = ({ group: { title, glyph, rows }, closed, onToggle }: GroupHea
   </Flex>
 );
 
-interface ColumnsProps extends Pick<PlanView, "rooms"> {
+interface ColumnsProps extends Pick<PlanView, "capacities"> {
   readonly taught: number;
   readonly column: number;
 }
 
 /** The weeks behind the strands, darker where nothing is to be moved any more. */
-const Columns = ({ rooms, taught, column }: ColumnsProps) => (
+const Columns = ({ capacities, taught, column }: ColumnsProps) => (
   <Flex position="absolute" inset="0" pl={`${LABEL_WIDTH}px`} aria-hidden>
-    {rooms.map(({ week, held }) => (
+    {capacities.map(({ week, held }) => (
       <Box
         key={week}
         style={{ width: column }}
@@ -132,7 +132,7 @@ const Columns = ({ rooms, taught, column }: ColumnsProps) => (
 
 /** The week grid: the skyline of minutes, and under it one strand for each figure. */
 export function WeekGrid({ input, view, chosen, before, mayEdit, selection, drag, actions }: Props) {
-  const { figures, levelPlan, sharesAt, loads, rooms, findings } = view;
+  const { figures, levelPlan, sharesAt, loads, capacities, findings } = view;
   const { level, section, taught } = input;
   const [ref, measured] = useWidth<HTMLDivElement>();
   const onPaper = usePrinting();
@@ -184,14 +184,14 @@ export function WeekGrid({ input, view, chosen, before, mayEdit, selection, drag
       <style>{"@page { size: landscape; margin: 10mm }"}</style>
       <Box style={{ width: width === 0 ? "100%" : LABEL_WIDTH + weeks * column }} position="relative">
         <WeekHeads
-          {...{ loads, rooms, findings, taught, column }}
+          {...{ loads, capacities, findings, taught, column }}
           room={teachingMinutes(level)}
           dates={section?.dates ?? []}
           week={selection && "week" in selection ? selection.week : null}
           onSelect={(week) => actions.select({ week })}
         />
         <Box position="relative">
-          <Columns rooms={rooms} taught={taught} column={column} />
+          <Columns capacities={capacities} taught={taught} column={column} />
           {groups.map((group) => (
             <Box key={group.key} position="relative">
               <GroupHead group={group} closed={closed.has(group.key)} onToggle={() => toggle(group.key)} />

@@ -13,7 +13,7 @@ interface Props {
   readonly loads: readonly WeekLoad[];
   readonly findings: readonly Finding[];
   /** What each week has room for. */
-  readonly rooms: readonly WeekCapacity[];
+  readonly capacities: readonly WeekCapacity[];
   /** Minutes a plain lesson has for figures. */
   readonly room: number;
   /** The date of each week; none for a level without a section. */
@@ -45,7 +45,17 @@ const SpecialRoof = ({ here, room, scale }: { here: WeekCapacity; room: number; 
 );
 
 /** The skyline of minutes over the weeks against what a lesson has, and the head of each week. */
-export function WeekHeads({ loads, findings, rooms, room, dates, taught, column, week, onSelect }: Props) {
+export function WeekHeads({
+  loads,
+  findings,
+  capacities,
+  room,
+  dates,
+  taught,
+  column,
+  week,
+  onSelect,
+}: Props) {
   const most = Math.max(room, ...loads.map(({ minutes }) => minutes));
   const scale = SKY / Math.max(1, most);
   const skipped = (index: number): boolean => {
@@ -82,7 +92,7 @@ export function WeekHeads({ loads, findings, rooms, room, dates, taught, column,
         {loads.map((load, index) => {
           const here = findings.filter((finding) => finding.week === load.week);
           const fresh = load.newFigures.length;
-          const there = rooms[index];
+          const there = capacities[index];
           const minutes = there?.minutes ?? room;
           const over = load.minutes > minutes;
           const date = dates[index] ? dayAndMonth(dates[index]) : "";

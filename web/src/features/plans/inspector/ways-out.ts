@@ -1,5 +1,12 @@
 import { type ChosenFigure, choose, type FigureRecord } from "@map-step/contract";
-import { type Cause, type Finding, type LevelPlan, planLoads, roomsOf, strandsOf } from "@map-step/core/plan";
+import {
+  type Cause,
+  type Finding,
+  type LevelPlan,
+  planLoads,
+  strandsOf,
+  weekCapacities,
+} from "@map-step/core/plan";
 import { withEntry } from "../use-plan.ts";
 
 /** What takes a finding away, other than the move that was tried for it. */
@@ -24,7 +31,7 @@ const figureIn = ({ library }: Around, id: string) => library.find((figure) => f
 function weekBefore(around: Around, week: number, figureId: string): number | null {
   const minutes = figureIn(around, figureId)?.minutes ?? 0;
   const loads = planLoads(around.level, strandsOf(around.level));
-  const open = roomsOf(around.level)
+  const open = weekCapacities(around.level)
     .filter((room) => room.week > around.taught && room.week < week && room.held && room.takesNew)
     .toReversed();
   const free = open.find((room) => room.minutes - (loads[room.week - 1]?.minutes ?? 0) >= minutes);

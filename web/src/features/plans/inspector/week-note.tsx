@@ -50,8 +50,8 @@ function RoutineChoice({ danceId, chosen, onChoose }: RoutineProps) {
 }
 
 /** What makes a week unlike the others, and what can happen to it. */
-function WeekKind({ edit, view: { rooms }, week, input, actions }: Props) {
-  const special = rooms[week - 1]?.special ?? null;
+function WeekKind({ edit, view: { capacities }, week, input, actions }: Props) {
+  const special = capacities[week - 1]?.special ?? null;
   const others = edit.content.special.filter((entry) => entry.week !== week);
   const sequenceId = edit.content.special.find((entry) => entry.week === week)?.sequenceId ?? null;
   const set = (kind: string, minutes: number, routine = sequenceId) =>
@@ -156,9 +156,9 @@ const NOTHING_NEW = {
 /** One week of the plan: its minutes by kind of work, what is new in it, and what is due to come back. */
 export function WeekNote(props: Props) {
   const { input, week, mayEdit, dragging } = props;
-  const { levelPlan, loads, rooms } = props.view;
+  const { levelPlan, loads, capacities } = props.view;
   const load = loads[week - 1];
-  const room = rooms[week - 1]?.minutes ?? 0;
+  const room = capacities[week - 1]?.minutes ?? 0;
   const facts = useMemo(() => {
     if (dragging) return null;
     const layout = layOut(levelPlan);
@@ -185,7 +185,7 @@ export function WeekNote(props: Props) {
     [levelPlan, week, dragging],
   );
   if (!load) return null;
-  const cancelled = rooms[week - 1]?.special?.kind === "cancelled";
+  const cancelled = capacities[week - 1]?.special?.kind === "cancelled";
   const spare = room - load.minutes;
   const names = load.newFigures.flatMap((id) => input.library.find((figure) => figure.id === id)?.name ?? []);
   return (

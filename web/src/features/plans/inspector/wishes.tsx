@@ -15,7 +15,7 @@ interface Props extends InspectorProps {
 }
 
 /** What the plan wants of a figure: whether it must come, what it is worth, how it is taught, when it comes back. */
-export function Wishes({ figure, entry, edit, input, view: { rooms } }: Props) {
+export function Wishes({ figure, entry, edit, input, view: { capacities } }: Props) {
   const set = (change: Partial<ChosenFigure>) =>
     edit.edit({ chosen: withEntry(edit.chosen, [figure.id], () => change) });
   const approaches = [
@@ -58,7 +58,7 @@ export function Wishes({ figure, entry, edit, input, view: { rooms } }: Props) {
             Brought back in week
           </Text>
           <Flex gap="1" wrap="wrap">
-            {rooms
+            {capacities
               .filter(({ week, held }) => held && week > (entry.week ?? 0))
               .map(({ week }) => (
                 <Button

@@ -1,5 +1,5 @@
 import { Text } from "@chakra-ui/react";
-import { HeldBadge } from "./held-badge.tsx";
+import { OutboxBadge } from "./outbox-badge.tsx";
 import type { Author } from "./outbox.ts";
 import { queueState, type Sending, useQueuedIn, useSending } from "./outbox-send.ts";
 
@@ -9,7 +9,7 @@ interface Props<Entry, Place extends object> {
 }
 
 /** What was noted and is still on this device only: says so on every page, and sends what is one's own. */
-export function HeldNotice<Entry, Place extends object>({ sending, person }: Props<Entry, Place>) {
+export function OutboxNotice<Entry, Place extends object>({ sending, person }: Props<Entry, Place>) {
   const waiting = (useQueuedIn(sending.outbox) ?? []).filter(({ state }) => state === "waiting");
   const mine = waiting.filter(({ by }) => by.id === person.id).length;
   const { sent } = useSending(sending, person.id, mine);
@@ -21,7 +21,7 @@ export function HeldNotice<Entry, Place extends object>({ sending, person }: Pro
           On this device waits what {others.join(" and ")} noted, until they sign in
         </Text>
       ) : null}
-      {mine > 0 ? <HeldBadge of={sending} edit={{ state: queueState(mine, sent), waiting: mine }} /> : null}
+      {mine > 0 ? <OutboxBadge of={sending} edit={{ state: queueState(mine, sent), waiting: mine }} /> : null}
     </>
   );
 }

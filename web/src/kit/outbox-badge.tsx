@@ -36,7 +36,7 @@ export function heldStateText({ called: [one, many] }: Sort, { state, waiting }:
   }
 }
 
-export function HeldBadge({ of, edit }: { of: Sort; edit: Where }) {
+export function OutboxBadge({ of, edit }: { of: Sort; edit: Where }) {
   const Sign = SIGNS[edit.state];
   const safe = edit.state === "saved" || edit.state === "sending";
   return (
