@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
-import { OutboxBadge } from "./outbox-badge.tsx";
 import type { Author } from "./outbox.ts";
+import { OutboxBadge } from "./outbox-badge.tsx";
 import { queueState, type Sending, useQueuedIn, useSending } from "./outbox-send.ts";
 
 interface Props<Entry, Place extends object> {
