@@ -7,7 +7,7 @@ import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { FigureName } from "../figures/figure-name.tsx";
 import { DancerName } from "../students/dancer-name.tsx";
-import { type Board, type Dancer, dancerName } from "./board-data.ts";
+import { type Board, type Dancer, dancerName } from "./board.ts";
 import type { Chosen } from "./board-table.tsx";
 import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
 import { FromWhat } from "./from-what.tsx";

@@ -1,5 +1,5 @@
 import { Box, chakra } from "@chakra-ui/react";
-import type { Board, BoardFigure } from "./board-data.ts";
+import type { Board, BoardFigure } from "./board.ts";
 
 /** Below the board: how many have each figure, and how hard it is for them. */
 export function BoardFoot({ board, figures }: { board: Board; figures: readonly BoardFigure[] }) {

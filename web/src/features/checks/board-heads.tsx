@@ -1,5 +1,5 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
-import type { BoardFigure, Dancer } from "./board-data.ts";
+import type { BoardFigure, Dancer } from "./board.ts";
 
 /** Names over columns lean, so that long ones are read without turning one's head. */
 export function FigureHead({

@@ -3,7 +3,7 @@ import { type FigureCell, MARK_NAMES } from "@map-step/core/check";
 import { FIGURE_KINDS, type FigureKind, KIND_NAMES } from "@map-step/core/figure";
 import type { KeyboardEvent } from "react";
 import type { BoardAnswer } from "../../workers/board.ts";
-import type { Board, BoardFigure, Dancer } from "./board-data.ts";
+import type { Board, BoardFigure, Dancer } from "./board.ts";
 import { BoardFoot } from "./board-foot.tsx";
 import { DancerHead, FigureHead } from "./board-heads.tsx";
 import { Ring } from "./mark-sign.tsx";

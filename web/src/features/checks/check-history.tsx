@@ -3,7 +3,7 @@ import { counted } from "@map-step/core/words";
 import { longDay } from "../../kit/dates.ts";
 import { differencesOf, type Shown } from "../../kit/merge.ts";
 import { HistoryButton } from "../history/history-button.tsx";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 
 /** Who changed what a check looks at. What was seen in it has its own record, and is never changed. */
 export function CheckHistory({ check, board }: { check: Check; board: Pick<Board, "nameOf"> }) {

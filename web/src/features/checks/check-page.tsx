@@ -11,13 +11,14 @@ import { tellDone, tellError } from "../../kit/toasts.ts";
 import { CommentsButton } from "../comments/comments-button.tsx";
 import { useFigures } from "../figures/library.ts";
 import { ReadingAlong } from "../sections/own-class.tsx";
-import { type Board, dancerName, useBoardAnswer } from "./board-data.ts";
+import { type Board, dancerName } from "./board.ts";
 import { CheckHistory } from "./check-history.tsx";
 import { BoardPage } from "./gate.tsx";
 import { LayOut } from "./lay-out.tsx";
 import { PaperSheet } from "./paper-sheet.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { Room } from "./room.tsx";
+import { useBoardAnswer } from "./use-board-answer.ts";
 import { thingsOf } from "./use-lay-out.ts";
 
 function OneCheck({ board, check }: { board: Board; check: Check }) {

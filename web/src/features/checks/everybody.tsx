@@ -2,7 +2,7 @@ import { Box, Button, Flex, Heading } from "@chakra-ui/react";
 import { MARK_NAMES } from "@map-step/core/check";
 import { counted } from "@map-step/core/words";
 import { useState } from "react";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import { MarkCard } from "./mark-card.tsx";
 import { MarkSign } from "./mark-sign.tsx";
 import type { Marked, Marking } from "./use-marking.ts";

@@ -6,7 +6,8 @@ import { PageHead } from "../../kit/page.tsx";
 import { Empty, Failed, Loading } from "../../kit/states.tsx";
 import { ReadingAlong, useOwnClass } from "../sections/own-class.tsx";
 import { SectionGate } from "../sections/section-gate.tsx";
-import { type Board, useBoardData } from "./board-data.ts";
+import type { Board } from "./board.ts";
+import { useBoardData } from "./use-board.ts";
 
 /** A page of what was seen of the section in the address. */
 export const BoardPage = ({ title, children }: { title: string; children: (board: Board) => ReactNode }) => (

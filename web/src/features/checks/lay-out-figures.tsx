@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { counted } from "@map-step/core/words";
 import { TickField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import type { LayOut } from "./use-lay-out.ts";
 import { LAYER_WORDS } from "./words.ts";
 

@@ -7,7 +7,7 @@ import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { PlainTable } from "../../kit/plain-table.tsx";
 import { SmallSelect } from "../../kit/select.tsx";
 import { SmallInput } from "../../kit/small-input.tsx";
-import { type Board, dancerName } from "./board-data.ts";
+import { type Board, dancerName } from "./board.ts";
 import type { LayOut } from "./use-lay-out.ts";
 
 /** Of figures danced each by itself. Seconds. */

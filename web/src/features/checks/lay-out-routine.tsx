@@ -5,7 +5,7 @@ import { counted, inWords } from "@map-step/core/words";
 import { useState } from "react";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { itemsInWords } from "../sequences/words.ts";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import type { LayOut } from "./use-lay-out.ts";
 
 type Props = LayOut & { readonly board: Board };

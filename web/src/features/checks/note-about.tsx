@@ -2,7 +2,7 @@ import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
 import type { Check } from "@map-step/contract";
 import { useState } from "react";
 import { tellError } from "../../kit/toasts.ts";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 
 /** Notes about a figure in a check, and a line to write another. */
 export function NoteAbout({ board, check, figureId }: { board: Board; check: Check; figureId: string }) {

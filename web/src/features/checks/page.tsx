@@ -15,7 +15,7 @@ import { Elsewhere, useOtherCourses } from "../courses/elsewhere.tsx";
 import { ReadingAlong } from "../sections/own-class.tsx";
 import { useMay } from "../session/session.tsx";
 import { BoardAside } from "./aside.tsx";
-import { type Board, useBoardAnswer } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import { BoardTable, type Chosen } from "./board-table.tsx";
 import { checkDue, checkInWords } from "./check-due.ts";
 import { BoardPage } from "./gate.tsx";
@@ -23,6 +23,7 @@ import { Legend } from "./legend.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { RuleDialog } from "./rule-dialog.tsx";
 import { sending } from "./seen-outbox.ts";
+import { useBoardAnswer } from "./use-board-answer.ts";
 import { ruleInWords } from "./words.ts";
 
 /** Checks held and ahead of a section, and the week of the plan that is for one. */

@@ -1,6 +1,6 @@
 import { Box, chakra, Text } from "@chakra-ui/react";
 import { MARK_NAMES, MARKS } from "@map-step/core/check";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 
 const cell = { border: "1px solid #777", padding: "2px 4px", fontSize: "12px" } as const;
 /** The number of a mark is written by hand into each box. */

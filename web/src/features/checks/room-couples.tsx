@@ -7,7 +7,7 @@ import { useApi } from "../../kit/api.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { type ClassLogEdit, useClassLog } from "../class-log/use-class-log.ts";
 import { useRotation } from "../teaching/use-rotation.ts";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import type { Marked } from "./use-marking.ts";
 
 interface Props {

@@ -13,7 +13,8 @@ import { tellDone, tellError } from "../../kit/toasts.ts";
 import { useAnswer } from "../../kit/use-answer.ts";
 import type { BoardAnswer, BoardQuestion } from "../../workers/board.ts";
 import { HistoryButton } from "../history/history-button.tsx";
-import { type Board, openBoardWorker } from "./board-data.ts";
+import type { Board } from "./board.ts";
+import { openBoardWorker } from "./use-board-answer.ts";
 import { clauseInWords, LAYER_WORDS, ruleInWords } from "./words.ts";
 
 const OF_CHOICES: readonly (readonly [string, string])[] = [

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { ChoiceButtons } from "../../kit/choice-buttons.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { useMay } from "../session/session.tsx";
-import { type Board, dancerName } from "./board-data.ts";
+import { type Board, dancerName } from "./board.ts";
 import { FromWhat } from "./from-what.tsx";
 
 /** The first week ahead of a class that nobody cancelled. */

@@ -4,7 +4,7 @@ import { ticksToBeats } from "@map-step/core/time";
 import { useChange } from "../../kit/api.ts";
 import { tellError } from "../../kit/toasts.ts";
 import { useSequenceLibrary } from "../sequences/use-library.ts";
-import type { Board } from "./board-data.ts";
+import type { Board } from "./board.ts";
 import { useDesign } from "./use-design.ts";
 
 export interface LayOutProps {

@@ -3,7 +3,7 @@ import { MARK_NAMES, type Mark } from "@map-step/core/check";
 import { useRef } from "react";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
-import type { Board, Dancer } from "./board-data.ts";
+import type { Board, Dancer } from "./board.ts";
 import { thingsOf } from "./use-lay-out.ts";
 import type { NewEvidence } from "./use-seen.ts";
 

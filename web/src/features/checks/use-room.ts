@@ -4,7 +4,7 @@ import { useState } from "react";
 import { useReadyOffline } from "../../kit/use-ready-offline.ts";
 import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
-import { type Board, dancerName } from "./board-data.ts";
+import { type Board, dancerName } from "./board.ts";
 import { openOf, unmarkedOf } from "./settled.ts";
 import { thingsOf } from "./use-lay-out.ts";
 import { inRoles, useMarking } from "./use-marking.ts";

@@ -1,7 +1,7 @@
 import type { LevelSeen } from "@map-step/contract";
 import type { Readiness, StatedClause } from "@map-step/core/check";
 import { describe, expect, it } from "vitest";
-import { taughtIn } from "./board-data.ts";
+import { taughtIn } from "./board.ts";
 import { hardnessInWords, twiceInWords } from "./figure-seen.tsx";
 import { openOf } from "./settled.ts";
 import { chanceInWords, readinessInWords, ruleInWords, settledInWords } from "./words.ts";
