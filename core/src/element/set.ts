@@ -1,6 +1,7 @@
 import { type Element, elementKey, type Reading } from "../notation/index.ts";
 import type { Dance } from "../time/index.ts";
 import { compileWays, readElement } from "./compile.ts";
+import { COMPOUNDS } from "./compounds.ts";
 import { SHIPPED } from "./shipped.ts";
 
 /** What of a dance the reading of its figures takes. */
@@ -30,7 +31,7 @@ export function elementSet(dance: NotatedDance): readonly Element[] {
     return faults.length === 0 ? [element] : [];
   });
   const replaced = new Set(own.map(({ name }) => elementKey(name)));
-  const shipped = SHIPPED.map((entry) => compileWays(entry, reading));
+  const shipped = [...SHIPPED, ...COMPOUNDS].map((entry) => compileWays(entry, reading));
   const set = [...own, ...shipped.filter(({ name }) => !replaced.has(elementKey(name)))];
   const [oldest] = kept.keys();
   if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);

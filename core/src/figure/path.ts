@@ -71,6 +71,10 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     case "back":
       return { out: hips, forward: -walk * factor };
     case "side":
+    // Where nothing is said a lunge, a slide and a sway go to the side.
+    case "lunge":
+    case "slide":
+    case "sway":
       return { out: hips + (side - hips) * factor, forward: 0 };
     case "close":
     // Without a direction they land beside the standing foot.
@@ -94,6 +98,8 @@ function reach(word: Action | Direction, factor: number): { out: number; forward
     case "scuff":
     case "heel":
     case "point":
+    case "swing":
+    case "ronde":
       return { out: hips, forward: tap * factor };
     case "flick":
       return { out: hips, forward: -tap * factor };

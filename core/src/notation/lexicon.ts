@@ -15,20 +15,38 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
   back: ["backward", "backwards", "bwd", "bk"],
   side: ["side step", "sidestep", "sideways"],
   close: ["together", "tog", "feet together", "step together"],
-  place: ["in place", "inplace", "on the spot", "step in place", "ball"],
-  replace: ["recover", "rec"],
+  place: [
+    "in place",
+    "inplace",
+    "on the spot",
+    "step in place",
+    "step on the spot",
+    "change weight",
+    "change of weight",
+    "weight change",
+    "ball",
+  ],
+  replace: ["recover", "rec", "return"],
   "cross-front": ["cross", "cross over", "cross in front", "front", "across", "in front"],
   "cross-behind": ["behind", "cross in back", "cross back"],
   "diagonal-forward": ["diag forward", "diag fwd", "diagonal fwd"],
   "diagonal-back": ["diag back"],
   stomp: ["stamp"],
-  hold: ["pause", "rest", "wait"],
+  hold: ["pause", "rest", "wait", "freeze"],
   drag: ["draw"],
-  heel: ["heel dig", "dig", "heel touch"],
-  touch: ["toe", "toe touch"],
-  tap: ["toe tap"],
-  hitch: ["knee", "knee lift", "lift the knee"],
-  brush: ["sweep"],
+  heel: ["heel dig", "dig", "heel touch", "heel tap", "tap heel", "touch heel"],
+  touch: ["toe", "toe touch", "touch toe"],
+  tap: ["toe tap", "tap toe"],
+  hitch: ["knee", "knee lift", "knee up", "lift the knee", "knee raise"],
+  swing: ["leg swing", "swing leg", "swing the leg"],
+  ronde: ["sweep", "rondé", "leg sweep", "sweep the leg"],
+  bump: ["hip bump", "bump hip", "hip"],
+  roll: ["body roll", "hip roll", "roll the hips", "hip circle"],
+  contract: ["contraction"],
+  snap: ["finger snap", "click", "snap fingers", "click fingers"],
+  slap: ["leg slap", "thigh slap", "heel slap"],
+  jump: ["land on both", "jump on both", "land"],
+  slide: ["glide"],
 };
 
 /** A phrase of an item: one of the actions, a bare `step` that waits for its direction, or an element. */
@@ -67,6 +85,12 @@ const actionPhrases = ACTIONS.flatMap((action) => {
   return [action, ...short, ...(EVERYDAY[action] ?? [])].map((phrase) => ({ phrase, action }));
 });
 
+/** Several of a name: `triple steps`, `crosses`. */
+const manyOf = (words: readonly string[]): string[] =>
+  words.map((word, at) =>
+    at < words.length - 1 ? word : /(?:s|x|ch|sh)$/.test(word) ? `${word}es` : `${word}s`,
+  );
+
 function lexiconOf(elements: readonly Element[]): Lexicon {
   const entries: Entry[] = [
     ...actionPhrases.map(
@@ -74,9 +98,14 @@ function lexiconOf(elements: readonly Element[]): Lexicon {
     ),
     { words: ["step"], meaning: { kind: "step" } },
     ...elements.flatMap((element) =>
-      [element.name, ...element.otherNames].map(
-        (name): Entry => ({ words: wordsOf(name), meaning: { kind: "element", element } }),
-      ),
+      [element.name, ...element.otherNames].flatMap((name): Entry[] => {
+        const words = wordsOf(name);
+        const meaning = { kind: "element" as const, element };
+        return [
+          { words, meaning },
+          { words: manyOf(words), meaning },
+        ];
+      }),
     ),
   ];
   const byFirst = new Map<string, Entry[]>();

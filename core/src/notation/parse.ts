@@ -6,11 +6,11 @@ import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
 import { isCount, type RhythmBeats } from "./read-count.ts";
 import { fullWord } from "./read-extras.ts";
-import { emptyRow, type RowContext, readRow } from "./read-row.ts";
-import { makeFault, type Report } from "./report.ts";
+import { emptyRow, endSpelling, type RowContext, readRow } from "./read-row.ts";
+import { makeFault, type Report, type ReportDoubt } from "./report.ts";
 import { resolveRole, type WrittenRole } from "./resolve.ts";
 import { type Statement, scan, type Token } from "./scan.ts";
-import type { Composition, Element, Fault, Figure, FollowerBy, Step } from "./types.ts";
+import type { Composition, Doubt, Element, Fault, Figure, FollowerBy, Step } from "./types.ts";
 import { isRole, MAX_BEATS, ROLES, type Role } from "./words.ts";
 
 /** What reading a text takes of its dance; `readingOf` of the elements gives it for a dance. */
@@ -32,6 +32,8 @@ export interface Parsed {
   readonly figure: Figure;
   /** In the order of the text. */
   readonly faults: readonly Fault[];
+  /** What was read in the likeliest way and may be meant otherwise, in the order of the text. */
+  readonly doubts: readonly Doubt[];
   /** For each role, the line on which each of its own steps stands. */
   readonly lines: Readonly<Partial<Record<Role, readonly number[]>>>;
 }
@@ -119,7 +121,7 @@ function readStatement(draft: TextDraft, statement: Statement, alone: boolean, c
   } else addRow(draft, statement, alone, context);
 }
 
-function readAll(text: string, reading: Reading, report: Report): TextDraft {
+function readAll(text: string, reading: Reading, report: Report, doubt: ReportDoubt): TextDraft {
   const draft: TextDraft = {
     roles: new Map(),
     uses: [],
@@ -131,7 +133,15 @@ function readAll(text: string, reading: Reading, report: Report): TextDraft {
   };
   const { elements, holds, swung = false, alone = false, slowBeats, quickBeats } = reading;
   const rhythm = { slowBeats, quickBeats };
-  const apart: RowContext = { rhythm, elements, swung, report, composed: false, ...(holds ? { holds } : {}) };
+  const apart: RowContext = {
+    rhythm,
+    elements,
+    swung,
+    report,
+    doubt,
+    composed: false,
+    ...(holds ? { holds } : {}),
+  };
   const composed: RowContext = { ...apart, composed: true };
   for (const scanned of scan(text)) {
     if (scanned.kind === "comment") {
@@ -142,6 +152,7 @@ function readAll(text: string, reading: Reading, report: Report): TextDraft {
     }
     readStatement(draft, scanned.tokens, alone, draft.uses.length > 0 ? composed : apart);
   }
+  for (const { row } of draft.roles.values()) endSpelling(row, apart);
   return draft;
 }
 
@@ -244,7 +255,8 @@ function writtenFigure(draft: TextDraft, report: Report): { figure: Figure; writ
 export function parseFigure(text: string, reading: Reading = COMMON, lookup: Lookup = () => null): Parsed {
   const faults: Fault[] = [];
   const report: Report = (at, expected, words) => void faults.push(makeFault(at, expected, words));
-  const draft = readAll(text, reading, report);
+  const asked: Stretch[] = [];
+  const draft = readAll(text, reading, report, (from, to, texts) => void asked.push({ from, to, texts }));
   const { figure, written } =
     draft.uses.length > 0 ? composedFigure(draft, lookup, report) : writtenFigure(draft, report);
   checkWhole(draft, figure, written, report);
@@ -258,5 +270,32 @@ export function parseFigure(text: string, reading: Reading = COMMON, lookup: Loo
       return own ? [[role, own.lines]] : [];
     }),
   );
-  return { figure, faults, lines };
+  // Where something cannot be read at all, that is said first.
+  const doubts = faults.length > 0 ? NO_DOUBTS : asked.map((one) => doubtOf(one, text, reading));
+  return { figure, faults, doubts, lines };
+}
+
+const NO_DOUBTS: readonly Doubt[] = [];
+
+interface Stretch {
+  readonly from: Token;
+  readonly to: Token;
+  readonly texts: readonly string[];
+}
+
+/** A doubt with what each reading of it comes to. */
+function doubtOf({ from, to, texts }: Stretch, text: string, reading: Reading): Doubt {
+  const { line, column } = from;
+  const row = text.split(/\r\n|\r|\n/)[line - 1] ?? "";
+  const length = (to.line === line ? to.column + to.length : row.length + 1) - column;
+  return {
+    line,
+    column,
+    length,
+    found: row.slice(column - 1, column - 1 + length),
+    choices: texts.map((choice) => {
+      const { figure } = parseFigure(`solo\n${choice}`, reading);
+      return { text: choice, steps: figure.steps.solo?.length ?? 0, beats: figure.length / TICKS_PER_BEAT };
+    }),
+  };
 }

@@ -1,8 +1,8 @@
 import { type Hold, holdNamed } from "../hold/index.ts";
 import { phraseAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
-import { readTurnSize, saysTurn, senseAt } from "./read-turn.ts";
-import { behind, type Report } from "./report.ts";
+import { readTurnSize, saysSense, saysTurn, senseAt } from "./read-turn.ts";
+import { behind, type Report, type ReportDoubt } from "./report.ts";
 import type { Token } from "./scan.ts";
 import type { Element, Foot, Step, Turn } from "./types.ts";
 import { isModifier, SHORT_FORMS } from "./words.ts";
@@ -16,6 +16,7 @@ export interface ItemContext {
   /** The holds of the dance; without them, any name is one. */
   readonly holds?: readonly Hold[];
   readonly report: Report;
+  readonly doubt: ReportDoubt;
   /** Whether a line may say only what is different from a used figure. */
   readonly composed: boolean;
 }
@@ -42,38 +43,41 @@ export const footAt = ({ tokens, at }: Cursor): Foot | undefined => footWord(tok
 /** The word before the cursor; at the beginning, the first. */
 export const last = ({ tokens, at }: Cursor): Token => (tokens[at - 1] ?? tokens[0]) as Token;
 
+const TURNS: ReadonlySet<string> = new Set(["turn", "turns", "turning", "turned"]);
+
 /** Reads what follows `turn`, or a turn said without that word: `1/4 L`. */
 function readTurn(cursor: Cursor, report: Report): Turn | null {
   const { tokens } = cursor;
   const early = readTurnSize(tokens, cursor.at);
   if (early) {
     const word = tokens[cursor.at + early.used];
-    const turnWord = word?.kind === "word" && fullWord(word) === "turn" ? 1 : 0;
-    const sense = senseAt(tokens, cursor.at + early.used + turnWord);
+    const turnWord = word?.kind === "word" && TURNS.has(fullWord(word)) ? 1 : 0;
+    const found = senseAt(tokens, cursor.at + early.used + turnWord);
     cursor.at += early.used + turnWord;
-    if (sense) {
-      cursor.at += 1;
-      return { sense, degrees: early.degrees };
+    if (found) {
+      cursor.at += found.used;
+      return { sense: found.sense, degrees: early.degrees };
     }
     report(tokens[cursor.at] ?? behind(last(cursor)), "L or R, the way the turn goes");
     return null;
   }
-  const sense = senseAt(tokens, cursor.at);
-  if (!sense) {
+  const found = senseAt(tokens, cursor.at);
+  if (!found) {
     report(tokens[cursor.at] ?? behind(last(cursor)), "L or R, the way the turn goes");
     return null;
   }
-  const size = readTurnSize(tokens, cursor.at + 1);
+  const { sense, used } = found;
+  const size = readTurnSize(tokens, cursor.at + used);
   if (size) {
-    cursor.at += 1 + size.used;
+    cursor.at += used + size.used;
     return { sense, degrees: size.degrees };
   }
-  const tried = tokens[cursor.at + 1];
+  const tried = tokens[cursor.at + used];
   report(
-    tried ?? behind(tokens[cursor.at] as Token),
+    tried ?? behind(tokens[cursor.at + used - 1] as Token),
     "the size of the turn: 1/8, 1/4, 1 1/2, up to 4 whole turns, or degrees from 9 to 2880",
   );
-  cursor.at += tried?.kind === "word" && /^\d/.test(tried.value) ? 2 : 1;
+  cursor.at += used + (tried?.kind === "word" && /^\d/.test(tried.value) ? 1 : 0);
   return null;
 }
 
@@ -137,7 +141,8 @@ export const modifierAt = (cursor: Cursor, context: ItemContext): string | null 
   const word = fullWord(token);
   if (word === "hold") return namesHold(cursor, context) ? word : null;
   if (isModifier(word)) return word;
-  return saysTurn(cursor.tokens, cursor.at) ? "turn" : null;
+  if (TURNS.has(word)) return "turn";
+  return saysTurn(cursor.tokens, cursor.at) || saysSense(token) ? "turn" : null;
 };
 
 /** Reads what is said more of an item, as far as it goes. */
@@ -147,7 +152,7 @@ export function readExtras(cursor: Cursor, extras: Extras, context: ItemContext)
     const token = cursor.tokens[cursor.at] as Token;
     const name = word === "small" || word === "long" ? "size" : (word as keyof Extras);
     if (extras[name] !== undefined) report(token, "each modifier once in a step");
-    if (word !== "turn" || fullWord(token) === "turn") cursor.at += 1;
+    if (word !== "turn" || TURNS.has(fullWord(token))) cursor.at += 1;
     switch (word) {
       case "turn": {
         const turn = readTurn(cursor, report);

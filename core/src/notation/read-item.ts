@@ -1,9 +1,10 @@
-import { dancedWords, directionAt, phraseAt } from "./lexicon.ts";
+import { dancedWords, directionAt, type Meaning, phraseAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
 import {
   type Cursor,
   type Extras,
   footAt,
+  fullWord,
   type ItemContext,
   last,
   modifierAt,
@@ -12,7 +13,8 @@ import {
   readHold,
   setHold,
 } from "./read-extras.ts";
-import { behind } from "./report.ts";
+import { readTurnSize, senseAt } from "./read-turn.ts";
+import { behind, type ReportDoubt } from "./report.ts";
 import type { Token } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
 import {
@@ -20,8 +22,9 @@ import {
   canBeBoth,
   DIRECTIONS,
   type Direction,
+  isDirection,
   MODIFIERS,
-  needsNoFoot,
+  mayHaveFoot,
   ROLES,
   takesDirection,
 } from "./words.ts";
@@ -66,11 +69,21 @@ function takeDirection(cursor: Cursor): Direction | undefined {
   return found?.direction;
 }
 
+/** `left`, `left foot` or `with the left foot`. */
 function takeFoot(cursor: Cursor): Foot | undefined {
   const foot = footAt(cursor);
-  if (foot) cursor.at += 1;
+  if (!foot) return undefined;
+  cursor.at += 1;
+  const word = cursor.tokens[cursor.at];
+  if (word?.kind === "word" && /^(foot|feet)$/i.test(word.value)) cursor.at += 1;
   return foot;
 }
+
+/** Whether something that is danced stands at the cursor, with no count, foot or comma before it. */
+const isDancedAt = ({ tokens, at }: Cursor, context: ItemContext): boolean =>
+  tokens[at] !== undefined &&
+  modifierAt({ tokens, at }, context) === null &&
+  phraseAt(tokens, at, context.elements) !== null;
 
 /** `step right` is a step to the right; `step` alone stays in place, `step back` goes back. */
 function readStepWord(cursor: Cursor, foot: Foot | undefined): Action {
@@ -87,11 +100,96 @@ interface What {
 
 const goes = ({ ways }: Element): boolean => ways[0]?.steps.some((step) => step.goes) === true;
 
-/** The direction and the foot that stand behind an element, in either order. */
-function readElementEnd(cursor: Cursor, element: Element, before: Foot | undefined): What {
+/** Where an element goes by itself. */
+const goesBy = ({ ways }: Element): Action | undefined => ways[0]?.steps.find((step) => step.goes)?.action;
+
+/** The direction and the foot that stand behind an element, in either order; what may be meant otherwise is in doubt. */
+function readElementEnd(
+  cursor: Cursor,
+  element: Element,
+  { foot: before, direction: said }: What,
+  begin: Token,
+  context: ItemContext,
+): What {
+  const { tokens } = cursor;
+  const { name } = element;
+  if (said !== undefined) return { foot: before ?? takeFoot(cursor), direction: said };
+  // What stays in place by itself is only said to: `anchor in place`.
+  if (!goes(element) && directionAt(tokens, cursor.at)?.direction === "place") takeDirection(cursor);
   const first = goes(element) ? takeDirection(cursor) : undefined;
+  if (first && isDancedAt(cursor, context))
+    context.doubt(begin, tokens[cursor.at - 1] as Token, [`${name} ${first},`, `${name}, ${first},`]);
+  const word = tokens[cursor.at];
   const foot = before ?? takeFoot(cursor);
-  return { foot, direction: first ?? (goes(element) && foot ? takeDirection(cursor) : undefined) };
+  const direction = first ?? (goes(element) && foot ? takeDirection(cursor) : undefined);
+  const isBySide = !direction && !before && foot && foot !== "both" && goesBy(element) !== "side";
+  if (!isBySide || !word || word.value.length < 2 || !goes(element)) return { foot, direction };
+  const ways = [`${name} ${foot},`, `${name} side ${foot},`];
+  const isRock = name === "rock step";
+  context.doubt(begin, word, isRock ? ways.toReversed() : ways);
+  return { foot, direction: isRock ? "side" : undefined };
+}
+
+/** Elements before which a direction says where they go, and nothing else: `side rock`. */
+const COMPOUNDS: ReadonlySet<string> = new Set([
+  ...["rock step", "shuffle", "lock step", "walk", "run", "step close", "balance", "step hop"],
+]);
+
+interface Compound {
+  readonly element: Element;
+  readonly direction: Direction | undefined;
+  readonly used: number;
+}
+
+/** A direction and an element that goes are one thing: `side rock`, `back shuffle`. Where it may be two, that is asked. */
+function compoundAt(
+  { tokens, at }: Cursor,
+  meaning: Meaning,
+  used: number,
+  context: ItemContext,
+): Compound | null {
+  if (meaning.kind !== "action" || !isDirection(meaning.action)) return null;
+  const next = phraseAt(tokens, at + used, context.elements);
+  if (next?.meaning.kind !== "element" || !goes(next.meaning.element)) return null;
+  const { element } = next.meaning;
+  const direction = meaning.action;
+  const rock = context.elements.find(({ name }) => name === "rock step");
+  const [from, to] = [tokens[at] as Token, tokens[at + used + next.used - 1] as Token];
+  // A break back is a rock in one school, and a step more in the other.
+  const isBreak = element.name === "break" && rock !== undefined;
+  const asRock = isBreak && direction === "back";
+  if (isBreak) {
+    const ways = [`rock step ${direction},`, `${element.name} ${direction},`];
+    context.doubt(from, to, asRock ? ways : ways.toReversed());
+  } else if (!COMPOUNDS.has(element.name))
+    context.doubt(from, to, [`${element.name} ${direction},`, `${direction}, ${element.name},`]);
+  const own = asRock ? rock : element;
+  return {
+    element: own,
+    direction: goesBy(own) === direction ? undefined : direction,
+    used: used + next.used,
+  };
+}
+
+/** The phrase at the cursor; of a name that ends in a word such as `turn`, only what stands before where that says more. */
+function itemPhraseAt({ tokens, at }: Cursor, context: ItemContext): ReturnType<typeof phraseAt> {
+  const phrase = phraseAt(tokens, at, context.elements);
+  if (phrase?.meaning.kind !== "element" || phrase.used < 2) return phrase;
+  const end = at + phrase.used - 1;
+  if (!saysMore(tokens, end, context)) return phrase;
+  const shorter = phraseAt(tokens.slice(at, end), 0, context.elements);
+  return shorter && shorter.used === phrase.used - 1 ? shorter : phrase;
+}
+
+/** Whether a word with what stands behind it says more of a step: a turn with its size, a hold with its name. */
+function saysMore(tokens: readonly Token[], at: number, context: ItemContext): boolean {
+  const token = tokens[at] as Token;
+  const word = token.kind === "word" ? fullWord(token) : "";
+  if (word === "hold") return namesHold({ tokens, at }, context);
+  if (word === "lead" || word === "cue") return tokens[at + 1]?.kind === "text";
+  if (word !== "turn") return false;
+  const sense = senseAt(tokens, at + 1);
+  return sense !== null && readTurnSize(tokens, at + 1 + sense.used) !== null;
 }
 
 /** The direction and the foot that stand behind an action, in either order. */
@@ -104,7 +202,7 @@ function readActionEnd(
 ): What {
   const takes = takesDirection(action);
   const first = takes ? readDirection(cursor, isMarked || before !== undefined, context) : undefined;
-  const foot = before ?? (needsNoFoot(action) ? undefined : takeFoot(cursor));
+  const foot = before ?? (mayHaveFoot(action) ? takeFoot(cursor) : undefined);
   return { foot, direction: first ?? (takes && foot ? readDirection(cursor, true, context) : undefined) };
 }
 
@@ -142,10 +240,14 @@ function knownFor({ elements, holds = NO_HOLDS }: ItemContext): Map<string, Know
   return items;
 }
 
+/** No item is read from more words than these, so that a long line is read in time that grows with it. */
+const MOST_LOOKED_AT = 32;
+
 /** What an item is read from: the words from the cursor on, and what stands before them. */
 function keyOf({ tokens, at }: Cursor, isCounted: boolean, isFirst: boolean, composed: boolean): string {
-  let key = `${isCounted}${isFirst}${composed}`;
-  for (let index = at; index < tokens.length; index++) {
+  let key = `${isCounted}${isFirst}${composed}${tokens.length > at + MOST_LOOKED_AT}`;
+  const end = Math.min(tokens.length, at + MOST_LOOKED_AT);
+  for (let index = at; index < end; index++) {
     const { kind, value, open } = tokens[index] as Token;
     key += `${kind === "word" ? " " : open ? "\n“" : '\n"'}${value}`;
   }
@@ -175,8 +277,13 @@ export function readItem(
     sound = false;
     context.report(...fault);
   };
-  const item = readItemAnew(cursor, isCounted, isFirst, { ...context, report });
-  if (item && sound) items.set(key, { item, used: cursor.at - before });
+  const doubt: ReportDoubt = (...stretch) => {
+    sound = false;
+    context.doubt(...stretch);
+  };
+  const item = readItemAnew(cursor, isCounted, isFirst, { ...context, report, doubt });
+  if (item && sound && cursor.at - before < MOST_LOOKED_AT / 2)
+    items.set(key, { item, used: cursor.at - before });
   return item;
 }
 
@@ -193,7 +300,7 @@ function readItemAnew(
   isFirst: boolean,
   context: ItemContext,
 ): Item | null {
-  const { report, elements, composed } = context;
+  const { report, composed } = context;
   const at = cursor.tokens[cursor.at] ?? behind(last(cursor));
   const extras: Extras = {};
   const before = takeFoot(cursor);
@@ -201,19 +308,23 @@ function readItemAnew(
     readExtras(cursor, extras, context);
     return { kind: "change", at, ...(before ? { foot: before } : {}), extras };
   }
-  const phrase = phraseAt(cursor.tokens, cursor.at, elements);
+  const begin = cursor.tokens[cursor.at] ?? at;
+  const phrase = itemPhraseAt(cursor, context);
   if (!phrase) return reportNoItem(cursor, before, isFirst, context);
   const { meaning } = phrase;
   const changesHold = meaning.kind === "action" && meaning.action === "hold" && namesHold(cursor, context);
-  cursor.at += phrase.used;
-  if (meaning.kind === "element") {
-    const { foot, direction } = readElementEnd(cursor, meaning.element, before);
+  const compound = compoundAt(cursor, meaning, phrase.used, context);
+  cursor.at += compound?.used ?? phrase.used;
+  if (compound || meaning.kind === "element") {
+    const element = compound?.element ?? (meaning as { readonly element: Element }).element;
+    const said = { foot: before, direction: compound?.direction };
+    const { foot, direction } = readElementEnd(cursor, element, said, begin, context);
     readExtras(cursor, extras, context);
     if (foot === "both") {
-      report(at, `L or R before ${meaning.element.name}`);
+      report(at, `L or R before ${element.name}`);
       return null;
     }
-    return { kind: "element", element: meaning.element, at, extras, ...given({ foot, direction }) };
+    return { kind: "element", element, at, extras, ...given({ foot, direction }) };
   }
   const action = meaning.kind === "step" ? readStepWord(cursor, before) : meaning.action;
   const { foot, direction } = readActionEnd(cursor, action, before, isCounted && isFirst, context);

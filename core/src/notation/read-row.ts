@@ -11,10 +11,11 @@ import {
   readCount,
   readRhythm,
 } from "./read-count.ts";
-import { type Cursor, footWord, fullWord, type ItemContext } from "./read-extras.ts";
+import { type Cursor, footWord, fullWord, type ItemContext, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
 import { behind } from "./report.ts";
 import type { Token } from "./scan.ts";
+import type { Element } from "./types.ts";
 import { MAX_BEATS } from "./words.ts";
 
 /** Something of a role in its time, in the order of the text. */
@@ -47,6 +48,17 @@ export interface RoleRow {
   end: Ticks;
   /** Some of it has no count of its own. */
   uncounted: boolean;
+  /** An element that was said last, while what follows may only spell its steps out. */
+  spelling: Spelling | null;
+}
+
+/** An element of which the steps are said as well: `rock, recover`. */
+interface Spelling {
+  readonly element: Element;
+  readonly place: Placed & { readonly kind: "item" };
+  /** How many of its steps were said, the first by its name. */
+  said: number;
+  last: Token;
 }
 
 /** A role before anything is read of it. */
@@ -57,6 +69,7 @@ export const emptyRow = (): RoleRow => ({
   beat: 0,
   end: 0,
   uncounted: false,
+  spelling: null,
 });
 
 /** What reading takes of the dance for a row of steps. */
@@ -91,17 +104,26 @@ function readOnset(row: RoleRow, count: Token, { rhythm, swung, report }: RowCon
 }
 
 /** `slow turn L 1/4`, `slow L`: nothing that is danced follows, so the word is what is danced. */
-function standsAlone({ tokens, at }: Cursor, { elements }: RowContext): boolean {
+function standsAlone({ tokens, at }: Cursor, context: RowContext): boolean {
+  const { elements } = context;
   const next = tokens[at + 1];
   if (!next) return false;
-  const isFoot = footWord(next) !== undefined;
-  return !isCount(next) && phraseAt(tokens, isFoot ? at + 2 : at + 1, elements) === null;
+  const from = footWord(next) === undefined ? at + 1 : at + 2;
+  if (isCount(next)) return false;
+  const word = tokens[from];
+  const isHold = word?.kind === "word" && fullWord(word) === "hold";
+  return phraseAt(tokens, from, elements) === null || (isHold && namesHold({ tokens, at: from }, context));
 }
 
 /** Counts that stand one after the other; null among them for one that cannot be read. */
 function takeCounts(row: RoleRow, cursor: Cursor, context: RowContext): (Counted | null)[] {
   const counts: (Counted | null)[] = [];
   for (let token = cursor.tokens[cursor.at]; token && isCount(token); token = cursor.tokens[cursor.at]) {
+    // Between things said in a row without counts, `and` only joins them.
+    if (row.byRhythm === null && row.uncounted && token.value.toLowerCase() === "and") {
+      cursor.at += 1;
+      continue;
+    }
     if (isRhythmName(token) && (row.byRhythm === false || standsAlone(cursor, context))) break;
     cursor.at += 1;
     for (const at of countsWithin(token)) {
@@ -153,15 +175,97 @@ function placeRhythm(row: RoleRow, counts: readonly Counted[], { elements }: Row
 
 const isHold = (item: Item): boolean => item.kind === "step" && item.action === "hold";
 
+/** Words that only join what is danced. */
+const JOINERS: ReadonlySet<string> = new Set(["then", "plus", "into"]);
+
+const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
+const HOW_MANY: Readonly<Record<string, number>> = {
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  seven: 7,
+  eight: 8,
+};
+const wordOf = (token: Token | undefined): string =>
+  token?.kind === "word" ? token.value.toLowerCase() : "";
+
+/** `x2`, `twice` or `three times` behind what is danced. */
+function takeTimes(cursor: Cursor): number | null {
+  const { tokens, at } = cursor;
+  const word = wordOf(tokens[at]);
+  const spoken = wordOf(tokens[at + 1]) === "times" ? (HOW_MANY[word] ?? timesWritten(word)) : null;
+  const times = timesIn(tokens[at]) ?? HOW_OFTEN[word] ?? spoken;
+  if (times === null) return null;
+  cursor.at += spoken === times && HOW_OFTEN[word] === undefined && timesIn(tokens[at]) === null ? 2 : 1;
+  return times;
+}
+const timesWritten = (word: string): number | null => (/^[1-9]$/.test(word) ? Number(word) : null);
+
+/** `two walks`, `three triple steps`. */
+function timesBefore(cursor: Cursor): number | null {
+  const many = HOW_MANY[wordOf(cursor.tokens[cursor.at])] ?? null;
+  if (many !== null) cursor.at += 1;
+  return many;
+}
+
 /** Goes on behind a word that cannot be read: at the next count. */
 function skipToCount(cursor: Cursor): void {
   cursor.at += 1;
   while (cursor.at < cursor.tokens.length && !isCount(cursor.tokens[cursor.at] as Token)) cursor.at += 1;
 }
 
+/** An element whose steps are often said after its name: those that come back onto the other foot. */
+const canBeSpelled = ({ ways }: Element): boolean => ways[0]?.steps[1]?.action === "replace";
+
+/** Whether a step only says what the element before it does: `recover` after a rock adds nothing. */
+function spells(row: RoleRow, item: Item, [count, ...more]: readonly Counted[], at: Token): boolean {
+  const { spelling } = row;
+  if (!spelling || item.kind !== "step" || item.foot || more.length > 0) return false;
+  if (Object.keys(item.extras).length > 0) return false;
+  const step = spelling.element.ways[0]?.steps[spelling.said];
+  if (!step || step.action !== item.action) return false;
+  if (count && count.onset !== spelling.place.onset + step.onset) return false;
+  spelling.said += 1;
+  spelling.last = at;
+  if (count) row.end = Math.max(row.end, nextBeat(count.onset));
+  if (spelling.said === spelling.element.ways[0]?.steps.length) row.spelling = null;
+  return true;
+}
+
+/** Of an element whose steps were said in part, only those are danced; whether all were meant is asked. */
+export function endSpelling(row: RoleRow, { doubt }: RowContext): void {
+  const { spelling } = row;
+  row.spelling = null;
+  if (!spelling || spelling.said < 2) return;
+  const { element, place, said, last } = spelling;
+  const index = row.placed.indexOf(place);
+  if (index < 0 || place.item.kind !== "element") return;
+  const steps = element.ways[0]?.steps ?? [];
+  const { direction, foot, extras } = place.item;
+  const own = steps.slice(0, said).map((step, at): Placed => {
+    const action = step.goes && direction ? direction : step.action;
+    const item: Item = {
+      kind: "step",
+      action,
+      at: place.at,
+      extras: at === 0 ? extras : {},
+      ...(at === 0 && foot ? { foot } : {}),
+    };
+    return { kind: "item", at: place.at, onset: place.onset + step.onset, item };
+  });
+  row.placed.splice(index, 1, ...own);
+  const ends = place.onset + (steps[said]?.onset ?? element.ways[0]?.length ?? 0);
+  if (index === row.placed.length - own.length) row.end = Math.min(row.end, ends);
+  const words = steps.slice(0, said).map((step) => (step.goes && direction ? direction : step.action));
+  const whole = [element.name, direction ?? ""].filter(Boolean).join(" ");
+  doubt(place.item.at, last, [`${words.join(", ")},`, `${whole},`]);
+}
+
 /** Lays an item, as often as it is said, at as many of the counts before it as it has steps. */
 function placeTimes(row: RoleRow, item: Item, counts: Counted[], times: number): void {
-  for (let time = 0; time < times; time++) {
+  for (let time = 0; time < times && row.end <= MAX_BEATS * TICKS_PER_BEAT; time++) {
     const steps = stepsIn(item);
     const own = counts.splice(0, counts.length >= steps ? steps : 1);
     place(row, item, own);
@@ -192,23 +296,47 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
       else for (const { at, onset } of waiting.splice(0)) row.placed.push({ kind: "omit", at, onset });
       continue;
     }
+    if (JOINERS.has(next.kind === "word" ? next.value.toLowerCase() : "")) {
+      cursor.at += 1;
+      continue;
+    }
     if (saysOtherSide(tokens, cursor.at)) {
+      endSpelling(row, context);
+      if (2 * row.end > MAX_BEATS * TICKS_PER_BEAT) {
+        report(next, `at most ${MAX_BEATS} beats in a figure`);
+        return;
+      }
       row.placed.push({ kind: "other-side", at: next, onset: row.end });
       row.end = 2 * Math.ceil(row.end / TICKS_PER_BEAT) * TICKS_PER_BEAT;
       cursor.at += 2;
       continue;
     }
     const isCounted = waiting.length > 0 || lost;
+    const many = isCounted ? null : timesBefore(cursor);
+    const begin = cursor.tokens[cursor.at] as Token;
     const item = readItem(cursor, isCounted, isFirst, context);
     if (!item) {
       waiting = [];
       skipToCount(cursor);
       continue;
     }
-    const times = timesIn(tokens[cursor.at]);
-    if (times !== null) cursor.at += 1;
+    const times = takeTimes(cursor) ?? many ?? 1;
+    if (times === 1 && spells(row, item, waiting, begin)) {
+      waiting = [];
+      continue;
+    }
+    endSpelling(row, context);
     // Where its count cannot be read, it is not known when it is danced.
-    if (waiting.length > 0 || !lost) placeTimes(row, item, waiting, times ?? 1);
+    if (waiting.length === 0 && lost) continue;
+    placeTimes(row, item, waiting, times);
+    const place = row.placed.at(-1);
+    if (times === 1 && !context.composed && item.kind === "element" && canBeSpelled(item.element))
+      if (place?.kind === "item" && !place.onsets)
+        row.spelling = { element: item.element, place, said: 1, last: begin };
+    if (row.end > MAX_BEATS * TICKS_PER_BEAT) {
+      report(begin, `at most ${MAX_BEATS} beats in a figure`);
+      return;
+    }
   }
   const [left] = waiting;
   if (!left || placeRhythm(row, waiting, context)) return;

@@ -21,6 +21,18 @@ const SPOKEN: Readonly<Record<string, number>> = {
   "three-quarter": 270,
   "three-quarters": 270,
 };
+/** Parts of a turn of which there may be several: `three half turns`. */
+const PARTS: Readonly<Record<string, number>> = { eighth: 45, quarter: 90, half: 180, full: 360, whole: 360 };
+const NUMBERS: Readonly<Record<string, number>> = {
+  one: 1,
+  two: 2,
+  three: 3,
+  four: 4,
+  five: 5,
+  six: 6,
+  double: 2,
+  triple: 3,
+};
 
 /** Degrees of a part of a turn such as `1/2` or `½`; null when it is none. */
 function fractionOf(word: string): number | null {
@@ -41,6 +53,20 @@ const wordAt = (tokens: readonly Token[], at: number): string => {
   return token?.kind === "word" ? token.value.toLowerCase() : "";
 };
 
+/** `three half turns`, `two full turns`, `one and a half`, `3 quarters`. */
+function spokenSize(tokens: readonly Token[], from: number): Size | null {
+  const many =
+    NUMBERS[wordAt(tokens, from)] ??
+    (/^[2-6]$/.test(wordAt(tokens, from)) ? Number(wordAt(tokens, from)) : 0);
+  if (many === 0) return null;
+  const next = wordAt(tokens, from + 1);
+  const part = PARTS[next.replace(/s$/, "")];
+  if (part !== undefined) return accept(many * part, 2);
+  if (next === "and" && wordAt(tokens, from + 2) === "a" && PARTS[wordAt(tokens, from + 3)] !== undefined)
+    return accept(many * 360 + (PARTS[wordAt(tokens, from + 3)] ?? 0), 4);
+  return null;
+}
+
 /**
  * Reads `½`, `1/2`, `1 1/2`, `1.5`, `quarter`, `90°`, `2` (whole turns up to 4) or degrees from 9 on. Returns degrees
  * and tokens used.
@@ -51,7 +77,8 @@ export function readTurnSize(tokens: readonly Token[], from: number): Size | nul
   if (fraction !== null) return accept(fraction, 1);
   const spoken = SPOKEN[word];
   if (spoken !== undefined) return accept(spoken, 1);
-  if (word === "three" && /^quarters?$/.test(wordAt(tokens, from + 1))) return accept(270, 2);
+  const several = spokenSize(tokens, from);
+  if (several) return several;
   const mixed = /^([1-8])([⅛¼⅜½¾])$/.exec(word);
   if (mixed) return accept(Number(mixed[1]) * 360 + (fractionOf(mixed[2] ?? "") ?? 0), 1);
   if (/^\d{0,1}\.\d{1,4}$/.test(word)) return accept(Number(word) * 360, 1);
@@ -65,11 +92,39 @@ export function readTurnSize(tokens: readonly Token[], from: number): Size | nul
   return accept(whole <= MOST_WHOLE && named === 1 ? whole * 360 : whole, named);
 }
 
-/** The way a turn goes, `L` or `left`; null for anything else. */
-export const senseAt = (tokens: readonly Token[], at: number): Turn["sense"] | null => {
-  const word = wordAt(tokens, at);
-  return word === "l" || word === "left" ? "L" : word === "r" || word === "right" ? "R" : null;
+const SENSES: Readonly<Record<string, Turn["sense"]>> = {
+  l: "L",
+  left: "L",
+  ccw: "L",
+  anticlockwise: "L",
+  counterclockwise: "L",
+  "anti-clockwise": "L",
+  "counter-clockwise": "L",
+  r: "R",
+  right: "R",
+  cw: "R",
+  clockwise: "R",
 };
+const TOWARDS: ReadonlySet<string> = new Set(["to", "over", "towards", "toward"]);
+const WHOSE: ReadonlySet<string> = new Set(["the", "your", "their", "her", "his", "one's"]);
+
+/** The way a turn goes, as `L`, `left`, `clockwise`, `to the left` or `over the left shoulder`; null for anything else. */
+export function senseAt(
+  tokens: readonly Token[],
+  at: number,
+): { readonly sense: Turn["sense"]; readonly used: number } | null {
+  const bare = SENSES[wordAt(tokens, at)];
+  if (bare) return { sense: bare, used: 1 };
+  if (!TOWARDS.has(wordAt(tokens, at))) return null;
+  const skipped = WHOSE.has(wordAt(tokens, at + 1)) ? 2 : 1;
+  const sense = SENSES[wordAt(tokens, at + skipped)];
+  if (!sense) return null;
+  return { sense, used: skipped + (wordAt(tokens, at + skipped + 1) === "shoulder" ? 2 : 1) };
+}
+
+/** Whether a word can only be the way of a turn: `clockwise`. */
+export const saysSense = (token: Token | undefined): boolean =>
+  token?.kind === "word" && /clockwise$|^c?cw$/i.test(token.value);
 
 /** Whether a part of a turn stands at a place that can be meant without the word `turn`: not a bare number. */
 export const saysTurn = (tokens: readonly Token[], at: number): boolean =>

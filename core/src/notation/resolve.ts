@@ -41,6 +41,8 @@ const freeFoot = ({ standing, first }: Dancer): "L" | "R" =>
 
 function footOf(dancer: Dancer, action: Step["action"]): Foot | null {
   if (needsNoFoot(action)) return null;
+  // Nobody jumps onto one foot unless it is said.
+  if (action === "jump") return "both";
   return action === "hop" ? other(freeFoot(dancer)) : freeFoot(dancer);
 }
 

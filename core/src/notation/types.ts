@@ -1,4 +1,5 @@
 import type { Ticks } from "../time/index.ts";
+import { counted } from "../words/index.ts";
 import type { Action, Direction, Role } from "./words.ts";
 
 /** How a follower's steps follow from the leader's; see `oppositeSteps` and `imageSteps`. */
@@ -132,6 +133,38 @@ export interface Fault {
   readonly question?: string;
   readonly choices?: readonly string[];
 }
+
+/** One way in which a stretch may be meant: what would be written in its place, and what that comes to. */
+export interface DoubtChoice {
+  readonly text: string;
+  readonly steps: number;
+  readonly beats: number;
+}
+
+/** Something that was read in the likeliest way and may be meant otherwise. Lines and columns count from 1. */
+export interface Doubt extends Pick<Fault, "line" | "column" | "length" | "found"> {
+  /** As it was read first, then the other ways; each reads back without a doubt. */
+  readonly choices: readonly DoubtChoice[];
+}
+
+/**
+ * A doubt as a question.
+ * @example
+ * doubtText({ found: "rock back", choices: [{ text: "rock step back,", steps: 2, beats: 2 }] })
+ * // "“rock back” is read as rock step back (2 steps, 2 beats)."
+ */
+export function doubtText({ found, choices }: Pick<Doubt, "found" | "choices">): string {
+  const [read, ...others] = choices.map(choiceText);
+  return `“${found}” is read as ${read ?? found}.${others.length > 0 ? ` Or do you mean ${others.join(", or ")}?` : ""}`;
+}
+
+/**
+ * What a choice comes to.
+ * @example
+ * choiceText({ text: "rock step, back,", steps: 3, beats: 3 }) // "rock step, back (3 steps, 3 beats)"
+ */
+export const choiceText = ({ text, steps, beats }: DoubtChoice): string =>
+  `${text.replace(/,\s*$/, "")} (${counted(steps, "step")}, ${counted(beats, "beat")})`;
 
 /**
  * A fault as one sentence: what to write, instead of what.

@@ -15,6 +15,10 @@ export const WEIGHT_ACTIONS = [
   "diagonal-forward",
   "diagonal-back",
   "stomp",
+  "lunge",
+  "slide",
+  "jump",
+  "sway",
 ] as const;
 
 /** Actions that leave the weight where it is. */
@@ -33,10 +37,40 @@ export const FREE_ACTIONS = [
   "drag",
   "hop",
   "clap",
+  "swing",
+  "ronde",
+  "bump",
+  "roll",
+  "bounce",
+  "shimmy",
+  "contract",
+  "lean",
+  "sit",
+  "kneel",
+  "dip",
+  "drop",
+  "snap",
+  "slap",
 ] as const;
 
 /** Actions without weight that the whole body can do; all others are done with a foot. */
-const BODY_ACTIONS = ["swivel", "hold", "clap"] as const;
+const BODY_ACTIONS = [
+  "swivel",
+  "hold",
+  "clap",
+  "bump",
+  "roll",
+  "bounce",
+  "shimmy",
+  "contract",
+  "lean",
+  "sit",
+  "kneel",
+  "dip",
+  "drop",
+  "snap",
+  "slap",
+] as const;
 /** Actions without weight that both feet can do together. */
 const BOTH_ACTIONS = [...BODY_ACTIONS, "heel"] as const;
 
@@ -59,7 +93,7 @@ export const MODIFIERS = ["turn", "small", "long", "hold", "lead", "cue"] as con
 export const ROLES = ["leader", "follower", "solo"] as const;
 
 /** Actions with weight that say what the foot does, so that where it goes can be said too. */
-const DIRECTED: readonly string[] = ["lock", "replace", "stomp"];
+const DIRECTED: readonly string[] = ["lock", "replace", "stomp", "lunge", "slide", "jump", "sway"];
 
 /** One of `WEIGHT_ACTIONS`. */
 export type WeightAction = (typeof WEIGHT_ACTIONS)[number];
@@ -102,6 +136,24 @@ export const SHORT_FORMS: Readonly<Record<string, string>> = {
   dg: "drag",
   hp: "hop",
   cl: "clap",
+  lu: "lunge",
+  sl: "slide",
+  jp: "jump",
+  sy: "sway",
+  sg: "swing",
+  rd: "ronde",
+  bp: "bump",
+  rl: "roll",
+  bo: "bounce",
+  sh: "shimmy",
+  ct: "contract",
+  ln: "lean",
+  si: "sit",
+  kn: "kneel",
+  dp: "dip",
+  dr: "drop",
+  sn: "snap",
+  sa: "slap",
   tn: "turn",
   sm: "small",
   lg: "long",
@@ -144,6 +196,13 @@ export const isAction = among<Action>([...WEIGHT_ACTIONS, ...FREE_ACTIONS]);
  * needsNoFoot("hold") // true
  */
 export const needsNoFoot: (action: string) => boolean = among(BODY_ACTIONS);
+const OF_ONE_SIDE: ReadonlySet<string> = new Set(["bump", "roll", "lean", "kneel", "dip", "snap", "slap"]);
+/**
+ * Whether a foot, or a side of the body, may be said of an action.
+ * @example
+ * mayHaveFoot("hold") // false
+ */
+export const mayHaveFoot = (action: string): boolean => !needsNoFoot(action) || OF_ONE_SIDE.has(action);
 /**
  * Whether both feet can do an action at once: a step lands on both, but nobody kicks with both.
  * @example
@@ -169,10 +228,13 @@ export const isModifier = among(MODIFIERS);
  */
 export const isRole = among(ROLES);
 
+/** What is heard or seen of the whole body and goes nowhere. */
+const UNDIRECTED: ReadonlySet<Action> = new Set(["clap", "snap", "slap", "shimmy", "contract", "bounce"]);
+
 /**
  * Actions that may be followed by a direction.
  * @example
  * takesDirection("tap") // true
  */
 export const takesDirection = (action: Action): boolean =>
-  isWeightAction(action) ? DIRECTED.includes(action) : action !== "clap";
+  isWeightAction(action) ? DIRECTED.includes(action) : !UNDIRECTED.has(action);
