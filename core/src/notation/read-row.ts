@@ -124,7 +124,8 @@ function takeCounts(row: RoleRow, cursor: Cursor, context: RowContext): (Counted
       cursor.at += 1;
       continue;
     }
-    if (isRhythmName(token) && (row.byRhythm === false || standsAlone(cursor, context))) break;
+    const isCounted = row.byRhythm === false || (row.byRhythm === null && counts.length > 0);
+    if (isRhythmName(token) && (isCounted || standsAlone(cursor, context))) break;
     cursor.at += 1;
     for (const at of countsWithin(token)) {
       const onset = readOnset(row, at, context);
@@ -258,9 +259,8 @@ export function endSpelling(row: RoleRow, { doubt }: RowContext): void {
   row.placed.splice(index, 1, ...own);
   const ends = place.onset + (steps[said]?.onset ?? element.ways[0]?.length ?? 0);
   if (index === row.placed.length - own.length) row.end = Math.min(row.end, ends);
-  const words = steps.slice(0, said).map((step) => (step.goes && direction ? direction : step.action));
-  const whole = [element.name, direction ?? ""].filter(Boolean).join(" ");
-  doubt(place.item.at, last, [`${words.join(", ")},`, `${whole},`]);
+  const words = steps.map((step) => (step.goes && direction ? direction : step.action));
+  doubt(place.item.at, last, [`${words.slice(0, said).join(", ")},`, `${words.join(", ")},`]);
 }
 
 /** Lays an item, as often as it is said, at as many of the counts before it as it has steps. */
@@ -321,7 +321,7 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
       continue;
     }
     const times = takeTimes(cursor) ?? many ?? 1;
-    if (times === 1 && spells(row, item, waiting, begin)) {
+    if (times === 1 && spells(row, item, waiting, tokens[cursor.at - 1] as Token)) {
       waiting = [];
       continue;
     }

@@ -166,6 +166,32 @@ export function doubtText({ found, choices }: Pick<Doubt, "found" | "choices">):
 export const choiceText = ({ text, steps, beats }: DoubtChoice): string =>
   `${text.replace(/,\s*$/, "")} (${counted(steps, "step")}, ${counted(beats, "beat")})`;
 
+/** Words before a name that belong to it: feet and counts. */
+const BELONG: ReadonlySet<string> = new Set(["left", "right", "both", "foot", "slow", "quick", "and"]);
+
+/**
+ * A text with a doubt answered.
+ * @example
+ * answerDoubt("rock back side", { line: 1, column: 1, length: 9 }, { text: "rock step, back,", steps: 3, beats: 3 })
+ * // "rock step, back, side"
+ */
+export function answerDoubt(
+  text: string,
+  { line, column, length }: Pick<Doubt, "line" | "column" | "length">,
+  { text: chosen }: DoubtChoice,
+): string {
+  const lines = text.split("\n");
+  const row = lines[line - 1] ?? "";
+  const rest = row.slice(column - 1 + length);
+  // A comma stands once, and not at the end.
+  const own = /^\s*(?:[,;]|$)/.test(rest) ? chosen.replace(/,\s*$/, "") : chosen;
+  const before = row.slice(0, column - 1);
+  const word = /(\p{L}{2,})\s*$/u.exec(before)?.[1]?.toLowerCase();
+  const isApart = word === undefined || BELONG.has(word);
+  lines[line - 1] = (isApart ? before : `${before.trimEnd()}, `) + own + rest;
+  return lines.join("\n");
+}
+
 /**
  * A fault as one sentence: what to write, instead of what.
  * @example

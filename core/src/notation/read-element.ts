@@ -1,0 +1,138 @@
+import { directionAt, type Meaning, phraseAt } from "./lexicon.ts";
+import { type Cursor, footAt, fullWord, type ItemContext, modifierAt, namesHold } from "./read-extras.ts";
+import { readTurnSize, senseAt } from "./read-turn.ts";
+import type { Token } from "./scan.ts";
+import type { Element, Foot } from "./types.ts";
+import { type Action, type Direction, isDirection } from "./words.ts";
+
+/** The foot and the direction that were said of what is danced. */
+export interface What {
+  readonly foot: Foot | undefined;
+  readonly direction: Direction | undefined;
+}
+
+/** A direction that stands at the cursor, taken. */
+export function takeDirection(cursor: Cursor): Direction | undefined {
+  const found = directionAt(cursor.tokens, cursor.at);
+  if (found) cursor.at += found.used;
+  return found?.direction;
+}
+
+/** `left`, `left foot` or `with the left foot`. */
+export function takeFoot(cursor: Cursor): Foot | undefined {
+  const foot = footAt(cursor);
+  if (!foot) return undefined;
+  cursor.at += 1;
+  const word = cursor.tokens[cursor.at];
+  if (word?.kind === "word" && /^(foot|feet)$/i.test(word.value)) cursor.at += 1;
+  return foot;
+}
+
+/** Whether something that is danced stands at the cursor, with no count, foot or comma before it. */
+const isDancedAt = ({ tokens, at }: Cursor, context: ItemContext): boolean =>
+  tokens[at] !== undefined &&
+  modifierAt({ tokens, at }, context) === null &&
+  phraseAt(tokens, at, context.elements) !== null;
+
+const goes = ({ ways }: Element): boolean => ways[0]?.steps.some((step) => step.goes) === true;
+
+/** Where an element goes by itself. */
+const goesBy = ({ ways }: Element): Action | undefined => ways[0]?.steps.find((step) => step.goes)?.action;
+
+/** The direction and the foot that stand behind an element, in either order; what may be meant otherwise is in doubt. */
+export function readElementEnd(
+  cursor: Cursor,
+  element: Element,
+  { foot: before, direction: said, isSaid }: What & { readonly isSaid: boolean },
+  begin: Token,
+  context: ItemContext,
+): What {
+  const { tokens } = cursor;
+  const { name } = element;
+  if (isSaid) return { foot: before ?? takeFoot(cursor), direction: said };
+  // What stays in place by itself is only said to: `anchor in place`.
+  if (!goes(element) && directionAt(tokens, cursor.at)?.direction === "place") takeDirection(cursor);
+  const first = goes(element) ? takeDirection(cursor) : undefined;
+  if (first && isDancedAt(cursor, context))
+    context.doubt(begin, tokens[cursor.at - 1] as Token, [`${name} ${first},`, `${name}, ${first},`]);
+  const word = tokens[cursor.at];
+  const foot = before ?? takeFoot(cursor);
+  const direction = first ?? (goes(element) && foot ? takeDirection(cursor) : undefined);
+  const isBySide = !direction && !before && foot && foot !== "both" && goesBy(element) !== "side";
+  if (!isBySide || !word || word.value.length < 2 || !goes(element)) return { foot, direction };
+  const ways = [`${name} ${foot},`, `${name} side ${foot},`];
+  const isRock = name === "rock step";
+  context.doubt(begin, word, isRock ? ways.toReversed() : ways);
+  return { foot, direction: isRock ? "side" : undefined };
+}
+
+/** Elements before which a direction says where they go, and nothing else: `side rock`. */
+const COMPOUNDS: ReadonlySet<string> = new Set([
+  ...["rock step", "shuffle", "lock step", "walk", "run", "step close", "balance", "step hop"],
+]);
+
+/** An element as it is said to go somewhere; where it goes by itself nothing is said. */
+const saidTo = (element: Element, direction: Direction, foot: Foot | undefined): string =>
+  `${[element.name, goesBy(element) === direction ? "" : direction, foot ?? ""].filter(Boolean).join(" ")},`;
+
+interface Compound {
+  readonly element: Element;
+  readonly direction: Direction | undefined;
+  readonly used: number;
+}
+
+/** A direction and an element that goes are one thing: `side rock`, `back shuffle`. Where it may be two, that is asked. */
+export function compoundAt(
+  { tokens, at }: Cursor,
+  meaning: Meaning,
+  used: number,
+  context: ItemContext,
+): Compound | null {
+  if (meaning.kind !== "action" || !isDirection(meaning.action)) return null;
+  const next = phraseAt(tokens, at + used, context.elements);
+  if (next?.meaning.kind !== "element" || !goes(next.meaning.element)) return null;
+  const { element } = next.meaning;
+  const direction = meaning.action;
+  const rock = context.elements.find(({ name }) => name === "rock step");
+  const end = at + used + next.used;
+  const foot = footAt({ tokens, at: end });
+  const [from, to] = [tokens[at] as Token, tokens[foot ? end : end - 1] as Token];
+  // A break back is a rock in one school, and a step more in the other.
+  const isBreak = element.name === "break" && rock !== undefined;
+  const asRock = isBreak && direction === "back";
+  if (isBreak) {
+    const ways = [saidTo(rock, direction, foot), saidTo(element, direction, foot)];
+    context.doubt(from, to, asRock ? ways : ways.toReversed());
+  } else if (!COMPOUNDS.has(element.name))
+    context.doubt(from, to, [
+      saidTo(element, direction, foot),
+      `${direction}, ${saidTo(element, goesBy(element) as Direction, foot)}`,
+    ]);
+  const own = asRock ? rock : element;
+  return {
+    element: own,
+    direction: goesBy(own) === direction ? undefined : direction,
+    used: used + next.used,
+  };
+}
+
+/** The phrase at the cursor; of a name that ends in a word such as `turn`, only what stands before where that says more. */
+export function itemPhraseAt({ tokens, at }: Cursor, context: ItemContext): ReturnType<typeof phraseAt> {
+  const phrase = phraseAt(tokens, at, context.elements);
+  if (phrase?.meaning.kind !== "element" || phrase.used < 2) return phrase;
+  const end = at + phrase.used - 1;
+  if (!saysMore(tokens, end, context)) return phrase;
+  const shorter = phraseAt(tokens.slice(at, end), 0, context.elements);
+  return shorter && shorter.used === phrase.used - 1 ? shorter : phrase;
+}
+
+/** Whether a word with what stands behind it says more of a step: a turn with its size, a hold with its name. */
+function saysMore(tokens: readonly Token[], at: number, context: ItemContext): boolean {
+  const token = tokens[at] as Token;
+  const word = token.kind === "word" ? fullWord(token) : "";
+  if (word === "hold") return namesHold({ tokens, at }, context);
+  if (word === "lead" || word === "cue") return tokens[at + 1]?.kind === "text";
+  if (word !== "turn") return false;
+  const sense = senseAt(tokens, at + 1);
+  return sense !== null && readTurnSize(tokens, at + 1 + sense.used) !== null;
+}
