@@ -18,12 +18,15 @@ export const newFigure = (danceId: string): FigureContent =>
 /** A figure as it is kept. */
 export const figure = stored.extend(figureContent.shape);
 /** What may be missing from a figure and be filled in later; it can be planned all the same. */
-export const MISSING = ["steps", "cues", "slips"] as const;
+export const MISSING = ["steps", "answers", "cues", "slips"] as const;
 /** One of `MISSING`. */
 export type Missing = (typeof MISSING)[number];
 
 /** Kinds of which many are danced in nobody's steps but those of other figures. */
 const WITHOUT_STEPS: ReadonlySet<FigureKind> = new Set(["technique", "musicality"]);
+
+/** Whether steps are kept as they were typed, because they may be meant in two ways; else they end in a line break. */
+export const isInQuestion = (notation: string): boolean => notation !== "" && !notation.endsWith("\n");
 
 /** What is missing from a figure. A drill needs no steps of its own. */
 export const missingFrom = ({
@@ -34,6 +37,7 @@ export const missingFrom = ({
 }: Pick<FigureRecord, "kind" | "notation" | "cues" | "slips">): Missing[] => {
   const isMissing: Readonly<Record<Missing, boolean>> = {
     steps: notation === "" && !WITHOUT_STEPS.has(kind),
+    answers: isInQuestion(notation),
     cues: cues.length === 0,
     slips: slips.length === 0,
   };

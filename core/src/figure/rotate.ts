@@ -51,6 +51,7 @@ export function countedFrom(figure: Figure, from: number): Figure {
  * asHouseCounts({ figure: BASIC, faults: [] }, { countFrom: 1 }) === BASIC // true
  */
 export const asHouseCounts = (
-  read: Pick<Parsed, "figure" | "faults"> | null | undefined,
+  read: (Pick<Parsed, "figure" | "faults"> & Partial<Pick<Parsed, "doubts">>) | null | undefined,
   dance: Pick<Dance, "countFrom">,
-): Figure | null => (read && read.faults.length === 0 ? countedFrom(read.figure, dance.countFrom) : null);
+): Figure | null =>
+  read && read.faults.length === 0 && !read.doubts?.length ? countedFrom(read.figure, dance.countFrom) : null;

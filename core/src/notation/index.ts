@@ -1,4 +1,5 @@
 export type { Lookup } from "./compose.ts";
+export { answerDoubt, asFault, choiceText, doubtText } from "./doubt.ts";
 export { canEdit, insertStep, removeStep, replaceStep } from "./edit.ts";
 export { formatFigure } from "./format.ts";
 export { elementKey } from "./lexicon.ts";

@@ -1,4 +1,5 @@
 import type { Lookup } from "./compose.ts";
+import { asFault } from "./doubt.ts";
 import { type Parsed, parseFigure, type Reading } from "./parse.ts";
 
 /** What is kept of a figure: its name and its text. */
@@ -36,8 +37,10 @@ export function openLibrary(texts: readonly NamedText[], reading: Reading): Pars
     underway.add(key);
     const parsed = parseFigure(notation, reading, lookup);
     underway.delete(key);
-    read.set(key, parsed);
-    return parsed;
+    // Of a figure that is in question nothing is claimed before it is answered.
+    const settled = parsed.doubts.length > 0 ? { ...parsed, faults: parsed.doubts.map(asFault) } : parsed;
+    read.set(key, settled);
+    return settled;
   };
   const lookup = usable(find);
   return find;

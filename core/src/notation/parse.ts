@@ -256,7 +256,12 @@ export function parseFigure(text: string, reading: Reading = COMMON, lookup: Loo
   const faults: Fault[] = [];
   const report: Report = (at, expected, words) => void faults.push(makeFault(at, expected, words));
   const asked: Stretch[] = [];
-  const draft = readAll(text, reading, report, (from, to, texts) => void asked.push({ from, to, texts }));
+  const doubt: ReportDoubt = (from, to, texts) => {
+    // Of two questions about the same word the later one has seen more.
+    if (asked.at(-1)?.from === from) asked.pop();
+    asked.push({ from, to, texts });
+  };
+  const draft = readAll(text, reading, report, doubt);
   const { figure, written } =
     draft.uses.length > 0 ? composedFigure(draft, lookup, report) : writtenFigure(draft, report);
   checkWhole(draft, figure, written, report);

@@ -101,8 +101,9 @@ export function compoundAt(
   const isBreak = element.name === "break" && rock !== undefined;
   const asRock = isBreak && direction === "back";
   if (isBreak) {
-    const ways = [saidTo(rock, direction, foot), saidTo(element, direction, foot)];
-    context.doubt(from, to, asRock ? ways : ways.toReversed());
+    const spelled = `${[direction, foot].filter(Boolean).join(" ")}, replace, close,`;
+    const asRocked = saidTo(rock, direction, foot);
+    context.doubt(from, to, asRock ? [asRocked, spelled] : [saidTo(element, direction, foot), asRocked]);
   } else if (!COMPOUNDS.has(element.name))
     context.doubt(from, to, [
       saidTo(element, direction, foot),

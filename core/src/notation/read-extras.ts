@@ -40,6 +40,12 @@ export const footWord = (token: Token | undefined): Foot | undefined =>
 /** The foot that stands at the cursor. */
 export const footAt = ({ tokens, at }: Cursor): Foot | undefined => footWord(tokens[at]);
 
+/** Words that only join what is danced. */
+const JOINERS: ReadonlySet<string> = new Set(["then", "plus", "into"]);
+/** Whether a word only joins what is danced: `then`. */
+export const isJoiner = (token: Token | undefined): boolean =>
+  token?.kind === "word" && JOINERS.has(token.value.toLowerCase());
+
 /** The word before the cursor; at the beginning, the first. */
 export const last = ({ tokens, at }: Cursor): Token => (tokens[at - 1] ?? tokens[0]) as Token;
 

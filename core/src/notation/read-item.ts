@@ -12,6 +12,7 @@ import {
   type Cursor,
   type Extras,
   type ItemContext,
+  isJoiner,
   last,
   modifierAt,
   namesHold,
@@ -186,6 +187,7 @@ function readItemAnew(
   const at = cursor.tokens[cursor.at] ?? behind(last(cursor));
   const extras: Extras = {};
   const before = takeFoot(cursor);
+  if (before && isJoiner(cursor.tokens[cursor.at])) cursor.at += 1;
   if (composed && isCounted && modifierAt(cursor, context) !== null) {
     readExtras(cursor, extras, context);
     return { kind: "change", at, ...(before ? { foot: before } : {}), extras };

@@ -11,7 +11,7 @@ import {
   readCount,
   readRhythm,
 } from "./read-count.ts";
-import { type Cursor, footWord, fullWord, type ItemContext, namesHold } from "./read-extras.ts";
+import { type Cursor, footWord, fullWord, type ItemContext, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
 import { behind } from "./report.ts";
 import type { Token } from "./scan.ts";
@@ -176,9 +176,6 @@ function placeRhythm(row: RoleRow, counts: readonly Counted[], { elements }: Row
 
 const isHold = (item: Item): boolean => item.kind === "step" && item.action === "hold";
 
-/** Words that only join what is danced. */
-const JOINERS: ReadonlySet<string> = new Set(["then", "plus", "into"]);
-
 const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
 const HOW_MANY: Readonly<Record<string, number>> = {
   two: 2,
@@ -259,7 +256,9 @@ export function endSpelling(row: RoleRow, { doubt }: RowContext): void {
   row.placed.splice(index, 1, ...own);
   const ends = place.onset + (steps[said]?.onset ?? element.ways[0]?.length ?? 0);
   if (index === row.placed.length - own.length) row.end = Math.min(row.end, ends);
-  const words = steps.map((step) => (step.goes && direction ? direction : step.action));
+  const words = steps.map((step, at) =>
+    [step.goes && direction ? direction : step.action, at === 0 ? foot : undefined].filter(Boolean).join(" "),
+  );
   doubt(place.item.at, last, [`${words.slice(0, said).join(", ")},`, `${words.join(", ")},`]);
 }
 
@@ -296,7 +295,7 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
       else for (const { at, onset } of waiting.splice(0)) row.placed.push({ kind: "omit", at, onset });
       continue;
     }
-    if (JOINERS.has(next.kind === "word" ? next.value.toLowerCase() : "")) {
+    if (isJoiner(next)) {
       cursor.at += 1;
       continue;
     }

@@ -1,5 +1,4 @@
 import type { Ticks } from "../time/index.ts";
-import { counted } from "../words/index.ts";
 import type { Action, Direction, Role } from "./words.ts";
 
 /** How a follower's steps follow from the leader's; see `oppositeSteps` and `imageSteps`. */
@@ -145,51 +144,6 @@ export interface DoubtChoice {
 export interface Doubt extends Pick<Fault, "line" | "column" | "length" | "found"> {
   /** As it was read first, then the other ways; each reads back without a doubt. */
   readonly choices: readonly DoubtChoice[];
-}
-
-/**
- * A doubt as a question.
- * @example
- * doubtText({ found: "rock back", choices: [{ text: "rock step back,", steps: 2, beats: 2 }] })
- * // "“rock back” is read as rock step back (2 steps, 2 beats)."
- */
-export function doubtText({ found, choices }: Pick<Doubt, "found" | "choices">): string {
-  const [read, ...others] = choices.map(choiceText);
-  return `“${found}” is read as ${read ?? found}.${others.length > 0 ? ` Or do you mean ${others.join(", or ")}?` : ""}`;
-}
-
-/**
- * What a choice comes to.
- * @example
- * choiceText({ text: "rock step, back,", steps: 3, beats: 3 }) // "rock step, back (3 steps, 3 beats)"
- */
-export const choiceText = ({ text, steps, beats }: DoubtChoice): string =>
-  `${text.replace(/,\s*$/, "")} (${counted(steps, "step")}, ${counted(beats, "beat")})`;
-
-/** Words before a name that belong to it: feet and counts. */
-const BELONG: ReadonlySet<string> = new Set(["left", "right", "both", "foot", "slow", "quick", "and"]);
-
-/**
- * A text with a doubt answered.
- * @example
- * answerDoubt("rock back side", { line: 1, column: 1, length: 9 }, { text: "rock step, back,", steps: 3, beats: 3 })
- * // "rock step, back, side"
- */
-export function answerDoubt(
-  text: string,
-  { line, column, length }: Pick<Doubt, "line" | "column" | "length">,
-  { text: chosen }: DoubtChoice,
-): string {
-  const lines = text.split("\n");
-  const row = lines[line - 1] ?? "";
-  const rest = row.slice(column - 1 + length);
-  // A comma stands once, and not at the end.
-  const own = /^\s*(?:[,;]|$)/.test(rest) ? chosen.replace(/,\s*$/, "") : chosen;
-  const before = row.slice(0, column - 1);
-  const word = /(\p{L}{2,})\s*$/u.exec(before)?.[1]?.toLowerCase();
-  const isApart = word === undefined || BELONG.has(word);
-  lines[line - 1] = (isApart ? before : `${before.trimEnd()}, `) + own + rest;
-  return lines.join("\n");
 }
 
 /**

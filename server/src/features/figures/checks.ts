@@ -110,13 +110,14 @@ function checkNotation({ content }: Candidate, { dances, read }: Surroundings): 
     const parsed = sameName(name, content.name) ? null : find(name);
     return parsed && parsed.faults.length === 0 ? parsed.figure : null;
   };
-  const { figure, faults } = parseFigure(content.notation, readingOf(dance), lookup);
+  const { figure, faults, doubts } = parseFigure(content.notation, readingOf(dance), lookup);
   const errors = faults.map((fault) => ({
     path: "notation",
     message: `Line ${fault.line}, column ${fault.column}: ${faultText(fault)}`,
   }));
   if (errors.length > 0) return { errors, notation: content.notation };
-  const notation = formatFigure(figure, dance);
+  // What may be meant otherwise is kept as it was typed, until it is answered.
+  const notation = doubts.length > 0 ? content.notation.trimEnd() : formatFigure(figure, dance);
   // What is kept is the canonical form, so the limit is on that.
   const tooLong = figureContent.shape.notation.safeParse(notation).error?.issues ?? [];
   return {

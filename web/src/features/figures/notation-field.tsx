@@ -1,10 +1,18 @@
 import { Box, Button, Code, Collapsible, Field, Flex, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { elementSet, readingOf } from "@map-step/core/element";
-import { type Fault, type Figure, formatFigure, type Lookup, parseFigure } from "@map-step/core/notation";
+import {
+  answerDoubt,
+  type Fault,
+  type Figure,
+  formatFigure,
+  type Lookup,
+  parseFigure,
+} from "@map-step/core/notation";
 import { type KeyboardEvent, useMemo, useRef, useState } from "react";
 import { CopyButton } from "../../kit/copy-button.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
+import { Doubts } from "./doubts.tsx";
 import { Facts } from "./facts.tsx";
 import { Faults } from "./faults.tsx";
 import { FollowerChoice } from "./follower-choice.tsx";
@@ -129,6 +137,12 @@ export function NotationField(props: Props) {
             </Button>
             <CopyButton text={value} what="The steps" size="sm" />
           </Flex>
+          {parsed ? (
+            <Doubts
+              doubts={parsed.doubts}
+              onChoose={(doubt, choice) => onChange(answerDoubt(value, doubt, choice))}
+            />
+          ) : null}
           {parsed ? (
             <Faults
               dance={dance}

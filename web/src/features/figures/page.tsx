@@ -226,9 +226,11 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
         ) : (
           <Panel>
             <Text color="soft">
-              {missing.includes("steps")
-                ? "No steps yet. It can be planned by its minutes; what it shares with others, its floor and its call come with the steps."
-                : "This figure has no steps of its own; it is danced with the feet of others."}
+              {missing.includes("answers")
+                ? "Its steps may be meant in two ways. Nothing is said of it before that is answered: edit it, and choose."
+                : missing.includes("steps")
+                  ? "No steps yet. It can be planned by its minutes; what it shares with others, its floor and its call come with the steps."
+                  : "This figure has no steps of its own; it is danced with the feet of others."}
             </Text>
           </Panel>
         )}

@@ -1,10 +1,11 @@
 import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
 import { expandCall, type NotatedDance } from "@map-step/core/element";
 import { countCall } from "@map-step/core/figure";
-import { faultText, type Role } from "@map-step/core/notation";
+import { answerDoubt, faultText, type Role } from "@map-step/core/notation";
 import { TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { type KeyboardEvent, useMemo, useState } from "react";
+import { Doubts } from "./doubts.tsx";
 
 interface Props {
   readonly role: Role;
@@ -21,7 +22,8 @@ export function SayIt({ role, dance, onSay }: Props) {
     [words, role, dance],
   );
   const [fault] = read?.faults ?? [];
-  const isReady = read !== null && fault === undefined;
+  const [doubt] = fault ? [] : (read?.doubts ?? []);
+  const isReady = read !== null && fault === undefined && doubt === undefined;
   const say = () => {
     if (!isReady) return;
     onSay(words);
@@ -49,12 +51,22 @@ export function SayIt({ role, dance, onSay }: Props) {
           Add
         </Button>
       </Flex>
+      {doubt ? (
+        <Doubts
+          doubts={[doubt]}
+          onChoose={(one, choice) =>
+            setWords(answerDoubt(`${role}\n${words}`, one, choice).slice(role.length + 1))
+          }
+        />
+      ) : null}
       <Text fontSize="sm" mt="1" color={fault ? "brick" : "soft"} aria-live="polite" minH="1.4em">
         {fault
           ? faultText(fault)
-          : isReady
-            ? `${counted(read.figure.length / TICKS_PER_BEAT, "beat")}: ${countCall(read.figure)}`
-            : "Say it as in class. Counts and feet follow; Enter adds it."}
+          : doubt
+            ? "Choose how it is meant, then it can be added."
+            : isReady
+              ? `${counted(read.figure.length / TICKS_PER_BEAT, "beat")}: ${countCall(read.figure)}`
+              : "Say it as in class. Counts and feet follow; Enter adds it."}
       </Text>
     </Box>
   );
