@@ -61,6 +61,10 @@ type Patterns = ReadonlyMap<Action, readonly Pattern[]>;
 /** Costs of a cover: as few pieces as can be, and among those the plainest to say. */
 const COST = { element: 100, step: 140, direction: 4, turn: 6, length: 8, way: 1 } as const;
 
+/** One plain step is said by what it is: `side`, not `side step`. */
+const isBareAction = ([first, ...more]: readonly ElementStep[]): boolean =>
+  more.length === 0 && !first?.goes && first?.turn === undefined;
+
 const laidOut = new WeakMap<readonly Element[], Patterns>();
 
 function patternsOf(elements: readonly Element[]): Patterns {
@@ -70,7 +74,7 @@ function patternsOf(elements: readonly Element[]): Patterns {
   for (const { name, ways } of elements)
     ways.forEach(({ steps, length }, way) => {
       const [first] = steps;
-      if (!first) return;
+      if (!first || isBareAction(steps)) return;
       const pattern = { name, steps, length, goes: steps.find((step) => step.goes)?.action ?? null, way };
       const actions = first.goes ? [...WAYS].map((word) => word as Action) : [first.action];
       for (const action of actions) byFirst.set(action, [...(byFirst.get(action) ?? []), pattern]);
@@ -103,6 +107,8 @@ function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: 
   for (let index = 0; index < wanted.length; index++) {
     const step = steps[from + index];
     const want = wanted[index] as ElementStep;
+    // What an element does small is no longer it where it is done plainly.
+    if (want.size !== undefined && step?.size !== want.size) return null;
     if (!step || step.onset - start.onset !== want.onset - begins || step.direction !== want.direction)
       return null;
     if (want.goes) {
@@ -121,6 +127,8 @@ function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: 
     if (want.turn === undefined && step.turn !== undefined && isLast) turn = step.turn;
     else if (!sameTurn(step.turn, want.turn, turnsOver === true)) return null;
   }
+  // A step or two in place are steps in place, and no walk or rock.
+  if (wanted.length < 3 && way === "place") return null;
   return { direction: way !== null && way !== goes ? (way as Direction) : undefined, turn };
 }
 
@@ -168,6 +176,8 @@ function cover(
       const match = matchAt(steps, at, pattern);
       if (!match) continue;
       const lasts = endOf(steps, at + count, length) - step.onset;
+      // What comes before it would be over is not danced whole; what comes later is waited for.
+      if (lasts < pattern.length) continue;
       const cost =
         rest.cost +
         COST.element +

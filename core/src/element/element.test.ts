@@ -71,7 +71,7 @@ describe("a call", () => {
   test.each([
     ["rock step, triple step, triple step", 6, "rock step, triple step, triple step"],
     ["grapevine right, touch", 4, "grapevine, touch"],
-    ["box half x2", 6, "box half, box half"],
+    ["box half x2", 6, "box half twice"],
     ["walk walk walk walk", 4, "walk ×4"],
     ["slow slow quick quick", 6, "slow, slow, quick, quick"],
     ["triple step back, coaster", 4, "triple step back, coaster"],

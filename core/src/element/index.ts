@@ -1,6 +1,8 @@
 export { type ReadElement, readElement } from "./compile.ts";
 export { type Call, type CallPiece, callOf } from "./cover.ts";
+export { callInWords, pieceInWords } from "./pieces.ts";
 export { sayMore } from "./say.ts";
+export { roleInWords } from "./say-back.ts";
 export { elementSet, type NotatedDance, readingOf } from "./set.ts";
 export { elementsWithin } from "./within.ts";
-export { callInWords, callsInWords, expandCall, pieceInWords } from "./words.ts";
+export { callsInWords, expandCall } from "./words.ts";

@@ -20,7 +20,13 @@ export interface Writing {
 const partName = (ticks: Ticks, swung: boolean): BeatPart | undefined =>
   (Object.keys(BEAT_PARTS) as BeatPart[]).findLast((name) => offbeatTicks(name, swung) === ticks);
 
-function formatCount(onset: Ticks, before: Ticks | undefined, swung: boolean): string {
+/**
+ * A count as it is written: the beat with its letter, or the moment that no letter says.
+ * @param before the onset before it; a letter stands alone where that lies in the same beat
+ * @example
+ * formatCount(36, undefined, false) // "2&"
+ */
+export function formatCount(onset: Ticks, before: Ticks | undefined, swung: boolean): string {
   const within = withinBeat(onset);
   const divisor = gcd(within, TICKS_PER_BEAT);
   const part = within === 0 ? "" : partName(within, swung);

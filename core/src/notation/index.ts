@@ -1,7 +1,7 @@
 export type { Lookup } from "./compose.ts";
 export { answerDoubt, asFault, choiceText, doubtText } from "./doubt.ts";
 export { canEdit, insertStep, removeStep, replaceStep } from "./edit.ts";
-export { formatFigure } from "./format.ts";
+export { formatCount, formatFigure } from "./format.ts";
 export { elementKey } from "./lexicon.ts";
 export { lookupBeside, type NamedText, nameKey, openLibrary, type ParsedLookup } from "./library.ts";
 export {

@@ -137,7 +137,13 @@ export const namesHold = ({ tokens, at }: Cursor, { holds }: ItemContext): boole
 const isNoOtherWord = (tokens: readonly Token[], at: number): boolean => {
   const token = tokens[at] as Token;
   const word = fullWord(token);
-  return !isCount(token) && !isModifier(word) && FEET[word] === undefined && !phraseAt(tokens, at, []);
+  return (
+    !isCount(token) &&
+    !isModifier(word) &&
+    !TURNS.has(word) &&
+    FEET[word] === undefined &&
+    !phraseAt(tokens, at, [])
+  );
 };
 
 /** What is said more of a step at the cursor; null for any other word. */

@@ -11,6 +11,7 @@ import {
 import {
   type Cursor,
   type Extras,
+  fullWord,
   type ItemContext,
   isJoiner,
   last,
@@ -196,7 +197,11 @@ function readItemAnew(
   const phrase = itemPhraseAt(cursor, context);
   if (!phrase) return reportNoItem(cursor, before, isFirst, context);
   const { meaning } = phrase;
-  const changesHold = meaning.kind === "action" && meaning.action === "hold" && namesHold(cursor, context);
+  const changesHold =
+    meaning.kind === "action" &&
+    meaning.action === "hold" &&
+    fullWord(begin) === "hold" &&
+    namesHold(cursor, context);
   const compound = compoundAt(cursor, meaning, phrase.used, context);
   cursor.at += compound?.used ?? phrase.used;
   if (compound || meaning.kind === "element") {

@@ -53,6 +53,16 @@ const wordAt = (tokens: readonly Token[], at: number): string => {
   return token?.kind === "word" ? token.value.toLowerCase() : "";
 };
 
+/** `once round`, `2 times round`. */
+function timesRound(tokens: readonly Token[], from: number): Size | null {
+  const isRound = (at: number) => /^a?round$/.test(wordAt(tokens, at));
+  const word = wordAt(tokens, from);
+  const once = word === "once" ? 1 : word === "twice" ? 2 : 0;
+  if (once > 0) return isRound(from + 1) ? accept(once * 360, 2) : null;
+  const many = NUMBERS[word] ?? (/^[1-8]$/.test(word) ? Number(word) : 0);
+  return many > 0 && wordAt(tokens, from + 1) === "times" && isRound(from + 2) ? accept(many * 360, 3) : null;
+}
+
 /** `three half turns`, `two full turns`, `one and a half`, `3 quarters`. */
 function spokenSize(tokens: readonly Token[], from: number): Size | null {
   const many =
@@ -77,7 +87,7 @@ export function readTurnSize(tokens: readonly Token[], from: number): Size | nul
   if (fraction !== null) return accept(fraction, 1);
   const spoken = SPOKEN[word];
   if (spoken !== undefined) return accept(spoken, 1);
-  const several = spokenSize(tokens, from);
+  const several = spokenSize(tokens, from) ?? timesRound(tokens, from);
   if (several) return several;
   const mixed = /^([1-8])([⅛¼⅜½¾])$/.exec(word);
   if (mixed) return accept(Number(mixed[1]) * 360 + (fractionOf(mixed[2] ?? "") ?? 0), 1);

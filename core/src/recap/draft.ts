@@ -1,4 +1,4 @@
-import { callInWords, callOf, elementSet } from "../element/index.ts";
+import { roleInWords } from "../element/index.ts";
 import { countCall, join, type Layer, roleCall } from "../figure/index.ts";
 import { SLOW_SHARE } from "../lesson/index.ts";
 import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
@@ -134,7 +134,7 @@ function howTo(
       lead ? [`on ${spokenCount(onset)} ${lead}`] : [],
     );
     const feet = roleCall(steps, role);
-    const call = callInWords(callOf(steps, elementSet(dance))[role] ?? []);
+    const call = roleInWords(steps, role, dance);
     const said = [
       call === "" ? "" : `Say: ${call}.`,
       leads.length === 0 ? "" : `${role === "leader" ? "Give" : "Wait for"}: ${leads.join("; ")}.`,

@@ -1,0 +1,53 @@
+import type { Step, Turn } from "../notation/index.ts";
+import { spokenFraction } from "../time/index.ts";
+import type { CallPiece } from "./cover.ts";
+
+const SENSE = { L: "left", R: "right" } as const;
+const turnInWords = ({ sense, degrees }: Turn): string =>
+  `turning ${SENSE[sense]} ${degrees === 360 ? "once round" : degrees % 360 === 0 ? `${degrees / 360} times round` : spokenFraction(degrees, 360)}`;
+
+/** What is said in the place of a word of the notation. */
+const SAID: Readonly<Partial<Record<Step["action"], string>>> = { place: "step in place", hold: "pause" };
+
+const stepInWord = ({ action, direction }: Step): string =>
+  [SAID[action] ?? action, direction ?? ""].filter(Boolean).join(" ").replaceAll("-", " ");
+
+/**
+ * A piece of a call as it is said.
+ * @example
+ * pieceInWords({ element: "triple step", direction: "back", first: 0, steps: 3, from: 0, to: 48, foot: "L" })
+ * // "triple step back"
+ */
+export function pieceInWords({ element, direction, turn, step }: CallPiece): string {
+  const name = element ?? (step ? stepInWord(step) : "");
+  const turned = turn ?? (element === null ? step?.turn : undefined);
+  return [name, direction?.replaceAll("-", " ") ?? "", turned ? turnInWords(turned) : ""]
+    .filter(Boolean)
+    .join(" ");
+}
+
+/** As many of one piece after each other are said with their number. */
+const MANY = 3;
+
+/**
+ * The pieces of one role as they are said: `rock step, triple step, triple step`; three and more of one with their
+ * number, `walk ×4`.
+ * @example
+ * callInWords(callOf(BASIC, elementSet(DANCE)).leader) // "side basic, side basic"
+ */
+export function callInWords(pieces: readonly CallPiece[]): string {
+  const said: { word: string; times: number }[] = [];
+  for (const piece of pieces) {
+    const word = pieceInWords(piece);
+    const before = said.at(-1);
+    if (before?.word === word) before.times += 1;
+    else said.push({ word, times: 1 });
+  }
+  const [only, ...others] = said;
+  if (only?.times === 2 && others.length === 0) return `${only.word} twice`;
+  return said
+    .map(({ word, times }) =>
+      times >= MANY ? `${word} ×${times}` : Array.from({ length: times }, () => word).join(", "),
+    )
+    .join(", ");
+}

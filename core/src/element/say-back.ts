@@ -1,0 +1,120 @@
+import {
+  type Element,
+  type Figure,
+  formatCount,
+  imageSteps,
+  parseFigure,
+  type Role,
+  type Step,
+  stepsOf,
+} from "../notation/index.ts";
+import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { type CallPiece, callOf } from "./cover.ts";
+import { callInWords, pieceInWords } from "./pieces.ts";
+import { elementSet, type NotatedDance, readingOf } from "./set.ts";
+
+/** Back onto the other foot is a step in place, whichever of the two is written. */
+const stepped = (action: Step["action"]) => (action === "replace" ? "place" : action);
+
+/** What of a step is the dance; how it is led and held is said elsewhere, and a pause is no step. */
+const dancedOf = (steps: readonly Step[]): string =>
+  JSON.stringify(
+    steps.flatMap(({ onset, foot, action, direction, turn }) =>
+      action === "hold"
+        ? []
+        : [[onset, foot, stepped(action), direction ?? "", turn?.sense ?? "", turn?.degrees ?? 0]],
+    ),
+  );
+
+/** Whether words come to the same steps, weights and beats again, on whichever foot it begins. */
+function isSame(words: string, figure: Figure, role: Role, dance: NotatedDance): boolean {
+  const { figure: read, faults, doubts } = parseFigure(`${role}\n${words}`, readingOf(dance));
+  if (faults.length > 0 || doubts.length > 0 || read.length !== figure.length) return false;
+  const [own, steps] = [read.steps[role] ?? [], stepsOf(figure, role)];
+  return dancedOf(own) === dancedOf(steps) || dancedOf(imageSteps(own)) === dancedOf(steps);
+}
+
+const PAUSE: CallPiece = { element: "pause", first: 0, steps: 0, from: 0, to: 0, foot: null };
+
+/** Pieces with a pause behind each that is waited after, where it is one of whole beats. */
+function withPauses(pieces: readonly CallPiece[], lengths: ReadonlyMap<string, Ticks>): CallPiece[] {
+  return pieces.flatMap((piece, at) => {
+    const lasts = piece.element === null ? TICKS_PER_BEAT : (lengths.get(piece.element) ?? TICKS_PER_BEAT);
+    const over = Math.floor((piece.to - piece.from - lasts) / TICKS_PER_BEAT);
+    // Before the first step as well, where it is not danced on count 1.
+    const before = at === 0 ? Math.max(0, Math.floor(piece.from / TICKS_PER_BEAT)) : 0;
+    const pauses = (count: number) => Array.from({ length: Math.max(0, count) }, () => PAUSE);
+    return [...pauses(before), piece, ...pauses(over)];
+  });
+}
+
+/** The first piece with its foot, where the role would begin on the other one. */
+function withFoot(words: string, [first]: readonly CallPiece[]): string {
+  const [said = "", ...more] = words.split(", ");
+  const foot = first?.foot === "L" || first?.foot === "R" ? first.foot : null;
+  return foot === null ? words : [`${foot} ${said}`, ...more].join(", ");
+}
+
+/** Each piece at its count; single steps where elements do not fit their counts. */
+function counted(pieces: readonly CallPiece[], swung: boolean): string {
+  const said = pieces.map((piece) => {
+    const foot = piece.foot === null ? "" : `${piece.foot} `;
+    return `${formatCount(piece.from, undefined, swung)} ${foot}${pieceInWords(piece)}`;
+  });
+  return said.join(", ");
+}
+
+/** Every step as a piece of its own. */
+const singly = (steps: readonly Step[], length: Ticks): CallPiece[] =>
+  steps.map((step, first) => ({
+    element: null,
+    first,
+    steps: 1,
+    from: step.onset,
+    to: steps[first + 1]?.onset ?? length,
+    foot: step.foot,
+    step,
+  }));
+
+const readAs = new WeakMap<readonly Element[], readonly Element[]>();
+/** Elements in the way alone that their names are read as. */
+function asRead(elements: readonly Element[]): readonly Element[] {
+  const known = readAs.get(elements) ?? elements.map((one) => ({ ...one, ways: one.ways.slice(0, 1) }));
+  readAs.set(elements, known);
+  return known;
+}
+
+/**
+ * What one role of a figure is called: words that come to the same steps, weights and beats when they are read again.
+ * The plainest that do are taken; where the rhythm does not follow from the words, the counts stand with them.
+ * @example
+ * roleInWords(BASIC, "leader", DANCE) // "side basic twice"
+ */
+export function roleInWords(figure: Figure, role: Role, dance: NotatedDance): string {
+  const elements = elementSet(dance);
+  const pieces = callOf(figure, elements)[role] ?? [];
+  if (pieces.length === 0) return "";
+  // Names are read as the first of their ways; where another was danced, plainer words say it.
+  const exact = () => callOf(figure, asRead(elements))[role] ?? [];
+  const lengths = new Map(elements.map(({ name, ways }) => [name, ways[0]?.length ?? TICKS_PER_BEAT]));
+  const inWords = (own: readonly CallPiece[]) => {
+    const [plain, waited] = [callInWords(own), callInWords(withPauses(own, lengths))];
+    return [plain, withFoot(plain, own), waited, withFoot(waited, own)];
+  };
+  const beats = `${figure.length / TICKS_PER_BEAT} beats`;
+  const atCounts = (own: readonly CallPiece[]) => {
+    const words = counted(own, dance.swung);
+    return [words, `${words}, ${beats}`];
+  };
+  const each = () => singly(stepsOf(figure, role), figure.length);
+  const ways = [
+    () => inWords(pieces),
+    () => inWords(exact()),
+    () => inWords(each()),
+    () => atCounts(pieces),
+    () => atCounts(exact()),
+    () => atCounts(each()),
+  ];
+  for (const way of ways) for (const words of way()) if (isSame(words, figure, role, dance)) return words;
+  return callInWords(pieces);
+}
