@@ -6,7 +6,7 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["rock step", ["rock", "back rock"], "1 L go back; 2 R replace", "1 L go back; 2 R place"],
   [
     "triple step",
-    ["triple"],
+    ["triple", "cha cha cha"],
     "1 L go side; & R close; 2 L go side",
     "1 L go side; & R place; 2 L go side",
     "1 L place; & R place; 2 L place",
@@ -15,7 +15,7 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["step touch", [], "1 L side; 2 R touch", "1 L side; 2 R touch close"],
   ["grapevine", ["vine"], "1 L side; 2 R cross-behind; 3 L side"],
   ["box half", ["half box"], "1 L go forward; 2 R side; 3 L close"],
-  ["step close", [], "1 L go side; 2 R close"],
+  ["step close", ["step together"], "1 L go side; 2 R close"],
   ["coaster", ["coaster step"], "1 L back; & R close; 2 L forward"],
   [
     "kick-ball-change",
@@ -48,6 +48,8 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ],
   ["ball cross", ["and cross"], "1 L place; & R cross-front"],
   ["ball step", ["and step"], "1 L place; & R forward"],
+  ["heel ball change", ["heel and ball change"], "1 L heel forward; & L close; 2 R place"],
+  ["hook", ["hook front"], "1 L hitch cross-front"],
   ["toe strut", ["toe struts"], "1 L touch forward; 2 L place"],
   ["heel strut", ["heel struts"], "1 L heel forward; 2 L place"],
   ["side strut", ["side toe strut"], "1 L touch side; 2 L place"],

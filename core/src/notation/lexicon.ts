@@ -14,7 +14,7 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
   forward: ["fwd", "forwards", "ahead"],
   back: ["backward", "backwards", "bwd", "bk"],
   side: ["side step", "sidestep", "sideways"],
-  close: ["together", "tog", "feet together", "step together"],
+  close: ["together", "tog", "feet together", "close step"],
   place: [
     "in place",
     "inplace",
@@ -26,7 +26,7 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
     "weight change",
     "ball",
   ],
-  replace: ["recover", "rec", "return"],
+  replace: ["recover", "rec"],
   "cross-front": ["cross", "cross over", "cross in front", "front", "across", "in front"],
   "cross-behind": ["behind", "cross in back", "cross back"],
   "diagonal-forward": ["diag forward", "diag fwd", "diagonal fwd"],

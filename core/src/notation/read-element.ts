@@ -75,6 +75,9 @@ const COMPOUNDS: ReadonlySet<string> = new Set([
 const saidTo = (element: Element, direction: Direction, foot: Foot | undefined): string =>
   `${[element.name, goesBy(element) === direction ? "" : direction, foot ?? ""].filter(Boolean).join(" ")},`;
 
+/** Elements that are a rhythm as well; behind a step they say how long it lasts. */
+const RHYTHMS: ReadonlySet<string> = new Set(["slow", "quick"]);
+
 interface Compound {
   readonly element: Element;
   readonly direction: Direction | undefined;
@@ -86,16 +89,27 @@ export function compoundAt(
   { tokens, at }: Cursor,
   meaning: Meaning,
   used: number,
+  before: Foot | undefined,
   context: ItemContext,
 ): Compound | null {
   if (meaning.kind !== "action" || !isDirection(meaning.action)) return null;
   const next = phraseAt(tokens, at + used, context.elements);
-  if (next?.meaning.kind !== "element" || !goes(next.meaning.element)) return null;
+  if (next?.meaning.kind !== "element" || RHYTHMS.has(next.meaning.element.name)) return null;
   const { element } = next.meaning;
+  if (!goes(element)) {
+    // `side chassé` says where it goes anyway; a step before it may be meant as well.
+    if (element.ways[0]?.steps[0]?.action !== meaning.action) return null;
+    const end = at + used + next.used;
+    const foot = before ? undefined : footAt({ tokens, at: end });
+    const named = `${[element.name, foot].filter(Boolean).join(" ")},`;
+    const to = tokens[foot ? end : end - 1] as Token;
+    context.doubt(tokens[at] as Token, to, [named, `${meaning.action}, ${named}`]);
+    return { element, direction: undefined, used: used + next.used };
+  }
   const direction = meaning.action;
   const rock = context.elements.find(({ name }) => name === "rock step");
   const end = at + used + next.used;
-  const foot = footAt({ tokens, at: end });
+  const foot = before ? undefined : footAt({ tokens, at: end });
   const [from, to] = [tokens[at] as Token, tokens[foot ? end : end - 1] as Token];
   // A break back is a rock in one school, and a step more in the other.
   const isBreak = element.name === "break" && rock !== undefined;

@@ -1,4 +1,4 @@
-import { dancedWords, directionAt } from "./lexicon.ts";
+import { dancedWords, directionAt, phraseAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
 import {
   compoundAt,
@@ -29,6 +29,7 @@ import {
   canBeBoth,
   DIRECTIONS,
   type Direction,
+  isDirection,
   MODIFIERS,
   mayHaveFoot,
   ROLES,
@@ -48,16 +49,35 @@ export type Item = {
   | { readonly kind: "change" }
 );
 
+/** How an action stands in its row: with a count or a foot before it; first, or behind `then`. */
+interface Standing {
+  readonly isMarked: boolean;
+  readonly isApart: boolean;
+}
+
 /**
  * A direction behind an action without weight. In a row of bare words, `side touch side touch`, each is an action of
  * its own; only a foot or a count before, or the end of the line behind, makes it where the foot goes.
  */
-function readDirection(cursor: Cursor, isMarked: boolean, context: ItemContext): Direction | undefined {
+function readDirection(
+  cursor: Cursor,
+  { isMarked, isApart }: Standing,
+  context: ItemContext,
+): Direction | undefined {
   const found = directionAt(cursor.tokens, cursor.at);
   if (!found) return undefined;
   const next = { tokens: cursor.tokens, at: cursor.at + found.used };
   const token = next.tokens[next.at];
   if (!isMarked && token && !isCount(token) && modifierAt(next, context) === null) return undefined;
+  // Among others in a row, it may be a step of its own as well: `heel together heel together`.
+  if (!isMarked && !token && !isApart) {
+    const action = cursor.tokens[cursor.at - 1] as Token;
+    const to = cursor.tokens[next.at - 1] as Token;
+    context.doubt(action, to, [
+      `${action.value} ${found.direction},`,
+      `${action.value}, ${found.direction},`,
+    ]);
+  }
   cursor.at = next.at;
   return found.direction;
 }
@@ -81,13 +101,19 @@ function readActionEnd(
   cursor: Cursor,
   action: Action,
   before: Foot | undefined,
-  isMarked: boolean,
+  { isMarked, isApart }: Standing,
   context: ItemContext,
 ): What {
   const takes = takesDirection(action);
-  const first = takes ? readDirection(cursor, isMarked || before !== undefined, context) : undefined;
+  const first = takes
+    ? readDirection(cursor, { isMarked: isMarked || before !== undefined, isApart }, context)
+    : undefined;
   const foot = before ?? (mayHaveFoot(action) ? takeFoot(cursor) : undefined);
-  return { foot, direction: first ?? (takes && foot ? readDirection(cursor, true, context) : undefined) };
+  return {
+    foot,
+    direction:
+      first ?? (takes && foot ? readDirection(cursor, { isMarked: true, isApart }, context) : undefined),
+  };
 }
 
 /** Blames what stands where an action should, once, with the nearest word that would do. */
@@ -100,6 +126,10 @@ function reportNoItem(cursor: Cursor, foot: Foot | undefined, isFirst: boolean, 
     report(behind(last(cursor)), foot ? "an action after the foot" : "a foot (L, R or both) and an action");
   return null;
 }
+
+/** Whether `step` stands at the cursor and begins nothing else. */
+const saysStep = ({ tokens, at }: Cursor, { elements }: ItemContext): boolean =>
+  phraseAt(tokens, at, elements)?.meaning.kind === "step" && directionAt(tokens, at + 1) === null;
 
 /** Words that begin a line of another sort. */
 const LINE_WORDS = [...ROLES, "use", "free", "beats"];
@@ -129,7 +159,7 @@ const MOST_LOOKED_AT = 32;
 
 /** What an item is read from: the words from the cursor on, and what stands before them. */
 function keyOf({ tokens, at }: Cursor, isCounted: boolean, isFirst: boolean, composed: boolean): string {
-  let key = `${isCounted}${isFirst}${composed}${tokens.length > at + MOST_LOOKED_AT}`;
+  let key = `${isCounted}${isFirst}${composed}${isJoiner(tokens[at - 1])}${tokens.length > at + MOST_LOOKED_AT}`;
   const end = Math.min(tokens.length, at + MOST_LOOKED_AT);
   for (let index = at; index < end; index++) {
     const { kind, value, open } = tokens[index] as Token;
@@ -187,6 +217,8 @@ function readItemAnew(
   const { report, composed } = context;
   const at = cursor.tokens[cursor.at] ?? behind(last(cursor));
   const extras: Extras = {};
+  const isApart = isFirst || isJoiner(cursor.tokens[cursor.at - 1]);
+  const standing: Standing = { isMarked: isCounted && isFirst, isApart };
   const before = takeFoot(cursor);
   if (before && isJoiner(cursor.tokens[cursor.at])) cursor.at += 1;
   if (composed && isCounted && modifierAt(cursor, context) !== null) {
@@ -202,7 +234,7 @@ function readItemAnew(
     meaning.action === "hold" &&
     fullWord(begin) === "hold" &&
     namesHold(cursor, context);
-  const compound = compoundAt(cursor, meaning, phrase.used, context);
+  const compound = compoundAt(cursor, meaning, phrase.used, before, context);
   cursor.at += compound?.used ?? phrase.used;
   if (compound || meaning.kind === "element") {
     const element = compound?.element ?? (meaning as { readonly element: Element }).element;
@@ -215,8 +247,10 @@ function readItemAnew(
     }
     return { kind: "element", element, at, extras, ...given({ foot, direction }) };
   }
+  // `forward step` is a step forward.
+  if (meaning.kind === "action" && isDirection(meaning.action) && saysStep(cursor, context)) cursor.at += 1;
   const action = meaning.kind === "step" ? readStepWord(cursor, before) : meaning.action;
-  const { foot, direction } = readActionEnd(cursor, action, before, isCounted && isFirst, context);
+  const { foot, direction } = readActionEnd(cursor, action, before, standing, context);
   if (changesHold) setHold(extras, readHold(cursor, context));
   readExtras(cursor, extras, context);
   if (foot === "both" && !canBeBoth(action)) {

@@ -119,11 +119,12 @@ function standsAlone({ tokens, at }: Cursor, context: RowContext): boolean {
 function takeCounts(row: RoleRow, cursor: Cursor, context: RowContext): (Counted | null)[] {
   const counts: (Counted | null)[] = [];
   for (let token = cursor.tokens[cursor.at]; token && isCount(token); token = cursor.tokens[cursor.at]) {
-    // Between things said in a row without counts, `and` only joins them.
-    if (row.byRhythm === null && row.uncounted && token.value.toLowerCase() === "and") {
+    // Between things said in a row without counts, `and` only joins them, and `a` is no count.
+    if (row.byRhythm === null && row.uncounted && /^(?:and|a)$/i.test(token.value)) {
       cursor.at += 1;
       continue;
     }
+    if (isManyAt(cursor, context)) break;
     const isCounted = row.byRhythm === false || (row.byRhythm === null && counts.length > 0);
     if (isRhythmName(token) && (isCounted || standsAlone(cursor, context))) break;
     cursor.at += 1;
@@ -201,11 +202,31 @@ function takeTimes(cursor: Cursor): number | null {
 }
 const timesWritten = (word: string): number | null => (/^[1-9]$/.test(word) ? Number(word) : null);
 
-/** `two walks`, `three triple steps`. */
-function timesBefore(cursor: Cursor): number | null {
-  const many = HOW_MANY[wordOf(cursor.tokens[cursor.at])] ?? null;
+/** Whether a number and a name of several stand at the cursor: `4 walks`. */
+function isManyAt({ tokens, at }: Cursor, { elements }: ItemContext): boolean {
+  if (timesWritten(wordOf(tokens[at])) === null) return false;
+  const phrase = phraseAt(tokens, at + 1, elements);
+  const last = phrase && wordOf(tokens[at + phrase.used]);
+  return phrase?.meaning.kind === "element" && last !== null && /s$/.test(last) && !/ss$/.test(last);
+}
+
+/** `two walks`, `three triple steps`, `4 walks`. */
+function timesBefore(cursor: Cursor, context: ItemContext): number | null {
+  const word = wordOf(cursor.tokens[cursor.at]);
+  // A name may begin with a number itself: `three-step turn`.
+  if (phraseAt(cursor.tokens, cursor.at, context.elements)) return null;
+  const many = HOW_MANY[word] ?? (isManyAt(cursor, context) ? timesWritten(word) : null);
   if (many !== null) cursor.at += 1;
   return many;
+}
+
+/** `side slow`, `recover quick`: the rhythm of a step may stand behind it, at the end of what is said. */
+function rhythmBehind(row: RoleRow, cursor: Cursor, context: RowContext): Counted | null {
+  const at = cursor.tokens[cursor.at];
+  if (!at || !isRhythmName(at) || cursor.at < cursor.tokens.length - 1 || row.byRhythm === false) return null;
+  const onset = readOnset(row, at, context);
+  cursor.at += 1;
+  return onset === null ? null : { at, onset };
 }
 
 /** Goes on behind a word that cannot be read: at the next count. */
@@ -311,7 +332,7 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
       continue;
     }
     const isCounted = waiting.length > 0 || lost;
-    const many = isCounted ? null : timesBefore(cursor);
+    const many = isCounted ? null : timesBefore(cursor, context);
     const begin = cursor.tokens[cursor.at] as Token;
     const item = readItem(cursor, isCounted, isFirst, context);
     if (!item) {
@@ -319,6 +340,8 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
       skipToCount(cursor);
       continue;
     }
+    const behind = isCounted ? null : rhythmBehind(row, cursor, context);
+    if (behind) waiting.push(behind);
     const times = takeTimes(cursor) ?? many ?? 1;
     if (times === 1 && spells(row, item, waiting, tokens[cursor.at - 1] as Token)) {
       waiting = [];
