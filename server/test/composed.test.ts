@@ -98,3 +98,27 @@ describe("what a figure is linked with", () => {
     expect((await director.call(api.figures.remove, { params: { id: helped.id } })).status).toBe(200);
   });
 });
+
+describe("a figure that is in question", () => {
+  const ASKED = "leader\nrock back side close";
+
+  it("is kept as it was typed, is listed as such, and is settled by an answer", async () => {
+    const asked = await create("Asked", { notation: `${ASKED}\n\n` });
+    expect(asked.notation).toBe(ASKED);
+    const missingOf = async () =>
+      (await director.call(api.figures.list)).body.find(({ id }) => id === asked.id)?.missing ?? [];
+    expect(await missingOf()).toContain("answers");
+    const answered = (await change(asked, { notation: "leader\nrock step, back, side, close" })).body;
+    expect(answered.notation).toContain("3   L back");
+    expect(await missingOf()).not.toContain("answers");
+  });
+
+  it("can't be used in others, and one that is used can't become so", async () => {
+    const asked = await create("Asked again", { notation: ASKED });
+    expect(await refused("Uses it", { notation: 'use "Asked again"' })).toMatchObject([{ path: "notation" }]);
+    const settled = (await change(asked, { notation: FOUR })).body;
+    await create("Uses it", { notation: 'use "Asked again"' });
+    const { status, problem } = await change(settled, { notation: ASKED });
+    expect([status, problem.errors?.[0]?.message]).toEqual([422, expect.stringContaining("Uses it")]);
+  });
+});

@@ -13,7 +13,6 @@ import {
   readElement,
   readingOf,
 } from "./index.ts";
-import { SHIPPED } from "./shipped.ts";
 
 const SET = elementSet(IN_FOUR);
 const READING = readingOf(IN_FOUR);

@@ -33,7 +33,7 @@ const MANY = 3;
  * The pieces of one role as they are said: `rock step, triple step, triple step`; three and more of one with their
  * number, `walk ×4`.
  * @example
- * callInWords(callOf(BASIC, elementSet(DANCE)).leader) // "side basic, side basic"
+ * callInWords(callOf(BASIC, elementSet(DANCE)).leader) // "side basic twice"
  */
 export function callInWords(pieces: readonly CallPiece[]): string {
   const said: { word: string; times: number }[] = [];

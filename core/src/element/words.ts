@@ -5,7 +5,7 @@ import { type NotatedDance, readingOf } from "./set.ts";
 /**
  * What each role of a figure is called, in words; one entry for both where they are called alike.
  * @example
- * callsInWords(BASIC, DANCE) // [{ roles: ["leader", "follower"], words: "side basic, side basic" }]
+ * callsInWords(BASIC, DANCE) // [{ roles: ["leader", "follower"], words: "side basic twice" }]
  */
 export function callsInWords(
   figure: Figure,
