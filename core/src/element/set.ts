@@ -39,6 +39,15 @@ export function elementSet(dance: NotatedDance): readonly Element[] {
   return set;
 }
 
+const PUT_TOGETHER: ReadonlySet<string> = new Set(COMPOUNDS.map(([name]) => name));
+
+/**
+ * Whether an element follows from the grammar of names; such are too many to be shown before they are asked for.
+ * @example
+ * isPutTogether("coaster cross") // true
+ */
+export const isPutTogether = (name: string): boolean => PUT_TOGETHER.has(name);
+
 const readings = new WeakMap<NotatedDance, Reading>();
 
 /**

@@ -1,6 +1,6 @@
 import { Box, Button, Heading, SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
-import { callOf, elementSet } from "@map-step/core/element";
+import { callOf, elementSet, isPutTogether } from "@map-step/core/element";
 import { elementKey, writtenRoles } from "@map-step/core/notation";
 import { spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
@@ -57,6 +57,8 @@ function ElementsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
   // What the studio's figures are made of comes first.
   const shipped = elementSet(dance)
     .filter(({ name }) => !ownKeys.has(elementKey(name)))
+    // What the grammar puts together is shown where it is danced.
+    .filter(({ name }) => !isPutTogether(name) || figuresOf(name).length > 0)
     .sort((a, b) => figuresOf(b.name).length - figuresOf(a.name).length);
   return (
     <Stack gap="5">

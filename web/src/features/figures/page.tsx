@@ -213,7 +213,8 @@ function FigureSheet({ figure, dance, library, teachers }: Props) {
       {missing.length > 0 && mayWrite ? (
         <Slip calls>
           <Text>
-            Still to write: {inWords(missing)}.{" "}
+            Still to write:{" "}
+            {inWords(missing.map((part) => (part === "answers" ? "an answer about its steps" : part)))}.{" "}
             <Text asChild fontWeight="700" color="pine">
               <Link to={`/figures/${figure.id}/edit`}>Write them</Link>
             </Text>

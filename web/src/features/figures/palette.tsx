@@ -1,6 +1,6 @@
 import { Box, Button, Flex, Input, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
-import { elementSet } from "@map-step/core/element";
+import { elementSet, isPutTogether } from "@map-step/core/element";
 import { type Element, elementKey } from "@map-step/core/notation";
 import { spokenFraction, TICKS_PER_BEAT } from "@map-step/core/time";
 import { type KeyboardEvent, useMemo, useState } from "react";
@@ -30,7 +30,7 @@ export function Palette({ dance, onChoose }: Props) {
     const key = elementKey(wanted);
     const rank = (name: string) => (used.includes(name) ? used.indexOf(name) : used.length);
     return elements
-      .filter((element) => key === "" || matches(element, key))
+      .filter((element) => (key === "" ? !isPutTogether(element.name) : matches(element, key)))
       .sort((a, b) => rank(a.name) - rank(b.name));
   }, [elements, wanted, used]);
   const shown = all || wanted !== "" ? found : found.slice(0, SHOWN);
@@ -74,9 +74,9 @@ export function Palette({ dance, onChoose }: Props) {
             </Text>
           </Button>
         ))}
-        {wanted === "" && elements.length > SHOWN ? (
+        {wanted === "" && found.length > SHOWN ? (
           <Button size="xs" variant="plain" color="pine" onClick={() => setAll(!all)}>
-            {all ? "Fewer" : `All ${elements.length}`}
+            {all ? "Fewer" : `All ${found.length}`}
           </Button>
         ) : null}
         {found.length === 0 ? (
