@@ -2,7 +2,9 @@ import { randomUUID } from "node:crypto";
 import { api, choose, contentOfPlan, type Plan } from "@map-step/contract";
 import { QueryTypes } from "sequelize";
 import { describe, expect, it } from "vitest";
-import { noted, sectionContent, studioWithCourse } from "./studio.ts";
+import { migrate, openDatabase } from "../src/index.ts";
+import { newDatabase } from "./new-database.ts";
+import { noted, openCourse, sectionContent, studioWithCourse } from "./studio.ts";
 
 const { studio, course, director, teacher } = await studioWithCourse();
 const { sequelize } = studio.db;
@@ -122,4 +124,50 @@ describe("a change writes what it changes", () => {
       await held.rollback();
     }
   });
+});
+
+it("the keys are laid over a studio in which something names what is not there", async () => {
+  const url = await newDatabase(true);
+  const old = openDatabase(url);
+  const say = (sql: string) => old.sequelize.query(sql);
+  try {
+    // As the tables were before.
+    for (const table of ["class_entries", "evidence", "check_notes"])
+      await say(
+        `alter table ${table} drop constraint ${table}_${table === "class_entries" ? "after" : "corrects"};
+         drop index ${table}_by_${table === "class_entries" ? "after" : "corrects"}`,
+      );
+    await say(`alter table plan_figures drop constraint plan_figures_position;
+      drop function room_of_section() cascade; drop function sections_of_room() cascade;
+      alter table sections drop column room_id; delete from migrations where name >= '0037'`);
+    const { section, level } = await openCourse(old);
+    await say(`insert into rooms (name) values ('hall');
+      update plan_figures set position = 3 where plan_id = '${level.planId}';
+      insert into staff (name, email, role) values ('Ilse', 'ilse@x.example', 'teacher');
+      insert into students (name, role) values ('Ana', 'leader');
+      insert into lessons (id, section_id, week, state) values ('${randomUUID()}', '${section.id}', 1, 'taught');
+      insert into checks (id, section_id, held_on, staff_id)
+        select '${randomUUID()}', '${section.id}', '2027-02-15', id from staff limit 1;
+      insert into class_entries (id, lesson_id, kind, target, value, after, noted_at, staff_id, outcome)
+        select '${randomUUID()}', lessons.id, 'remark', 'x', '{"text":"x"}', '${randomUUID()}', now(), staff.id, 'kept'
+        from lessons, staff limit 1;
+      insert into check_notes (id, check_id, figure_id, text, corrects, noted_at, staff_id)
+        select '${randomUUID()}', checks.id, figures.id, 'x', '${randomUUID()}', now(), staff_id from checks, figures limit 1;
+      insert into evidence (id, student_id, section_id, check_id, role, figure_id, layer, mark, corrects, place, seen_on, noted_at, staff_id)
+        select '${randomUUID()}', students.id, section_id, checks.id, 'leader', figures.id, 'partner', marks.mark,
+          '${randomUUID()}'::uuid, 'check', '2027-02-15', now(), staff_id
+        from checks, students, (select id from figures limit 1) figures, (values ('alone')) marks (mark)`);
+    expect(await migrate(url)).toHaveLength(5);
+    const [found] = await old.sequelize.query<Record<string, unknown>>(
+      `select (select count(*)::int from sections where room_id is not null) as rooms,
+         (select count(*)::int from class_entries where after is null) as entries,
+         (select count(*)::int from evidence where corrects is null) as evidence,
+         (select count(*)::int from check_notes where corrects is null) as notes,
+         (select array_agg(position order by position) from plan_figures where plan_id = '${level.planId}') as places`,
+      { type: QueryTypes.SELECT },
+    );
+    expect(found).toEqual({ rooms: 1, entries: 1, evidence: 1, notes: 1, places: [0, 1, 2] });
+  } finally {
+    await old.sequelize.close();
+  }
 });
