@@ -146,6 +146,28 @@ describe.each(PHRASES.map(([family, ...all]) => [family, all] as const))(
   },
 );
 
+describe("a text that is too long", () => {
+  test.each([
+    ["walk other side other side", `walk ${"other side ".repeat(18)}`],
+    ["walk other side, ten times", `walk ${"other side ".repeat(10)}`],
+    ["words in a row", "walk ".repeat(4000)],
+    ["words with commas", "walk, ".repeat(4000)],
+    ["many times many", "walk x64, ".repeat(20)],
+    ["doubts", "rock back ".repeat(4000)],
+  ])("is refused once, in words: %s", (_name, text) => {
+    const { faults, figure } = parseFigure(`solo\n${text}`, READING);
+    expect(faults.map(({ expected }) => expected)).toEqual(["at most 512 beats in a figure"]);
+    expect(figure.length / 24).toBeLessThan(600);
+  });
+
+  test("is read up to the limit", () => {
+    expect(parseFigure(`solo\nwalk ${"other side ".repeat(9)}`, READING)).toMatchObject({
+      faults: [],
+      figure: { length: 512 * 24 },
+    });
+  });
+});
+
 describe("what may be meant otherwise", () => {
   test.each(ASKED)("%j is read in the likeliest way, and asked", (said, read, ...others) => {
     const { faults, doubts } = parseFigure(`solo\n${said}`, READING);

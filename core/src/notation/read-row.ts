@@ -302,6 +302,8 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
   const { report } = context;
   const cursor: Cursor = { tokens, at: from };
   row.tried = true;
+  // That it is too long was said.
+  if (row.end > MAX_BEATS * TICKS_PER_BEAT) return;
   let waiting: Counted[] = [];
   let lost = false;
   for (let isFirst = true; cursor.at < tokens.length; isFirst = false) {
