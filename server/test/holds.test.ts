@@ -85,6 +85,22 @@ describe("what figures name in their dance", () => {
     );
   });
 
+  it("is not read as a new element where figures of before say something else", async () => {
+    const body = figureContent(dance.id, "Strolling", { notation: "walk, tap" });
+    expect((await director.call(api.figures.create, { body })).body.notation).toContain("1   walk L");
+    const [own] = (await director.call(api.dances.list)).body.flatMap((one) =>
+      one.id === dance.id ? [one.ownElements] : [],
+    );
+    const named = (name: string) => [...(own ?? []), { name, otherNames: [], steps: "1 L side\n2 R close" }];
+    const refused = await change({ ownElements: named("walk L") });
+    expect(refused.problem.errors?.[0]).toEqual({
+      path: "ownElements",
+      message:
+        "Strolling and Walks side by side would be danced otherwise, because the text would be read as walk L. Give the element another name.",
+    });
+    expect((await change({ ownElements: named("long walk") })).status).toBe(200);
+  });
+
   it("cannot stand twice under one name", async () => {
     const [first] = dance.holds;
     if (!first) throw new Error("no hold");

@@ -3,7 +3,9 @@ import { type Cursor, footAt, fullWord, type ItemContext, modifierAt, namesHold 
 import { readTurnSize, senseAt } from "./read-turn.ts";
 import type { Token } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
-import { type Action, type Direction, isDirection } from "./words.ts";
+import { type Action, type Direction, isDirection, takesDirection } from "./words.ts";
+
+const NO_ELEMENTS: readonly Element[] = [];
 
 /** The foot and the direction that were said of what is danced. */
 export interface What {
@@ -132,10 +134,21 @@ export function compoundAt(
 }
 
 /** The phrase at the cursor; of a name that ends in a word such as `turn`, only what stands before where that says more. */
-export function itemPhraseAt({ tokens, at }: Cursor, context: ItemContext): ReturnType<typeof phraseAt> {
+export function itemPhraseAt(
+  { tokens, at }: Cursor,
+  before: Foot | undefined,
+  context: ItemContext,
+): ReturnType<typeof phraseAt> {
   const phrase = phraseAt(tokens, at, context.elements);
   if (phrase?.meaning.kind !== "element" || phrase.used < 2) return phrase;
   const end = at + phrase.used - 1;
+  // A step is written with its foot before it, an element with its foot behind.
+  if (before) {
+    const action = phraseAt(tokens.slice(at, at + phrase.used), 0, NO_ELEMENTS);
+    const way = action && directionAt(tokens, at + action.used);
+    const isStep = action?.meaning.kind === "action" && takesDirection(action.meaning.action);
+    if (isStep && way && action.used + way.used === phrase.used) return action;
+  }
   if (!saysMore(tokens, end, context)) return phrase;
   const shorter = phraseAt(tokens.slice(at, end), 0, context.elements);
   return shorter && shorter.used === phrase.used - 1 ? shorter : phrase;

@@ -226,7 +226,7 @@ function readItemAnew(
     return { kind: "change", at, ...(before ? { foot: before } : {}), extras };
   }
   const begin = cursor.tokens[cursor.at] ?? at;
-  const phrase = itemPhraseAt(cursor, context);
+  const phrase = itemPhraseAt(cursor, before, context);
   if (!phrase) return reportNoItem(cursor, before, isFirst, context);
   const { meaning } = phrase;
   const changesHold =

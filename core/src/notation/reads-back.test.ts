@@ -36,7 +36,22 @@ const own = fc.array(
     name: fc
       .tuple(
         fc.constantFrom("kick", "side", "hitch", "our", "slow", "cross", "back", "tap", "box", "spin"),
-        fc.constantFrom("turn", "hold", "small", "lead", "step", "rock", "side", "lock", "walk", "left"),
+        fc.constantFrom(
+          ...[
+            "turn",
+            "hold",
+            "small",
+            "lead",
+            "step",
+            "rock",
+            "side",
+            "lock",
+            "walk",
+            "left",
+            "forward",
+            "close",
+          ],
+        ),
       )
       .map((words) => words.join(" ")),
     otherNames: fc.constant([] as string[]),

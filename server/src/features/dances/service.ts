@@ -2,7 +2,7 @@ import { isDeepStrictEqual } from "node:util";
 import type { DanceRecord, FigureRecord, NewDance } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { holdNamed } from "@map-step/core/hold";
-import { faultText, openLibrary, replaceHold } from "@map-step/core/notation";
+import { elementKey, type Figure, faultText, openLibrary, replaceHold } from "@map-step/core/notation";
 import { STARTER_SETS } from "@map-step/core/starter";
 import { TIER_NAMES } from "@map-step/core/time";
 import { counted, inWords } from "@map-step/core/words";
@@ -63,11 +63,39 @@ function brokenBy(figures: readonly FigureRecord[], now: DanceRecord, next: Danc
   });
 }
 
+const saidIn = ({ said = {} }: Figure): string[] =>
+  Object.values(said).flatMap((all) => (all ?? []).map(({ name }) => name));
+
+/** Figures of before that would be read as a new element where they say something else, each with that element. */
+function readOtherwise(figures: readonly FigureRecord[], now: DanceRecord, next: DanceRecord) {
+  const known = new Set(now.ownElements.map(({ name }) => elementKey(name)));
+  const fresh = new Set(
+    next.ownElements.flatMap(({ name }) => (known.has(elementKey(name)) ? [] : [elementKey(name)])),
+  );
+  if (fresh.size === 0) return [];
+  const [before, after] = [openLibrary(figures, readingOf(now)), openLibrary(figures, readingOf(next))];
+  return figures.flatMap(({ name }) => {
+    const [was, is] = [before(name)?.figure, after(name)?.figure];
+    if (!was || !is || isDeepStrictEqual(was.steps, is.steps)) return [];
+    const own = new Set(saidIn(was).map(elementKey));
+    const element = saidIn(is).find((one) => fresh.has(elementKey(one)) && !own.has(elementKey(one)));
+    return element === undefined ? [] : [{ name, element }];
+  });
+}
+
 /** A hold or an element that figures name cannot go, and no change may leave them without a meaning. */
 async function refuseIfBroken(db: Database, now: DanceRecord, next: DanceRecord): Promise<void> {
   const changed = NOTATED.filter((field) => !isDeepStrictEqual(now[field], next[field]));
   if (changed.length === 0) return;
   const { figures } = await readLibrary(db, now.id);
+  const [other, ...others] = readOtherwise(figures, now, next);
+  if (other)
+    throw invalid([
+      {
+        path: "ownElements",
+        message: `${inWords([other, ...others].slice(0, MOST_NAMED).map(({ name }) => name))} would be danced otherwise, because the text would be read as ${other.element}. Give the element another name.`,
+      },
+    ]);
   const broken = brokenBy(figures, now, next);
   const [first] = broken;
   if (!first) return;
