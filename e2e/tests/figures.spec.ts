@@ -269,3 +269,42 @@ test("words are completed while steps are typed, and Enter only ends the line", 
   await page.keyboard.press("Escape");
   await expectAccessible(page);
 });
+
+test("what may be meant otherwise is asked, and what nobody knows gets its steps there and then", async ({
+  page,
+}) => {
+  await signIn(page);
+  await page.goto(`${demoStudio()}/figures/new`);
+  await page.getByLabel("Name", { exact: true }).fill("Asked about");
+  const line = page.getByLabel("Say it");
+  await line.fill("rock back side close");
+  const meanings = page.getByRole("group", { name: "Meanings of rock back" });
+  await expect(meanings.getByRole("button")).toHaveText([
+    "rock step back (2 steps, 2 beats)",
+    "rock step, back (3 steps, 3 beats)",
+  ]);
+  await expect(page.getByRole("button", { name: "Add", exact: true })).toBeDisabled();
+  await meanings.getByRole("button", { name: /^rock step, back/ }).click();
+  await expect(line).toHaveValue("rock step, back, side close");
+  await line.press("Enter");
+  await expect.poll(() => stepsIn(page)).toContain("3   L back");
+
+  // Left open it is kept, and nothing is said of it.
+  const steps = page.getByRole("textbox", { name: "Steps" });
+  await steps.fill("solo\nrock back side close");
+  await page.getByRole("button", { name: "Save the figure" }).first().click();
+  await expect(page.getByText(/Its steps may be meant in two ways/)).toBeVisible();
+  await page.getByRole("link", { name: "Edit" }).click();
+  await expect(meanings).toBeVisible();
+
+  await steps.fill("solo\nwhoosh, tap");
+  await page.getByRole("button", { name: "What is whoosh? Say its steps" }).click();
+  const dialog = page.getByRole("dialog");
+  await dialog.getByLabel(/^Its steps/).fill("side, close, side");
+  await expectAccessible(page);
+  await dialog.getByRole("button", { name: "Add the element" }).click();
+  await expect(page.getByText("has the element whoosh now")).toBeVisible();
+  await page.getByRole("button", { name: "Save the figure" }).first().click();
+  await expect(page.getByRole("heading", { name: "At a glance" })).toBeVisible();
+  await expect(page.getByText("4 beats; 3 steps and 1 touch").first()).toBeVisible();
+});

@@ -48,7 +48,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "section-row.tsx",
       "words.ts",
     ],
-    dances: ["choice.tsx", "dialog.tsx", "new-hold.tsx", "of-dance.tsx"],
+    dances: ["choice.tsx", "dialog.tsx", "new-element.tsx", "new-hold.tsx", "of-dance.tsx"],
     figures: [
       "figure-form.ts",
       "figure-name.tsx",

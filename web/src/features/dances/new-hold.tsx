@@ -1,11 +1,10 @@
 import { Button, Text } from "@chakra-ui/react";
-import { api, type DanceRecord } from "@map-step/contract";
+import type { DanceRecord } from "@map-step/contract";
 import type { Hold } from "@map-step/core/hold";
 import { useState } from "react";
-import { errorText, fieldErrors, isStale, useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
-import { tellDone } from "../../kit/toasts.ts";
 import { HoldFields } from "./hold-fields.tsx";
+import { useAddToDance } from "./use-add-to-dance.ts";
 
 interface Props {
   readonly dance: DanceRecord;
@@ -24,29 +23,10 @@ export function NewHold({ dance, name, onClose }: Props) {
     facing: "facing",
     changesTo: [],
   });
-  const change = useChange(api.dances.change);
-  const add = ({ id, ...content }: DanceRecord) =>
-    change.mutateAsync({ params: { id }, body: { ...content, holds: [...content.holds, hold] } });
-  const save = async () => {
-    try {
-      // Whatever somebody else changed of the dance meanwhile, one more hold goes with it.
-      await add(dance).catch((error: unknown) => {
-        if (isStale(error)) return add(error.problem.current as DanceRecord);
-        throw error;
-      });
-      tellDone(`${dance.name} has the hold ${hold.name} now`);
-      onClose();
-    } catch {
-      // What is wrong stands in the form.
-    }
-  };
-  const place = `holds.${dance.holds.length}`;
-  const faults = fieldErrors(change.error);
-  const errorAt = (field: keyof Hold) => faults.find(({ path }) => path === `${place}.${field}`)?.message;
-  const other =
-    change.error && !faults.some(({ path }) => path.startsWith(place)) ? errorText(change.error) : null;
+  const { add, isAdding, errorAt, other } = useAddToDance(dance, "holds");
+  const told = `${dance.name} has the hold ${hold.name} now`;
   const foot = (
-    <Button onClick={() => void save()} loading={change.isPending}>
+    <Button onClick={() => void add(hold, told, onClose)} loading={isAdding}>
       Add the hold
     </Button>
   );

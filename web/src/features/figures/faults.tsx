@@ -2,6 +2,7 @@ import { Box, Button, Flex, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord } from "@map-step/contract";
 import { type Fault, faultText } from "@map-step/core/notation";
 import { useState } from "react";
+import { NewElement } from "../dances/new-element.tsx";
 import { NewHold } from "../dances/new-hold.tsx";
 import { useMay } from "../session/session.tsx";
 
@@ -19,10 +20,15 @@ interface FaultsProps {
 const unknownHold = ({ found, expected }: Fault): string | null =>
   /a hold of this dance/.test(expected) ? found.replace(/["“”„]/g, "").trim() : null;
 
+/** A name that nobody knows yet, where something that is danced should stand. */
+const unknownName = ({ found, expected }: Fault): string | null =>
+  expected.startsWith("an action such as") && /^\p{L}[\p{L}-]{2,}$/u.test(found) ? found : null;
+
 /** What cannot be read, each with a click to its place and what may help. */
 export function Faults({ faults, dance, onShow, onReplace, onAnswer }: FaultsProps) {
   const mayAdd = useMay("dances.write");
   const [newHold, setNewHold] = useState<string | null>(null);
+  const [newElement, setNewElement] = useState<string | null>(null);
   return (
     <Box aria-live="polite">
       <Stack as="ul" gap="1" mt="2" listStyleType="none" hidden={faults.length === 0}>
@@ -58,6 +64,11 @@ export function Faults({ faults, dance, onShow, onReplace, onAnswer }: FaultsPro
                   Write {fault.suggestion}
                 </Button>
               ) : null}
+              {mayAdd && unknownName(fault) ? (
+                <Button size="xs" variant="outline" onClick={() => setNewElement(unknownName(fault))}>
+                  What is {unknownName(fault)}? Say its steps
+                </Button>
+              ) : null}
               {mayAdd && unknownHold(fault) ? (
                 <Button size="xs" variant="outline" onClick={() => setNewHold(unknownHold(fault))}>
                   Add it to the holds
@@ -67,6 +78,9 @@ export function Faults({ faults, dance, onShow, onReplace, onAnswer }: FaultsPro
           </Box>
         ))}
       </Stack>
+      {newElement === null ? null : (
+        <NewElement dance={dance} name={newElement} onClose={() => setNewElement(null)} />
+      )}
       {newHold === null ? null : <NewHold dance={dance} name={newHold} onClose={() => setNewHold(null)} />}
     </Box>
   );
