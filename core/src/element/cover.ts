@@ -94,7 +94,7 @@ interface Match {
 }
 
 /** Whether an element is danced from a step on, and with what said to it. */
-function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: Pattern): Match | null {
+function matchAt(steps: readonly Step[], from: number, { name, steps: wanted, goes }: Pattern): Match | null {
   const start = steps[from] as Step;
   const begins = (wanted[0] as ElementStep).onset;
   // Most elements do not even last so long, which is told without looking at each step.
@@ -127,8 +127,10 @@ function matchAt(steps: readonly Step[], from: number, { steps: wanted, goes }: 
     if (want.turn === undefined && step.turn !== undefined && isLast) turn = step.turn;
     else if (!sameTurn(step.turn, want.turn, turnsOver === true)) return null;
   }
-  // A step or two in place are steps in place, and no walk or rock.
-  if (wanted.length < 3 && way === "place") return null;
+  // Only what goes with most of its steps is done in place: a triple step, and no walk, rock or break.
+  if (way === "place" && wanted.filter((step) => step.goes).length < 2) return null;
+  // Nobody walks to the side, and one step there is no more than that.
+  if ((name === "walk" || name === "quick") && way === "side") return null;
   return { direction: way !== null && way !== goes ? (way as Direction) : undefined, turn };
 }
 

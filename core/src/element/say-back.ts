@@ -55,11 +55,14 @@ function withFoot(words: string, [first]: readonly CallPiece[]): string {
   return foot === null ? words : [`${foot} ${said}`, ...more].join(", ");
 }
 
-/** Each piece at its count; single steps where elements do not fit their counts. */
-function counted(pieces: readonly CallPiece[], swung: boolean): string {
-  const said = pieces.map((piece) => {
-    const foot = piece.foot === null ? "" : `${piece.foot} `;
-    return `${formatCount(piece.from, undefined, swung)} ${foot}${pieceInWords(piece)}`;
+/** Which pieces are said with their foot. */
+type Feet = "none" | "first" | "all";
+
+/** Each piece at its count. */
+function counted(pieces: readonly CallPiece[], swung: boolean, feet: Feet): string {
+  const said = pieces.map((piece, at) => {
+    const isSaid = piece.foot !== null && (feet === "all" || (feet === "first" && at === 0));
+    return `${formatCount(piece.from, undefined, swung)} ${isSaid ? `${piece.foot} ` : ""}${pieceInWords(piece)}`;
   });
   return said.join(", ");
 }
@@ -102,10 +105,11 @@ export function roleInWords(figure: Figure, role: Role, dance: NotatedDance): st
     return [plain, withFoot(plain, own), waited, withFoot(waited, own)];
   };
   const beats = `${figure.length / TICKS_PER_BEAT} beats`;
-  const atCounts = (own: readonly CallPiece[]) => {
-    const words = counted(own, dance.swung);
-    return [words, `${words}, ${beats}`];
-  };
+  const atCounts = (own: readonly CallPiece[]) =>
+    (["none", "first", "all"] as const).flatMap((feet) => {
+      const words = counted(own, dance.swung, feet);
+      return [words, `${words}, ${beats}`];
+    });
   const each = () => singly(stepsOf(figure, role), figure.length);
   const ways = [
     () => inWords(pieces),
