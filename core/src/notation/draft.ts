@@ -1,5 +1,5 @@
 import type { PlacedUse } from "./parse-use.ts";
-import type { RoleRow } from "./read-row.ts";
+import type { RoleRow } from "./row.ts";
 import type { Token } from "./scan.ts";
 import type { Comment, FollowerBy } from "./types.ts";
 import type { Role } from "./words.ts";

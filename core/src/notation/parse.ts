@@ -6,10 +6,12 @@ import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
 import { isCount, type RhythmBeats } from "./read-count.ts";
 import { fullWord } from "./read-extras.ts";
-import { emptyRow, endSpelling, type RowContext, readRow } from "./read-row.ts";
+import { readRow } from "./read-row.ts";
 import { makeFault, type Report, type ReportDoubt } from "./report.ts";
 import { resolveRole, type WrittenRole } from "./resolve.ts";
+import { emptyRow, type RowContext } from "./row.ts";
 import { type Statement, scan, type Token } from "./scan.ts";
+import { endSpelling } from "./spelling.ts";
 import type { Composition, Doubt, Element, Fault, Figure, FollowerBy, Step } from "./types.ts";
 import { isRole, MAX_BEATS, ROLES, type Role } from "./words.ts";
 

@@ -1,88 +1,23 @@
 import { beatNumber, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import { phraseAt } from "./lexicon.ts";
-import { saysOtherSide, timesIn } from "./parse-use.ts";
+import { saysOtherSide } from "./parse-use.ts";
 import {
   countsWithin,
   isCount,
   isOffbeatWord,
   isRhythmName,
   isRhythmWord,
-  type RhythmBeats,
   readCount,
   readRhythm,
 } from "./read-count.ts";
-import { type Cursor, footWord, fullWord, type ItemContext, isJoiner, namesHold } from "./read-extras.ts";
+import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
+import { isManyAt, takeTimes, timesBefore } from "./read-times.ts";
 import { behind } from "./report.ts";
+import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
-import type { Element } from "./types.ts";
+import { canBeSpelled, endSpelling, spells } from "./spelling.ts";
 import { MAX_BEATS } from "./words.ts";
-
-/** Something of a role in its time, in the order of the text. */
-export type Placed = {
-  /** The count as it stands in the text, or the word that is danced there. */
-  readonly at: Token;
-  readonly onset: Ticks;
-} & (
-  | {
-      readonly kind: "item";
-      readonly item: Item /** Onsets that were written for each of its steps. */;
-      readonly onsets?: readonly Ticks[];
-    }
-  | { readonly kind: "omit" }
-  /** All before it in this role, once more on the other side. */
-  | { readonly kind: "other-side" }
-  | { readonly kind: "comment"; readonly text: string }
-);
-
-/** What was read of one role so far. */
-export interface RoleRow {
-  readonly placed: Placed[];
-  /** Whether something stands in the text, even if it cannot be read. */
-  tried: boolean;
-  /** Whether its steps are placed by S and Q or by numbers; null before the first count. */
-  byRhythm: boolean | null;
-  /** The last beat number read, 0 before the first. */
-  beat: number;
-  /** Where what was read so far ends; what stands without a count begins there. */
-  end: Ticks;
-  /** Some of it has no count of its own. */
-  uncounted: boolean;
-  /** An element that was said last, while what follows may only spell its steps out. */
-  spelling: Spelling | null;
-}
-
-/** An element of which the steps are said as well: `rock, recover`. */
-interface Spelling {
-  readonly element: Element;
-  readonly place: Placed & { readonly kind: "item" };
-  /** How many of its steps were said, the first by its name. */
-  said: number;
-  last: Token;
-}
-
-/** A role before anything is read of it. */
-export const emptyRow = (): RoleRow => ({
-  placed: [],
-  tried: false,
-  byRhythm: null,
-  beat: 0,
-  end: 0,
-  uncounted: false,
-  spelling: null,
-});
-
-/** What reading takes of the dance for a row of steps. */
-export interface RowContext extends ItemContext {
-  readonly rhythm: RhythmBeats;
-  /** Whether `&` and `a` lie at two thirds of the beat. */
-  readonly swung: boolean;
-}
-
-interface Counted {
-  readonly at: Token;
-  readonly onset: Ticks;
-}
 
 /** The onset of a count, whichever way its role counts; null when it cannot be read. */
 function readOnset(row: RoleRow, count: Token, { rhythm, swung, report }: RowContext): Ticks | null {
@@ -136,8 +71,6 @@ function takeCounts(row: RoleRow, cursor: Cursor, context: RowContext): (Counted
   return counts;
 }
 
-const nextBeat = (onset: Ticks): Ticks => (Math.floor(onset / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT;
-
 const stepsIn = (item: Item): number =>
   item.kind === "element" ? (item.element.ways[0]?.steps.length ?? 1) : 1;
 const lengthOf = (item: Item): Ticks =>
@@ -177,49 +110,6 @@ function placeRhythm(row: RoleRow, counts: readonly Counted[], { elements }: Row
 
 const isHold = (item: Item): boolean => item.kind === "step" && item.action === "hold";
 
-const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
-const HOW_MANY: Readonly<Record<string, number>> = {
-  two: 2,
-  three: 3,
-  four: 4,
-  five: 5,
-  six: 6,
-  seven: 7,
-  eight: 8,
-};
-const wordOf = (token: Token | undefined): string =>
-  token?.kind === "word" ? token.value.toLowerCase() : "";
-
-/** `x2`, `twice` or `three times` behind what is danced. */
-function takeTimes(cursor: Cursor): number | null {
-  const { tokens, at } = cursor;
-  const word = wordOf(tokens[at]);
-  const spoken = wordOf(tokens[at + 1]) === "times" ? (HOW_MANY[word] ?? timesWritten(word)) : null;
-  const times = timesIn(tokens[at]) ?? HOW_OFTEN[word] ?? spoken;
-  if (times === null) return null;
-  cursor.at += spoken === times && HOW_OFTEN[word] === undefined && timesIn(tokens[at]) === null ? 2 : 1;
-  return times;
-}
-const timesWritten = (word: string): number | null => (/^[1-9]$/.test(word) ? Number(word) : null);
-
-/** Whether a number and a name of several stand at the cursor: `4 walks`. */
-function isManyAt({ tokens, at }: Cursor, { elements }: ItemContext): boolean {
-  if (timesWritten(wordOf(tokens[at])) === null) return false;
-  const phrase = phraseAt(tokens, at + 1, elements);
-  const last = phrase && wordOf(tokens[at + phrase.used]);
-  return phrase?.meaning.kind === "element" && last !== null && /s$/.test(last) && !/ss$/.test(last);
-}
-
-/** `two walks`, `three triple steps`, `4 walks`. */
-function timesBefore(cursor: Cursor, context: ItemContext): number | null {
-  const word = wordOf(cursor.tokens[cursor.at]);
-  // A name may begin with a number itself: `three-step turn`.
-  if (phraseAt(cursor.tokens, cursor.at, context.elements)) return null;
-  const many = HOW_MANY[word] ?? (isManyAt(cursor, context) ? timesWritten(word) : null);
-  if (many !== null) cursor.at += 1;
-  return many;
-}
-
 /** `side slow`, `recover quick`: the rhythm of a step may stand behind it, at the end of what is said. */
 function rhythmBehind(row: RoleRow, cursor: Cursor, context: RowContext): Counted | null {
   const at = cursor.tokens[cursor.at];
@@ -233,54 +123,6 @@ function rhythmBehind(row: RoleRow, cursor: Cursor, context: RowContext): Counte
 function skipToCount(cursor: Cursor): void {
   cursor.at += 1;
   while (cursor.at < cursor.tokens.length && !isCount(cursor.tokens[cursor.at] as Token)) cursor.at += 1;
-}
-
-/** An element whose steps are often said after its name: those that come back onto the other foot. */
-const canBeSpelled = ({ ways }: Element): boolean => ways[0]?.steps[1]?.action === "replace";
-
-/** Whether a step only says what the element before it does: `recover` after a rock adds nothing. */
-function spells(row: RoleRow, item: Item, [count, ...more]: readonly Counted[], at: Token): boolean {
-  const { spelling } = row;
-  if (!spelling || item.kind !== "step" || item.foot || more.length > 0) return false;
-  if (Object.keys(item.extras).length > 0) return false;
-  const step = spelling.element.ways[0]?.steps[spelling.said];
-  if (!step || step.action !== item.action) return false;
-  if (count && count.onset !== spelling.place.onset + step.onset) return false;
-  spelling.said += 1;
-  spelling.last = at;
-  if (count) row.end = Math.max(row.end, nextBeat(count.onset));
-  if (spelling.said === spelling.element.ways[0]?.steps.length) row.spelling = null;
-  return true;
-}
-
-/** Of an element whose steps were said in part, only those are danced; whether all were meant is asked. */
-export function endSpelling(row: RoleRow, { doubt }: RowContext): void {
-  const { spelling } = row;
-  row.spelling = null;
-  if (!spelling || spelling.said < 2) return;
-  const { element, place, said, last } = spelling;
-  const index = row.placed.indexOf(place);
-  if (index < 0 || place.item.kind !== "element") return;
-  const steps = element.ways[0]?.steps ?? [];
-  const { direction, foot, extras } = place.item;
-  const own = steps.slice(0, said).map((step, at): Placed => {
-    const action = step.goes && direction ? direction : step.action;
-    const item: Item = {
-      kind: "step",
-      action,
-      at: place.at,
-      extras: at === 0 ? extras : {},
-      ...(at === 0 && foot ? { foot } : {}),
-    };
-    return { kind: "item", at: place.at, onset: place.onset + step.onset, item };
-  });
-  row.placed.splice(index, 1, ...own);
-  const ends = place.onset + (steps[said]?.onset ?? element.ways[0]?.length ?? 0);
-  if (index === row.placed.length - own.length) row.end = Math.min(row.end, ends);
-  const words = steps.map((step, at) =>
-    [step.goes && direction ? direction : step.action, at === 0 ? foot : undefined].filter(Boolean).join(" "),
-  );
-  doubt(place.item.at, last, [`${words.slice(0, said).join(", ")},`, `${words.join(", ")},`]);
 }
 
 /** Lays an item, as often as it is said, at as many of the counts before it as it has steps. */

@@ -23,16 +23,17 @@ const SPOKEN: Readonly<Record<string, number>> = {
 };
 /** Parts of a turn of which there may be several: `three half turns`. */
 const PARTS: Readonly<Record<string, number>> = { eighth: 45, quarter: 90, half: 180, full: 360, whole: 360 };
-const NUMBERS: Readonly<Record<string, number>> = {
-  one: 1,
+/** Numbers as they are said. */
+export const SPOKEN_NUMBERS: Readonly<Record<string, number>> = {
   two: 2,
   three: 3,
   four: 4,
   five: 5,
   six: 6,
-  double: 2,
-  triple: 3,
+  seven: 7,
+  eight: 8,
 };
+const NUMBERS: Readonly<Record<string, number>> = { ...SPOKEN_NUMBERS, one: 1, double: 2, triple: 3 };
 
 /** Degrees of a part of a turn such as `1/2` or `½`; null when it is none. */
 function fractionOf(word: string): number | null {
@@ -48,7 +49,8 @@ interface Size {
 const accept = (degrees: number, used: number): Size | null =>
   Number.isInteger(degrees) && degrees >= MIN_DEGREES && degrees <= MAX_TURN ? { degrees, used } : null;
 
-const wordAt = (tokens: readonly Token[], at: number): string => {
+/** A word in lower case; empty where none stands. */
+export const wordAt = (tokens: readonly Token[], at: number): string => {
   const token = tokens[at];
   return token?.kind === "word" ? token.value.toLowerCase() : "";
 };

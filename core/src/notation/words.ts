@@ -21,6 +21,22 @@ export const WEIGHT_ACTIONS = [
   "sway",
 ] as const;
 
+/** What the body does by itself, with a side or without. */
+const BODY_MOVES = [
+  "bump",
+  "roll",
+  "bounce",
+  "shimmy",
+  "contract",
+  "lean",
+  "sit",
+  "kneel",
+  "dip",
+  "drop",
+  "snap",
+  "slap",
+] as const;
+
 /** Actions that leave the weight where it is. */
 export const FREE_ACTIONS = [
   "tap",
@@ -39,38 +55,11 @@ export const FREE_ACTIONS = [
   "clap",
   "swing",
   "ronde",
-  "bump",
-  "roll",
-  "bounce",
-  "shimmy",
-  "contract",
-  "lean",
-  "sit",
-  "kneel",
-  "dip",
-  "drop",
-  "snap",
-  "slap",
+  ...BODY_MOVES,
 ] as const;
 
 /** Actions without weight that the whole body can do; all others are done with a foot. */
-const BODY_ACTIONS = [
-  "swivel",
-  "hold",
-  "clap",
-  "bump",
-  "roll",
-  "bounce",
-  "shimmy",
-  "contract",
-  "lean",
-  "sit",
-  "kneel",
-  "dip",
-  "drop",
-  "snap",
-  "slap",
-] as const;
+const BODY_ACTIONS = ["swivel", "hold", "clap", ...BODY_MOVES] as const;
 /** Actions without weight that both feet can do together. */
 const BOTH_ACTIONS = [...BODY_ACTIONS, "heel"] as const;
 
