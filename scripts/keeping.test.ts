@@ -134,9 +134,9 @@ describe("a nightly backup", () => {
 
 describe("what keeps it going", () => {
   it("loses no acknowledged write when server and database are killed", async () => {
-    const { acknowledged, lost, twice, unheard } = await endure(2, 1);
+    const { acknowledged, lost, twice, unheard } = await endure(1, 1);
     expect({ lost, twice, unheard }).toEqual({ lost: 0, twice: 0, unheard: 0 });
-    expect(acknowledged).toBeGreaterThanOrEqual(32);
+    expect(acknowledged).toBeGreaterThanOrEqual(24);
   });
 
   it("starts the server again after an error that nobody awaited, which ends it in order", async () => {

@@ -25,6 +25,7 @@ import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { anyFigure as anyWritten, IN_FOUR } from "../core/testing/figures.ts";
 import { anyLevel } from "../core/testing/levels.ts";
+import { runs } from "../core/testing/runs.ts";
 import { EVIDENCE, MODEL, SEQUENCE } from "../core/testing/samples.ts";
 import { readinessInWords, ruleInWords, settledInWords } from "../web/src/features/checks/words.ts";
 import {
@@ -59,7 +60,7 @@ const anyFigure = anyWritten.map(
   }),
 );
 const some = <T>(arbitrary: fc.Arbitrary<T>, count: number): T[] =>
-  fc.sample(arbitrary, { seed: SEED, numRuns: count });
+  fc.sample(arbitrary, { seed: SEED, ...runs(count) });
 const FEW = [0, 1, 2, 5];
 
 /** All that is said of a plan, of a change in it, and of each figure in each week. */

@@ -20,48 +20,49 @@ async function signInAgain(page: Page): Promise<void> {
   await expect(page.getByRole("heading", { name: "One more step" })).toBeVisible();
 }
 
-test("a key of the device stands beside the password, and a recovery code for when it is not at hand", async ({
-  page,
-  watch,
-}) => {
-  watch.expectStatus(401);
-  const device = await page.context().newCDPSession(page);
-  await device.send("WebAuthn.enable");
-  const { authenticatorId } = await device.send("WebAuthn.addVirtualAuthenticator", {
-    options: {
-      protocol: "ctap2",
-      transport: "internal",
-      hasResidentKey: true,
-      hasUserVerification: true,
-      isUserVerified: true,
-      automaticPresenceSimulation: true,
-    },
-  });
-  const { studio, panel } = await atName(page);
-  await panel.getByRole("button", { name: "Add a key of this device" }).click();
-  await panel.getByLabel("What you call it").fill("My phone");
-  await panel.getByRole("button", { name: "Make the key" }).click();
-  const codes = page.getByRole("dialog", { name: "Write these down" });
-  await expect(codes.getByRole("listitem")).toHaveCount(10);
-  const code = (await codes.getByRole("listitem").first().textContent()) ?? "";
-  await codes.getByRole("button", { name: "I have them" }).click();
-  await expect(panel.getByText("My phone")).toBeVisible();
-  await expectAccessible(page);
+test(
+  "a key of the device stands beside the password, and a recovery code for when it is not at hand",
+  DEEP,
+  async ({ page, watch }) => {
+    watch.expectStatus(401);
+    const device = await page.context().newCDPSession(page);
+    await device.send("WebAuthn.enable");
+    const { authenticatorId } = await device.send("WebAuthn.addVirtualAuthenticator", {
+      options: {
+        protocol: "ctap2",
+        transport: "internal",
+        hasResidentKey: true,
+        hasUserVerification: true,
+        isUserVerified: true,
+        automaticPresenceSimulation: true,
+      },
+    });
+    const { studio, panel } = await atName(page);
+    await panel.getByRole("button", { name: "Add a key of this device" }).click();
+    await panel.getByLabel("What you call it").fill("My phone");
+    await panel.getByRole("button", { name: "Make the key" }).click();
+    const codes = page.getByRole("dialog", { name: "Write these down" });
+    await expect(codes.getByRole("listitem")).toHaveCount(10);
+    const code = (await codes.getByRole("listitem").first().textContent()) ?? "";
+    await codes.getByRole("button", { name: "I have them" }).click();
+    await expect(panel.getByText("My phone")).toBeVisible();
+    await expectAccessible(page);
 
-  await signInAgain(page);
-  await expectAccessible(page);
-  await page.getByRole("button", { name: "Use the key of this device" }).click();
-  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
+    await signInAgain(page);
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Use the key of this device" }).click();
+    await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
 
-  await device.send("WebAuthn.removeVirtualAuthenticator", { authenticatorId });
-  await signInAgain(page);
-  await page.getByLabel("Or a recovery code").fill(code);
-  await page.getByRole("button", { name: "Sign in with the code" }).click();
-  await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
-  await expect(panel.getByText("9 recovery codes left")).toBeVisible();
-  await page.goto("about:blank");
-  await studio.stop();
-});
+    await device.send("WebAuthn.removeVirtualAuthenticator", { authenticatorId });
+    await signInAgain(page);
+    await page.getByLabel("Or a recovery code").fill(code);
+    await page.getByRole("button", { name: "Sign in with the code" }).click();
+    await expect(page.getByRole("heading", { name: "Your account" })).toBeVisible();
+    await expect(panel.getByText("9 recovery codes left")).toBeVisible();
+    await page.goto("about:blank");
+    await studio.stop();
+  },
+);
 
 test(
   "codes of an app stand beside the password, each good once, and are taken away again",

@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import { strToU8, zipSync } from "fflate";
-import { demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+import { DEEP, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
 
 const HEAD = "dance,name,kind,level,minutes,notation,needs,cues\r\n";
 const STEPS =
@@ -52,7 +52,7 @@ test("a file is judged row by row, then taken in whole, and comes out again as i
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
 
-test("a teacher may take figures out, but not in", async ({ page }) => {
+test("a teacher may take figures out, but not in", DEEP, async ({ page }) => {
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/figures/file`);
   await expect(page.getByRole("button", { name: "Save as CSV" })).toBeVisible();
@@ -83,7 +83,7 @@ function workbook(rows: readonly (readonly string[])[]): Buffer {
   return Buffer.from(zipSync(Object.fromEntries(bytes)));
 }
 
-test("a list comes from a spreadsheet, and what is none is said to be none", async ({ page }) => {
+test("a list comes from a spreadsheet, and what is none is said to be none", DEEP, async ({ page }) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/figures/file`);
   const chooser = page.getByLabel("Or choose a spreadsheet");

@@ -1,5 +1,6 @@
 import {
   another,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -43,7 +44,7 @@ test("what was typed survives a closed page and can be thrown away", async ({ pa
   await expect(page.getByLabel("Name", { exact: true })).toHaveValue("");
 });
 
-test("a figure in use stays and says why; a free one goes and comes back", async ({ page, watch }) => {
+test("a figure in use stays and says why; a free one goes and comes back", DEEP, async ({ page, watch }) => {
   watch.expectStatus(409);
   await signIn(page);
   await page.goto(`${demoStudio()}/figures?search=foundation`);
@@ -62,80 +63,81 @@ test("a figure in use stays and says why; a free one goes and comes back", async
   await expect(page.getByText("72 of 72 figures")).toBeVisible();
 });
 
-test("two people edit one figure: what one changed stays, what both changed is asked", async ({
-  page,
-  browser,
-  watch,
-}) => {
-  await unaware(page);
-  watch.expectStatus(409);
-  await signIn(page);
-  const other = await another(browser);
-  await unaware(other);
-  for (const who of [page, other]) {
-    await who.goto(`${demoStudio()}/figures?search=shadow`);
-    await who.getByRole("link", { name: /Shadow walk/ }).click();
-    await who.getByRole("link", { name: "Edit" }).click();
-  }
-  await other.getByLabel("Minutes, first night").fill("15");
-  await other.getByLabel("Cue 1", { exact: true }).fill("Theirs");
-  await other.getByRole("button", { name: "Save the figure" }).first().click();
-  await expect(other.getByText("15 minutes on its first night")).toBeVisible();
-  await page.getByLabel("Cue 1", { exact: true }).fill("Mine");
-  await page.getByRole("button", { name: "Save the figure" }).first().click();
-  const dialog = page.getByRole("dialog");
-  // The minutes were changed by one of them only, so they are not asked.
-  await expect(dialog.getByRole("radiogroup")).toHaveCount(1);
-  await expect(
-    dialog.getByRole("heading", { name: /Maro Quillfeather at \d\d:\d\d changed this too/ }),
-  ).toBeVisible();
-  await expect(dialog.getByRole("radio", { checked: true })).toHaveCount(0);
-  await expect(dialog.getByRole("button", { name: "Save this choice" })).toBeDisabled();
-  await dialog.getByRole("radio", { name: /^Yours/ }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await expect(page.getByText("15 minutes on its first night")).toBeVisible();
-  await expect(page.getByText("Mine", { exact: true })).toBeVisible();
-  await other.context().close();
-});
+test(
+  "two people edit one figure: what one changed stays, what both changed is asked",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    await unaware(page);
+    watch.expectStatus(409);
+    await signIn(page);
+    const other = await another(browser);
+    await unaware(other);
+    for (const who of [page, other]) {
+      await who.goto(`${demoStudio()}/figures?search=shadow`);
+      await who.getByRole("link", { name: /Shadow walk/ }).click();
+      await who.getByRole("link", { name: "Edit" }).click();
+    }
+    await other.getByLabel("Minutes, first night").fill("15");
+    await other.getByLabel("Cue 1", { exact: true }).fill("Theirs");
+    await other.getByRole("button", { name: "Save the figure" }).first().click();
+    await expect(other.getByText("15 minutes on its first night")).toBeVisible();
+    await page.getByLabel("Cue 1", { exact: true }).fill("Mine");
+    await page.getByRole("button", { name: "Save the figure" }).first().click();
+    const dialog = page.getByRole("dialog");
+    // The minutes were changed by one of them only, so they are not asked.
+    await expect(dialog.getByRole("radiogroup")).toHaveCount(1);
+    await expect(
+      dialog.getByRole("heading", { name: /Maro Quillfeather at \d\d:\d\d changed this too/ }),
+    ).toBeVisible();
+    await expect(dialog.getByRole("radio", { checked: true })).toHaveCount(0);
+    await expect(dialog.getByRole("button", { name: "Save this choice" })).toBeDisabled();
+    await dialog.getByRole("radio", { name: /^Yours/ }).click();
+    await dialog.getByRole("button", { name: "Save this choice" }).click();
+    await expect(page.getByText("15 minutes on its first night")).toBeVisible();
+    await expect(page.getByText("Mine", { exact: true })).toBeVisible();
+    await other.context().close();
+  },
+);
 
-test("a teacher reads and teaches, and is offered nothing that is the director's", async ({
-  page,
-  watch,
-}) => {
-  await openToday(page, TEACHER);
-  await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Figures", exact: true }).click();
-  await expect(page.getByText(/of 72 figures/)).toBeVisible();
-  await expect(page.getByRole("link", { name: "New figure" })).toHaveCount(0);
-  await page.getByRole("link", { name: /Foundation step/ }).click();
-  await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
-  await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
-  // The form writes a proposal, and says so before anything is typed.
-  await expect(page.getByText("At a glance")).toBeVisible();
-  for (const [path, title] of [
-    ["/figures/new", "Propose a figure"],
-    [`${new URL(page.url()).pathname}/edit`, "Propose a change of Foundation step"],
-  ] as const) {
-    await page.goto(demoStudio() + path);
-    await expect(page.getByRole("heading", { name: title })).toBeVisible();
-    await expect(page.getByRole("button", { name: /^Save/ })).toHaveCount(0);
-  }
-  await page.getByRole("link", { name: "Levels", exact: true }).click();
-  await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Week plan" }).first().click();
-  await expect(page.getByText("48 min to teach")).toBeVisible();
-  await expect(page.getByRole("button", { name: "Draft the plan" })).toHaveCount(0);
-  await page.getByRole("link", { name: "Lessons", exact: true }).click();
-  await page.getByRole("link", { name: /Week 3/ }).click();
-  await expect(page.getByRole("button", { name: "Finish the class" })).toBeVisible();
-  watch.expectStatus(403);
-  const refused = await page.evaluate(async () => {
-    const { csrfToken } = await (await fetch("/api/session")).json();
-    const headers = { "content-type": "application/json", "x-csrf-token": csrfToken };
-    return (await fetch("/api/dances", { method: "POST", headers, body: "{}" })).status;
-  });
-  expect(refused).toBe(403);
-});
+test(
+  "a teacher reads and teaches, and is offered nothing that is the director's",
+  DEEP,
+  async ({ page, watch }) => {
+    await openToday(page, TEACHER);
+    await expect(page.getByRole("heading", { name: "To solve in the plans" })).toHaveCount(0);
+    await page.getByRole("link", { name: "Figures", exact: true }).click();
+    await expect(page.getByText(/of 72 figures/)).toBeVisible();
+    await expect(page.getByRole("link", { name: "New figure" })).toHaveCount(0);
+    await page.getByRole("link", { name: /Foundation step/ }).click();
+    await expect(page.getByRole("table", { name: /Foundation step/ })).toBeAttached();
+    await expect(page.getByRole("link", { name: "Edit" })).toHaveCount(0);
+    // The form writes a proposal, and says so before anything is typed.
+    await expect(page.getByText("At a glance")).toBeVisible();
+    for (const [path, title] of [
+      ["/figures/new", "Propose a figure"],
+      [`${new URL(page.url()).pathname}/edit`, "Propose a change of Foundation step"],
+    ] as const) {
+      await page.goto(demoStudio() + path);
+      await expect(page.getByRole("heading", { name: title })).toBeVisible();
+      await expect(page.getByRole("button", { name: /^Save/ })).toHaveCount(0);
+    }
+    await page.getByRole("link", { name: "Levels", exact: true }).click();
+    await expect(page.getByRole("button", { name: "New section" })).toHaveCount(0);
+    await page.getByRole("link", { name: "Week plan" }).first().click();
+    await expect(page.getByText("48 min to teach")).toBeVisible();
+    await expect(page.getByRole("button", { name: "Draft the plan" })).toHaveCount(0);
+    await page.getByRole("link", { name: "Lessons", exact: true }).click();
+    await page.getByRole("link", { name: /Week 3/ }).click();
+    await expect(page.getByRole("button", { name: "Finish the class" })).toBeVisible();
+    watch.expectStatus(403);
+    const refused = await page.evaluate(async () => {
+      const { csrfToken } = await (await fetch("/api/session")).json();
+      const headers = { "content-type": "application/json", "x-csrf-token": csrfToken };
+      return (await fetch("/api/dances", { method: "POST", headers, body: "{}" })).status;
+    });
+    expect(refused).toBe(403);
+  },
+);
 
 test("a figure tells what is really new in it and what it resembles, role by role", async ({ page }) => {
   await signIn(page);

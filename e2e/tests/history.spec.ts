@@ -1,5 +1,6 @@
 import {
   another,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -9,50 +10,51 @@ import {
   test,
 } from "../fixtures.ts";
 
-test("a plan moves before the eyes of whoever looks, its history says how, and it goes back", async ({
-  page,
-  browser,
-}) => {
-  await signIn(page);
-  const { id, levelId } = await sectionNamed(page, "Thursday section");
-  const path = `/levels/${levelId}/sections/${id}`;
-  const other = await another(browser, TEACHER);
-  await other.goto(demoStudio() + path);
-  await page.goto(demoStudio() + path);
-  await expect(page.getByText(`${TEACHER} is here too`)).toBeVisible();
-  await expect(other.getByText("Maro Quillfeather is here too")).toBeVisible();
+test(
+  "a plan moves before the eyes of whoever looks, its history says how, and it goes back",
+  DEEP,
+  async ({ page, browser }) => {
+    await signIn(page);
+    const { id, levelId } = await sectionNamed(page, "Thursday section");
+    const path = `/levels/${levelId}/sections/${id}`;
+    const other = await another(browser, TEACHER);
+    await other.goto(demoStudio() + path);
+    await page.goto(demoStudio() + path);
+    await expect(page.getByText(`${TEACHER} is here too`)).toBeVisible();
+    await expect(other.getByText("Maro Quillfeather is here too")).toBeVisible();
 
-  const strand = page.getByRole("button", { name: /^Window, / });
-  const theirs = other.getByRole("button", { name: /^Window, / });
-  // Who may move it is told how; the rest is the same for both.
-  const before = (await theirs.getAttribute("aria-label")) ?? "";
-  await strand.focus();
-  await page.keyboard.press("ArrowRight");
-  await expect(page.getByText("All saved")).toBeVisible();
-  const moved = ((await strand.getAttribute("aria-label")) ?? "").replace(/;.*/, "");
-  expect(moved).not.toBe(before);
-  await expect(theirs).toHaveAttribute("aria-label", moved);
+    const strand = page.getByRole("button", { name: /^Window, / });
+    const theirs = other.getByRole("button", { name: /^Window, / });
+    // Who may move it is told how; the rest is the same for both.
+    const before = (await theirs.getAttribute("aria-label")) ?? "";
+    await strand.focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByText("All saved")).toBeVisible();
+    const moved = ((await strand.getAttribute("aria-label")) ?? "").replace(/;.*/, "");
+    expect(moved).not.toBe(before);
+    await expect(theirs).toHaveAttribute("aria-label", moved);
 
-  await page.getByRole("button", { name: "History of this plan" }).click();
-  const history = page.getByRole("list", { name: "History" });
-  await expect(history.getByRole("listitem").first()).toContainText(
-    /Maro Quillfeather changed it.*Window: week \d → week \d/,
-  );
-  await expectAccessible(page);
-  await history.getByRole("button", { name: "Go back to this" }).first().click();
-  await expect(strand).toHaveAttribute("aria-label", new RegExp(`^${before}`));
-  await expect(theirs).toHaveAttribute("aria-label", before);
+    await page.getByRole("button", { name: "History of this plan" }).click();
+    const history = page.getByRole("list", { name: "History" });
+    await expect(history.getByRole("listitem").first()).toContainText(
+      /Maro Quillfeather changed it.*Window: week \d → week \d/,
+    );
+    await expectAccessible(page);
+    await history.getByRole("button", { name: "Go back to this" }).first().click();
+    await expect(strand).toHaveAttribute("aria-label", new RegExp(`^${before}`));
+    await expect(theirs).toHaveAttribute("aria-label", before);
 
-  // A teacher reads the history, and finds on Today what others changed until it is seen.
-  await other.getByRole("button", { name: "History of this plan" }).click();
-  await expect(other.getByRole("button", { name: "Go back to this" })).toHaveCount(0);
-  await other.goto(demoStudio());
-  const news = other.getByRole("listitem").filter({ hasText: /^Plan.*Hustle 1, Thursday section/ });
-  await expect(news).toContainText("changed by Maro Quillfeather");
-  await other.getByRole("button", { name: "Seen" }).click();
-  await expect(news).toHaveCount(0);
-  await other.context().close();
-});
+    // A teacher reads the history, and finds on Today what others changed until it is seen.
+    await other.getByRole("button", { name: "History of this plan" }).click();
+    await expect(other.getByRole("button", { name: "Go back to this" })).toHaveCount(0);
+    await other.goto(demoStudio());
+    const news = other.getByRole("listitem").filter({ hasText: /^Plan.*Hustle 1, Thursday section/ });
+    await expect(news).toContainText("changed by Maro Quillfeather");
+    await other.getByRole("button", { name: "Seen" }).click();
+    await expect(news).toHaveCount(0);
+    await other.context().close();
+  },
+);
 
 test("how the studio writes dates changes before everybody's eyes, and its history takes it back", async ({
   page,

@@ -1,5 +1,15 @@
 import type { Page } from "@playwright/test";
-import { another, classNamed, demoStudio, expect, signIn, TEACHER, test, unaware } from "../fixtures.ts";
+import {
+  another,
+  classNamed,
+  DEEP,
+  demoStudio,
+  expect,
+  signIn,
+  TEACHER,
+  test,
+  unaware,
+} from "../fixtures.ts";
 
 async function openLesson(page: Page, week: number): Promise<void> {
   await page.goto(`${demoStudio()}/lessons/${await classNamed(page, "Monday section")}`);
@@ -120,68 +130,68 @@ test("a part shows what a teacher wants at hand, its cautions also in the runnin
   await expect(about).toContainText("licensed practitioners come first");
 });
 
-test("two teachers mark one part: the second sees both marks and chooses", async ({
-  page,
-  browser,
-  watch,
-}) => {
-  await unaware(page);
-  watch.expectStatus(409);
-  await signIn(page, TEACHER);
-  const other = await another(browser, "Bento Haverlock");
-  await unaware(other);
-  for (const who of [page, other]) await openLesson(who, 7);
-  // The first mark keeps the lesson; the other browser learns of it when it looks again.
-  await part(other, "Two-hand wrap").getByRole("button", { name: "not done" }).click();
-  await expect(part(other, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
-    "aria-pressed",
-    "true",
-  );
-  await saved(other);
-  await page.reload();
-  await expect(part(page, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
-    "aria-pressed",
-    "true",
-  );
-  await part(other, "Two-hand wrap").getByRole("button", { name: "part done" }).click();
-  await expect(part(other, "Two-hand wrap").getByRole("button", { name: "part done" })).toHaveAttribute(
-    "aria-pressed",
-    "true",
-  );
-  await other.waitForLoadState("networkidle");
-  await part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }).click();
-  const dialog = page.getByRole("dialog");
-  await expect(dialog.getByRole("radio", { name: "Yours: done" })).toBeVisible();
-  await expect(dialog.getByRole("radio", { name: "Theirs: part done" })).toBeVisible();
-  await dialog.getByRole("radio", { name: /^Yours/ }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await expect(
-    part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
-  ).toHaveAttribute("aria-pressed", "true");
-  await page.reload();
-  await expect(
-    part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
-  ).toHaveAttribute("aria-pressed", "true");
-  await other.context().close();
-});
+test(
+  "two teachers mark one part: the second sees both marks and chooses",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    await unaware(page);
+    watch.expectStatus(409);
+    await signIn(page, TEACHER);
+    const other = await another(browser, "Bento Haverlock");
+    await unaware(other);
+    for (const who of [page, other]) await openLesson(who, 7);
+    // The first mark keeps the lesson; the other browser learns of it when it looks again.
+    await part(other, "Two-hand wrap").getByRole("button", { name: "not done" }).click();
+    await expect(part(other, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
+      "aria-pressed",
+      "true",
+    );
+    await saved(other);
+    await page.reload();
+    await expect(part(page, "Two-hand wrap").getByRole("button", { name: "not done" })).toHaveAttribute(
+      "aria-pressed",
+      "true",
+    );
+    await part(other, "Two-hand wrap").getByRole("button", { name: "part done" }).click();
+    await expect(part(other, "Two-hand wrap").getByRole("button", { name: "part done" })).toHaveAttribute(
+      "aria-pressed",
+      "true",
+    );
+    await other.waitForLoadState("networkidle");
+    await part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }).click();
+    const dialog = page.getByRole("dialog");
+    await expect(dialog.getByRole("radio", { name: "Yours: done" })).toBeVisible();
+    await expect(dialog.getByRole("radio", { name: "Theirs: part done" })).toBeVisible();
+    await dialog.getByRole("radio", { name: /^Yours/ }).click();
+    await dialog.getByRole("button", { name: "Save this choice" }).click();
+    await expect(
+      part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
+    ).toHaveAttribute("aria-pressed", "true");
+    await page.reload();
+    await expect(
+      part(page, "Two-hand wrap").getByRole("button", { name: "done", exact: true }),
+    ).toHaveAttribute("aria-pressed", "true");
+    await other.context().close();
+  },
+);
 
-test("a mark that cannot be sent yet is kept on the device, says so, and is sent later", async ({
-  page,
-  context,
-  watch,
-}) => {
-  watch.expectCuts();
-  await signIn(page, TEACHER);
-  await openLesson(page, 8);
-  const done = page.getByRole("listitem").getByRole("button", { name: "done", exact: true }).first();
-  await context.route(/\/api\/sections\/.*\/lessons\//, (route) =>
-    route.request().method() === "GET" ? route.continue() : route.abort(),
-  );
-  await done.click();
-  await expect(done).toHaveAttribute("aria-pressed", "true");
-  await expect(page.getByText("No network: 1 class entry safe on this device").first()).toBeVisible();
-  await context.unroute(/\/api\/sections\/.*\/lessons\//);
-  await saved(page);
-  await page.reload();
-  await expect(done).toHaveAttribute("aria-pressed", "true");
-});
+test(
+  "a mark that cannot be sent yet is kept on the device, says so, and is sent later",
+  DEEP,
+  async ({ page, context, watch }) => {
+    watch.expectCuts();
+    await signIn(page, TEACHER);
+    await openLesson(page, 8);
+    const done = page.getByRole("listitem").getByRole("button", { name: "done", exact: true }).first();
+    await context.route(/\/api\/sections\/.*\/lessons\//, (route) =>
+      route.request().method() === "GET" ? route.continue() : route.abort(),
+    );
+    await done.click();
+    await expect(done).toHaveAttribute("aria-pressed", "true");
+    await expect(page.getByText("No network: 1 class entry safe on this device").first()).toBeVisible();
+    await context.unroute(/\/api\/sections\/.*\/lessons\//);
+    await saved(page);
+    await page.reload();
+    await expect(done).toHaveAttribute("aria-pressed", "true");
+  },
+);

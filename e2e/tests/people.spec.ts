@@ -1,5 +1,6 @@
 import {
   classNamed,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -37,35 +38,39 @@ test("students come, change, go and come back", async ({ page, watch }) => {
   await expect(page.getByText("11 students of 14 places; 1 more follower.")).toBeVisible();
 });
 
-test("a pasted list comes onto the roster in one step, with those whom the studio knows as who they are", async ({
-  page,
-}) => {
-  await signIn(page);
-  const id = await classNamed(page, "Thursday section");
-  await page.goto(`${demoStudio()}/sections/${id}/roster`);
-  await expect(page.getByText(/^7 students of 10 places/)).toBeVisible();
-  await page.getByRole("button", { name: "Paste a list" }).click();
-  await page.getByLabel(/A name and a role a line/).fill("Osric, leader\nPim, juggler\nQuen (follow)\nAbel");
-  await expect(page.getByText('Line 2: "juggler" is no role')).toBeVisible();
-  await expect(page.getByLabel(/^the Osric of /)).toBeChecked();
-  await expect(page.getByText("is on the roster already")).toBeVisible();
-  await page.getByRole("button", { name: "Enrol 2 students" }).click();
-  await expect(page.getByText(/^9 students of 10 places/)).toBeVisible();
-  await expect(page.getByLabel("Name of Osric")).toBeVisible();
-  await page.getByRole("link", { name: "All terms of Osric" }).click();
-  await expect(page.getByRole("heading", { name: "Osric", exact: true })).toBeVisible();
-  await expect(page.getByText("Hustle 1, Last term, Tuesdays")).toBeVisible();
-  await expect(page.getByText("Hustle 1, Thursday section")).toBeVisible();
-  await expectAccessible(page);
-  // As they were, for other tests.
-  await page.goBack();
-  for (const name of ["Osric", "Quen"]) {
-    await page.getByRole("button", { name: `Take ${name} off the roster` }).click();
-    await expect(page.getByLabel(`Name of ${name}`)).toHaveCount(0);
-  }
-});
+test(
+  "a pasted list comes onto the roster in one step, with those whom the studio knows as who they are",
+  DEEP,
+  async ({ page }) => {
+    await signIn(page);
+    const id = await classNamed(page, "Thursday section");
+    await page.goto(`${demoStudio()}/sections/${id}/roster`);
+    await expect(page.getByText(/^7 students of 10 places/)).toBeVisible();
+    await page.getByRole("button", { name: "Paste a list" }).click();
+    await page
+      .getByLabel(/A name and a role a line/)
+      .fill("Osric, leader\nPim, juggler\nQuen (follow)\nAbel");
+    await expect(page.getByText('Line 2: "juggler" is no role')).toBeVisible();
+    await expect(page.getByLabel(/^the Osric of /)).toBeChecked();
+    await expect(page.getByText("is on the roster already")).toBeVisible();
+    await page.getByRole("button", { name: "Enrol 2 students" }).click();
+    await expect(page.getByText(/^9 students of 10 places/)).toBeVisible();
+    await expect(page.getByLabel("Name of Osric")).toBeVisible();
+    await page.getByRole("link", { name: "All terms of Osric" }).click();
+    await expect(page.getByRole("heading", { name: "Osric", exact: true })).toBeVisible();
+    await expect(page.getByText("Hustle 1, Last term, Tuesdays")).toBeVisible();
+    await expect(page.getByText("Hustle 1, Thursday section")).toBeVisible();
+    await expectAccessible(page);
+    // As they were, for other tests.
+    await page.goBack();
+    for (const name of ["Osric", "Quen"]) {
+      await page.getByRole("button", { name: `Take ${name} off the roster` }).click();
+      await expect(page.getByLabel(`Name of ${name}`)).toHaveCount(0);
+    }
+  },
+);
 
-test("one person who was written twice is joined, and taken apart again", async ({ page }) => {
+test("one person who was written twice is joined, and taken apart again", DEEP, async ({ page }) => {
   await signIn(page);
   const id = await classNamed(page, "Monday section");
   await page.goto(`${demoStudio()}/sections/${id}/roster`);
@@ -127,7 +132,7 @@ test("the director adds somebody, who can sign in until the account is closed", 
   await pella.context().close();
 });
 
-test("a level and a section go and come back", async ({ page }) => {
+test("a level and a section go and come back", DEEP, async ({ page }) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/levels`);
   await page.getByRole("button", { name: "New level" }).click();
@@ -163,7 +168,7 @@ test("a level and a section go and come back", async ({ page }) => {
   await expect(level).toBeVisible();
 });
 
-test("a class of somebody else is read along until one steps in", async ({ page }) => {
+test("a class of somebody else is read along until one steps in", DEEP, async ({ page }) => {
   await signIn(page, "Sunniva Larkfield");
   const sections: { id: string; teacherIds: string[] }[] = await (
     await page.request.get(`${demoStudio()}/api/sections`)

@@ -2,6 +2,7 @@ import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
 import {
   another,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -193,130 +194,131 @@ test("what a figure needs and the plan never teaches is put before it, and the f
   await expect(strand(page, "Side pass")).toHaveAccessibleName(/new in week [3-6]/);
 });
 
-test("the forecast, saved plans and files of a plan, and the link at which a guest reads it", async ({
-  page,
-  browser,
-}) => {
-  await signIn(page);
-  await openMondays(page);
-  await page.getByRole("button", { name: "Forecast" }).click();
-  await expect(page.getByRole("img", { name: /What students will remember/ })).toBeVisible();
-  await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
-  await page.getByRole("button", { name: "Close" }).click();
-  await page.getByRole("button", { name: "Saved plans" }).click();
-  await page.getByLabel("Name of the saved plan").fill("Before the holidays");
-  await page.getByRole("button", { name: "Keep it" }).click();
-  await expect(page.getByRole("dialog").getByText("Before the holidays")).toBeVisible();
-  await page.getByRole("dialog").getByRole("button", { name: "Compare" }).last().click();
-  await expect(page.getByRole("region", { name: "Proposal" })).toContainText(/\d+ moves?|Nothing moves/);
-  await page.getByRole("button", { name: "Keep mine" }).click();
-  await page.getByRole("button", { name: "Files and print" }).click();
-  const [calendar] = await Promise.all([
-    page.waitForEvent("download"),
-    page.getByRole("button", { name: "Dates as a calendar" }).click(),
-  ]);
-  expect(calendar.suggestedFilename()).toBe("hustle-1-monday-section.ics");
-  const [drawing] = await Promise.all([
-    page.waitForEvent("download"),
-    page.getByRole("button", { name: "Grid as SVG" }).click(),
-  ]);
-  expect(await readFile(await drawing.path(), "utf8")).toContain("<title>Hustle 1, Monday section</title>");
-  await page.getByRole("button", { name: "Make a link" }).click();
-  const link = await page.getByRole("textbox", { name: "Link to this plan" }).inputValue();
-  const guest = await (await browser.newContext()).newPage();
-  await guest.goto(link);
-  await expect(guest.getByRole("heading", { name: "Hustle 1, Monday section" })).toBeVisible();
-  await expect(guest.getByText(/^Take care:/).first()).toBeVisible();
-  await expectAccessible(guest);
-  await guest.context().close();
-  await page.keyboard.press("Escape");
-  await page.emulateMedia({ media: "print" });
-  await expect(page.getByRole("button", { name: "Draft the plan" })).toBeHidden();
-  await expect(strand(page, "Foundation step")).toBeVisible();
-});
+test(
+  "the forecast, saved plans and files of a plan, and the link at which a guest reads it",
+  DEEP,
+  async ({ page, browser }) => {
+    await signIn(page);
+    await openMondays(page);
+    await page.getByRole("button", { name: "Forecast" }).click();
+    await expect(page.getByRole("img", { name: /What students will remember/ })).toBeVisible();
+    await expect(page.getByText(/Fitted to \d+ marks of this section/)).toBeVisible();
+    await page.getByRole("button", { name: "Close" }).click();
+    await page.getByRole("button", { name: "Saved plans" }).click();
+    await page.getByLabel("Name of the saved plan").fill("Before the holidays");
+    await page.getByRole("button", { name: "Keep it" }).click();
+    await expect(page.getByRole("dialog").getByText("Before the holidays")).toBeVisible();
+    await page.getByRole("dialog").getByRole("button", { name: "Compare" }).last().click();
+    await expect(page.getByRole("region", { name: "Proposal" })).toContainText(/\d+ moves?|Nothing moves/);
+    await page.getByRole("button", { name: "Keep mine" }).click();
+    await page.getByRole("button", { name: "Files and print" }).click();
+    const [calendar] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "Dates as a calendar" }).click(),
+    ]);
+    expect(calendar.suggestedFilename()).toBe("hustle-1-monday-section.ics");
+    const [drawing] = await Promise.all([
+      page.waitForEvent("download"),
+      page.getByRole("button", { name: "Grid as SVG" }).click(),
+    ]);
+    expect(await readFile(await drawing.path(), "utf8")).toContain("<title>Hustle 1, Monday section</title>");
+    await page.getByRole("button", { name: "Make a link" }).click();
+    const link = await page.getByRole("textbox", { name: "Link to this plan" }).inputValue();
+    const guest = await (await browser.newContext()).newPage();
+    await guest.goto(link);
+    await expect(guest.getByRole("heading", { name: "Hustle 1, Monday section" })).toBeVisible();
+    await expect(guest.getByText(/^Take care:/).first()).toBeVisible();
+    await expectAccessible(guest);
+    await guest.context().close();
+    await page.keyboard.press("Escape");
+    await page.emulateMedia({ media: "print" });
+    await expect(page.getByRole("button", { name: "Draft the plan" })).toBeHidden();
+    await expect(strand(page, "Foundation step")).toBeVisible();
+  },
+);
 
-test("two people change one plan: both places are shown, the choice is kept", async ({
-  page,
-  browser,
-  watch,
-}) => {
-  await unaware(page);
-  watch.expectStatus(409);
-  await signIn(page);
-  const other = await another(browser);
-  await unaware(other);
-  await openPlan(page, "Hustle 2");
-  await openPlan(other, "Hustle 2");
-  for (const [who, key] of [
-    [other, "Home"],
-    [page, "Delete"],
-  ] as const) {
-    await strand(who, "Both turn").focus();
-    await who.keyboard.press(key);
-    if (who === other) await saved(other);
-  }
-  const dialog = page.getByRole("dialog", { name: /changed this too/ });
-  await expect(dialog.getByRole("radio", { name: "Yours: waiting for a week" })).toBeVisible();
-  await dialog.getByRole("radio", { name: "Theirs: week 1" }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await saved(page);
-  await expect(strand(page, "Both turn")).toHaveAccessibleName(/new in week 1/);
-  await other.context().close();
-});
+test(
+  "two people change one plan: both places are shown, the choice is kept",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    await unaware(page);
+    watch.expectStatus(409);
+    await signIn(page);
+    const other = await another(browser);
+    await unaware(other);
+    await openPlan(page, "Hustle 2");
+    await openPlan(other, "Hustle 2");
+    for (const [who, key] of [
+      [other, "Home"],
+      [page, "Delete"],
+    ] as const) {
+      await strand(who, "Both turn").focus();
+      await who.keyboard.press(key);
+      if (who === other) await saved(other);
+    }
+    const dialog = page.getByRole("dialog", { name: /changed this too/ });
+    await expect(dialog.getByRole("radio", { name: "Yours: waiting for a week" })).toBeVisible();
+    await dialog.getByRole("radio", { name: "Theirs: week 1" }).click();
+    await dialog.getByRole("button", { name: "Save this choice" }).click();
+    await saved(page);
+    await expect(strand(page, "Both turn")).toHaveAccessibleName(/new in week 1/);
+    await other.context().close();
+  },
+);
 
-test("an edit made without a connection is kept and sent when it is back", async ({
-  page,
-  context,
-  watch,
-}) => {
-  watch.expectCuts();
-  await signIn(page);
-  await openPlan(page, "Hustle 2");
-  const plans = /\/api\/plans\//;
-  await context.route(plans, (route) =>
-    route.request().method() === "PUT" ? route.abort() : route.continue(),
-  );
-  await strand(page, "Shoulder slide").focus();
-  await page.keyboard.press("ArrowRight");
-  const moved = await strand(page, "Shoulder slide").getAttribute("aria-label");
-  await expect(page.getByRole("button", { name: /Not saved yet/ })).toBeVisible();
-  await context.unroute(plans);
-  await page.reload();
-  await expect(strand(page, "Shoulder slide")).toHaveAccessibleName(moved ?? "");
-  await saved(page);
-});
+test(
+  "an edit made without a connection is kept and sent when it is back",
+  DEEP,
+  async ({ page, context, watch }) => {
+    watch.expectCuts();
+    await signIn(page);
+    await openPlan(page, "Hustle 2");
+    const plans = /\/api\/plans\//;
+    await context.route(plans, (route) =>
+      route.request().method() === "PUT" ? route.abort() : route.continue(),
+    );
+    await strand(page, "Shoulder slide").focus();
+    await page.keyboard.press("ArrowRight");
+    const moved = await strand(page, "Shoulder slide").getAttribute("aria-label");
+    await expect(page.getByRole("button", { name: /Not saved yet/ })).toBeVisible();
+    await context.unroute(plans);
+    await page.reload();
+    await expect(strand(page, "Shoulder slide")).toHaveAccessibleName(moved ?? "");
+    await saved(page);
+  },
+);
 
-test("two people move different figures of one plan: both moves stay, and nobody is asked", async ({
-  page,
-  browser,
-  watch,
-}) => {
-  await unaware(page);
-  watch.expectStatus(409);
-  await signIn(page);
-  const other = await another(browser);
-  await unaware(other);
-  await openPlan(page, "Shag 1");
-  await openPlan(other, "Shag 1");
-  const beads = await page.getByRole("button", { name: /, new in week / }).all();
-  const names = await Promise.all(
-    beads.slice(0, 2).map(async (bead) => (await bead.getAttribute("aria-label"))?.split(",")[0] ?? ""),
-  );
-  const [first = "", second = ""] = names;
-  for (const [who, name] of [
-    [other, first],
-    [page, second],
-  ] as const) {
-    await strand(who, name).focus();
-    await who.keyboard.press("Delete");
-    if (who === other) await saved(other);
-  }
-  await expect(page.getByText("changed something here too. Both changes are kept.")).toBeVisible();
-  await saved(page);
-  await expect(page.getByRole("dialog")).toBeHidden();
-  await page.reload();
-  await expect(page.getByRole("button", { name: /, new in week / }).first()).toBeVisible();
-  for (const name of [first, second])
-    await expect(page.getByRole("button", { name: new RegExp(`^${name}, .*new in week`) })).toHaveCount(0);
-  await other.context().close();
-});
+test(
+  "two people move different figures of one plan: both moves stay, and nobody is asked",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    await unaware(page);
+    watch.expectStatus(409);
+    await signIn(page);
+    const other = await another(browser);
+    await unaware(other);
+    await openPlan(page, "Shag 1");
+    await openPlan(other, "Shag 1");
+    const beads = await page.getByRole("button", { name: /, new in week / }).all();
+    const names = await Promise.all(
+      beads.slice(0, 2).map(async (bead) => (await bead.getAttribute("aria-label"))?.split(",")[0] ?? ""),
+    );
+    const [first = "", second = ""] = names;
+    for (const [who, name] of [
+      [other, first],
+      [page, second],
+    ] as const) {
+      await strand(who, name).focus();
+      await who.keyboard.press("Delete");
+      if (who === other) await saved(other);
+    }
+    await expect(page.getByText("changed something here too. Both changes are kept.")).toBeVisible();
+    await saved(page);
+    await expect(page.getByRole("dialog")).toBeHidden();
+    await page.reload();
+    await expect(page.getByRole("button", { name: /, new in week / }).first()).toBeVisible();
+    for (const name of [first, second])
+      await expect(page.getByRole("button", { name: new RegExp(`^${name}, .*new in week`) })).toHaveCount(0);
+    await other.context().close();
+  },
+);

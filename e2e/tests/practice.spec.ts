@@ -1,7 +1,7 @@
 import { readFile } from "node:fs/promises";
 import { practiceTrack, trackSamples } from "@map-step/core/practice";
 import type { Page } from "@playwright/test";
-import { demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
+import { DEEP, demoStudio, expect, expectAccessible, signIn, test } from "../fixtures.ts";
 
 /** Opens the practice of a figure of the demo. */
 async function practise(page: Page, name: string): Promise<void> {
@@ -29,7 +29,7 @@ const tapOnBeats = (page: Page, beats: number, bpm: number, late: number) =>
     { beats, bpm, late },
   );
 
-test("taps at known times give the known offset, which can be allowed for", async ({ page }) => {
+test("taps at known times give the known offset, which can be allowed for", DEEP, async ({ page }) => {
   await practise(page, "Stretch eight");
   await page.getByLabel("Beats a minute").fill("120");
   await page.getByRole("button", { name: "Tap", exact: true }).click();
@@ -89,7 +89,7 @@ function recording(bpm: number): Buffer {
   return file;
 }
 
-test("own music is found at its tempo, and stays on the device", async ({ page }) => {
+test("own music is found at its tempo, and stays on the device", DEEP, async ({ page }) => {
   await practise(page, "Side pass");
   const sent: string[] = [];
   page.on("request", (request) => {

@@ -8,81 +8,82 @@ const DIRECTOR = "Maro Quillfeather";
 const answerOf = async (page: Page, path: string) =>
   (await page.request.get(`${demoStudio()}/api${path}`)).json();
 
-test("a teacher proposes another plan; the director sees what follows, takes it, and a section takes it over", async ({
-  page,
-  browser,
-}) => {
-  await signIn(page, PROPOSER);
-  const levels: { id: string; name: string; planId: string; danceId: string }[] = await answerOf(
-    page,
-    "/levels",
-  );
-  const level = levels.find(({ name }) => name === "Waltz 1");
-  if (!level) throw new Error("there is no such level");
-  const plan: { chosen: { figureId: string; week: number | null }[] } = await answerOf(
-    page,
-    `/plans/${level.planId}`,
-  );
-  const figures: { id: string; name: string }[] = await answerOf(page, `/dances/${level.danceId}/figures`);
-  const chosen = plan.chosen.find(({ week }) => week === 3);
-  const name = figures.find(({ id }) => id === chosen?.figureId)?.name ?? "";
-  const director = await another(browser);
-  await expect(director.getByRole("heading", { name: "Today" })).toBeVisible();
+test(
+  "a teacher proposes another plan; the director sees what follows, takes it, and a section takes it over",
+  DEEP,
+  async ({ page, browser }) => {
+    await signIn(page, PROPOSER);
+    const levels: { id: string; name: string; planId: string; danceId: string }[] = await answerOf(
+      page,
+      "/levels",
+    );
+    const level = levels.find(({ name }) => name === "Waltz 1");
+    if (!level) throw new Error("there is no such level");
+    const plan: { chosen: { figureId: string; week: number | null }[] } = await answerOf(
+      page,
+      `/plans/${level.planId}`,
+    );
+    const figures: { id: string; name: string }[] = await answerOf(page, `/dances/${level.danceId}/figures`);
+    const chosen = plan.chosen.find(({ week }) => week === 3);
+    const name = figures.find(({ id }) => id === chosen?.figureId)?.name ?? "";
+    const director = await another(browser);
+    await expect(director.getByRole("heading", { name: "Today" })).toBeVisible();
 
-  await page.goto(`${demoStudio()}/levels/${level.id}`);
-  await page.getByRole("button", { name: "Propose a change" }).click();
-  const bar = page.getByRole("region", { name: "Your proposal" });
-  await expect(bar).toBeVisible();
-  await page.getByRole("button", { name: new RegExp(`^${name}, `) }).focus();
-  await page.keyboard.press("ArrowRight");
-  await expect(page.getByText("All saved")).toBeVisible();
-  await expectAccessible(page);
-  // Nothing is proposed to anybody until it is sent; begun once, it goes on where it was.
-  await page.goto(`${demoStudio()}/levels/${level.id}`);
-  await page.getByRole("button", { name: "Go on with your proposal" }).click();
-  await bar.getByLabel("Why it would be better").fill("They need the basics a week longer.");
-  await bar.getByRole("button", { name: "Send to the director" }).click();
-  await expect(page.getByText("waits for the director")).toBeVisible();
+    await page.goto(`${demoStudio()}/levels/${level.id}`);
+    await page.getByRole("button", { name: "Propose a change" }).click();
+    const bar = page.getByRole("region", { name: "Your proposal" });
+    await expect(bar).toBeVisible();
+    await page.getByRole("button", { name: new RegExp(`^${name}, `) }).focus();
+    await page.keyboard.press("ArrowRight");
+    await expect(page.getByText("All saved")).toBeVisible();
+    await expectAccessible(page);
+    // Nothing is proposed to anybody until it is sent; begun once, it goes on where it was.
+    await page.goto(`${demoStudio()}/levels/${level.id}`);
+    await page.getByRole("button", { name: "Go on with your proposal" }).click();
+    await bar.getByLabel("Why it would be better").fill("They need the basics a week longer.");
+    await bar.getByRole("button", { name: "Send to the director" }).click();
+    await expect(page.getByText("waits for the director")).toBeVisible();
 
-  const told = director.getByRole("listitem").filter({ hasText: "They need the basics a week longer." });
-  await told.getByRole("link", { name: "Plan" }).click();
-  const change = director.getByRole("list", { name: "Changes" }).getByRole("listitem");
-  await expect(change).toContainText("week 3");
-  await expect(change).toContainText("week 4");
-  await expect(director.getByText(/^To solve in the plan: \d+ now, \d+ then/)).toBeVisible();
-  await expectAccessible(director);
-  await expectNamed(director);
-  await director.getByLabel(`Answer to ${PROPOSER}`).fill("Yes, the whole term.");
-  await director.getByRole("button", { name: "Take it", exact: true }).click();
-  // Its writer sees it at once.
-  await expect(page.getByText(`${DIRECTOR} took it`)).toBeVisible();
-  await expect(page.getByText("Yes, the whole term.")).toBeVisible();
+    const told = director.getByRole("listitem").filter({ hasText: "They need the basics a week longer." });
+    await told.getByRole("link", { name: "Plan" }).click();
+    const change = director.getByRole("list", { name: "Changes" }).getByRole("listitem");
+    await expect(change).toContainText("week 3");
+    await expect(change).toContainText("week 4");
+    await expect(director.getByText(/^To solve in the plan: \d+ now, \d+ then/)).toBeVisible();
+    await expectAccessible(director);
+    await expectNamed(director);
+    await director.getByLabel(`Answer to ${PROPOSER}`).fill("Yes, the whole term.");
+    await director.getByRole("button", { name: "Take it", exact: true }).click();
+    // Its writer sees it at once.
+    await expect(page.getByText(`${DIRECTOR} took it`)).toBeVisible();
+    await expect(page.getByText("Yes, the whole term.")).toBeVisible();
 
-  const sections: { id: string; name: string; planId: string }[] = await answerOf(director, "/sections");
-  const section = sections.find(({ name: own }) => own === "Wednesdays");
-  await director.goto(`${demoStudio()}/levels/${level.id}/sections/${section?.id}`);
-  await expect(director.getByText(`The level's plan was changed since: ${name}.`)).toBeVisible();
-  await director.getByRole("button", { name: "Look and take over" }).click();
-  const dialog = director.getByRole("dialog");
-  await expect(dialog.getByLabel(`${name}: week 3 → week 4`)).toBeChecked();
-  await expectAccessible(director);
-  await dialog.getByRole("button", { name: "Take over 1 change into 1 plan" }).click();
-  await expect(director.getByText("The level's plan was changed since")).toHaveCount(0);
-  const after: typeof plan = await answerOf(director, `/plans/${section?.planId}`);
-  expect(after.chosen.find(({ figureId }) => figureId === chosen?.figureId)?.week).toBe(4);
-  // And back: what the section changes the level adopts.
-  await director.getByRole("button", { name: new RegExp(`^${name}, `) }).focus();
-  await director.keyboard.press("ArrowRight");
-  await expect(director.getByText("All saved")).toBeVisible();
-  await director.getByRole("button", { name: "Level and section", exact: true }).click();
-  await dialog.getByRole("button", { name: "From Wednesdays into the level" }).click();
-  await dialog.getByText(`${name}: week 4 → week 5`).click();
-  await dialog.getByRole("button", { name: "Take over 1 change into 1 plan" }).click();
-  await expect(dialog).toHaveCount(0);
-  const adopted: typeof plan = await answerOf(director, `/plans/${level.planId}`);
-  expect(adopted.chosen.find(({ figureId }) => figureId === chosen?.figureId)?.week).toBe(5);
-  await director.context().close();
-});
+    const sections: { id: string; name: string; planId: string }[] = await answerOf(director, "/sections");
+    const section = sections.find(({ name: own }) => own === "Wednesdays");
+    await director.goto(`${demoStudio()}/levels/${level.id}/sections/${section?.id}`);
+    await expect(director.getByText(`The level's plan was changed since: ${name}.`)).toBeVisible();
+    await director.getByRole("button", { name: "Look and take over" }).click();
+    const dialog = director.getByRole("dialog");
+    await expect(dialog.getByLabel(`${name}: week 3 → week 4`)).toBeChecked();
+    await expectAccessible(director);
+    await dialog.getByRole("button", { name: "Take over 1 change into 1 plan" }).click();
+    await expect(director.getByText("The level's plan was changed since")).toHaveCount(0);
+    const after: typeof plan = await answerOf(director, `/plans/${section?.planId}`);
+    expect(after.chosen.find(({ figureId }) => figureId === chosen?.figureId)?.week).toBe(4);
+    // And back: what the section changes the level adopts.
+    await director.getByRole("button", { name: new RegExp(`^${name}, `) }).focus();
+    await director.keyboard.press("ArrowRight");
+    await expect(director.getByText("All saved")).toBeVisible();
+    await director.getByRole("button", { name: "Level and section", exact: true }).click();
+    await dialog.getByRole("button", { name: "From Wednesdays into the level" }).click();
+    await dialog.getByText(`${name}: week 4 → week 5`).click();
+    await dialog.getByRole("button", { name: "Take over 1 change into 1 plan" }).click();
+    await expect(dialog).toHaveCount(0);
+    const adopted: typeof plan = await answerOf(director, `/plans/${level.planId}`);
+    expect(adopted.chosen.find(({ figureId }) => figureId === chosen?.figureId)?.week).toBe(5);
+    await director.context().close();
+  },
+);
 
 test(
   "a proposed figure is answered, written on, and taken in part",

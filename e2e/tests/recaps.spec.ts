@@ -2,6 +2,7 @@ import type { Page } from "@playwright/test";
 import {
   another,
   classNamed,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -63,30 +64,30 @@ test("formatted text is saved as it is typed and read as it was formatted", asyn
   await reader.context().close();
 });
 
-test("two people write one recap: both texts are shown, the choice is kept", async ({
-  page,
-  browser,
-  watch,
-}) => {
-  await unaware(page);
-  watch.expectStatus(409);
-  await signIn(page, TEACHER);
-  const other = await another(browser);
-  await unaware(other);
-  for (const who of [page, other]) await openRecap(who, 2);
-  await other.getByLabel("Title").fill("Their title");
-  await saved(other);
-  await page.getByLabel("Title").fill("My title");
-  const dialog = page.getByRole("dialog");
-  await expect(dialog.getByRole("radio", { name: "Yours: My title" })).toBeVisible();
-  await dialog.getByRole("radio", { name: /^Theirs/ }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await expect(page.getByLabel("Title")).toHaveValue("Their title");
-  await saved(page);
-  await other.context().close();
-});
+test(
+  "two people write one recap: both texts are shown, the choice is kept",
+  DEEP,
+  async ({ page, browser, watch }) => {
+    await unaware(page);
+    watch.expectStatus(409);
+    await signIn(page, TEACHER);
+    const other = await another(browser);
+    await unaware(other);
+    for (const who of [page, other]) await openRecap(who, 2);
+    await other.getByLabel("Title").fill("Their title");
+    await saved(other);
+    await page.getByLabel("Title").fill("My title");
+    const dialog = page.getByRole("dialog");
+    await expect(dialog.getByRole("radio", { name: "Yours: My title" })).toBeVisible();
+    await dialog.getByRole("radio", { name: /^Theirs/ }).click();
+    await dialog.getByRole("button", { name: "Save this choice" }).click();
+    await expect(page.getByLabel("Title")).toHaveValue("Their title");
+    await saved(page);
+    await other.context().close();
+  },
+);
 
-test("a recap waits for its lesson, and a dead link says so", async ({ page, watch }) => {
+test("a recap waits for its lesson, and a dead link says so", DEEP, async ({ page, watch }) => {
   watch.expectStatus(404, 422);
   await signIn(page, TEACHER);
   await openRecap(page, 1);
@@ -98,7 +99,7 @@ test("a recap waits for its lesson, and a dead link says so", async ({ page, wat
   await expect(page.getByText(/Ask your teacher for the link once more/)).toBeVisible();
 });
 
-test("a title cannot be empty, and the words typed meanwhile are kept", async ({ page }) => {
+test("a title cannot be empty, and the words typed meanwhile are kept", DEEP, async ({ page }) => {
   await signIn(page, TEACHER);
   await openRecap(page, 2);
   await page.getByLabel("Title").fill("  ");

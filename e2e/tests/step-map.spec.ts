@@ -1,6 +1,6 @@
 import { readFile } from "node:fs/promises";
 import type { Page } from "@playwright/test";
-import { demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
+import { DEEP, demoStudio, expect, signIn, TEACHER, test } from "../fixtures.ts";
 
 async function openMap(page: Page): Promise<void> {
   await page.goto(`${demoStudio()}/step-map`);
@@ -51,7 +51,7 @@ test("the keyboard chooses a goal, and the map can be heard as a list", async ({
   );
 });
 
-test("the map is saved as a drawing that other programs open", async ({ page }) => {
+test("the map is saved as a drawing that other programs open", DEEP, async ({ page }) => {
   await signIn(page);
   await openMap(page);
   const [file] = await Promise.all([

@@ -56,7 +56,7 @@ test(
   },
 );
 
-test("the file of the studio is the director's", async ({ page, watch }) => {
+test("the file of the studio is the director's", DEEP, async ({ page, watch }) => {
   await signIn(page, TEACHER);
   await page.goto(`${demoStudio()}/staff`);
   await expect(page.getByRole("heading", { name: "Staff" })).toBeVisible();

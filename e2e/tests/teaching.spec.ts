@@ -3,6 +3,7 @@ import { openStudio, type Studio } from "../../scripts/lib/studios.ts";
 import {
   another,
   classNamed,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -89,41 +90,42 @@ test("a class without a network: everything is kept, survives a closed page, and
   await studio.stop();
 });
 
-test("two devices in one class see each other's marks, and settle what they see differently", async ({
-  page,
-  browser,
-}) => {
-  await signIn(page, TEACHER);
-  const other = await another(browser, "Bento Haverlock");
-  await teach(page, 4);
-  await teach(other, 4);
-  const toFirst = (who: Page) =>
-    who
-      .getByRole("list")
-      .getByRole("button", { name: /Side basic/ })
-      .first()
-      .click();
-  for (const who of [page, other]) await toFirst(who);
-  await mark(page, "done").click();
-  await isOn(other, "done");
-  await other.context().setOffline(true);
-  await mark(other, "part done").click();
-  await expect(other.getByText(/safe on this device/)).toBeVisible();
-  await mark(page, "not done").click();
-  await isOn(page, "not done");
-  await allSent(page);
-  await other.context().setOffline(false);
-  const dialog = other.getByRole("dialog");
-  await expect(dialog.getByRole("radio", { name: "Yours: part done" })).toBeVisible();
-  await expect(dialog.getByRole("radio", { name: "Theirs: not done" })).toBeVisible();
-  await dialog.getByRole("radio", { name: /^Yours/ }).click();
-  await dialog.getByRole("button", { name: "Save this choice" }).click();
-  await isOn(page, "part done");
-  await expectAccessible(page);
-  await other.context().close();
-});
+test(
+  "two devices in one class see each other's marks, and settle what they see differently",
+  DEEP,
+  async ({ page, browser }) => {
+    await signIn(page, TEACHER);
+    const other = await another(browser, "Bento Haverlock");
+    await teach(page, 4);
+    await teach(other, 4);
+    const toFirst = (who: Page) =>
+      who
+        .getByRole("list")
+        .getByRole("button", { name: /Side basic/ })
+        .first()
+        .click();
+    for (const who of [page, other]) await toFirst(who);
+    await mark(page, "done").click();
+    await isOn(other, "done");
+    await other.context().setOffline(true);
+    await mark(other, "part done").click();
+    await expect(other.getByText(/safe on this device/)).toBeVisible();
+    await mark(page, "not done").click();
+    await isOn(page, "not done");
+    await allSent(page);
+    await other.context().setOffline(false);
+    const dialog = other.getByRole("dialog");
+    await expect(dialog.getByRole("radio", { name: "Yours: part done" })).toBeVisible();
+    await expect(dialog.getByRole("radio", { name: "Theirs: not done" })).toBeVisible();
+    await dialog.getByRole("radio", { name: /^Yours/ }).click();
+    await dialog.getByRole("button", { name: "Save this choice" }).click();
+    await isOn(page, "part done");
+    await expectAccessible(page);
+    await other.context().close();
+  },
+);
 
-test("a server that is killed while marks are sent loses none of them", async ({ page, watch }) => {
+test("a server that is killed while marks are sent loses none of them", DEEP, async ({ page, watch }) => {
   watch.expectCuts();
   const studio = await ownStudio(page);
   await teach(page, 3, studio.address);

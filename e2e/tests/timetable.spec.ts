@@ -1,4 +1,14 @@
-import { another, demoStudio, expect, expectAccessible, setUp, signIn, TEACHER, test } from "../fixtures.ts";
+import {
+  another,
+  DEEP,
+  demoStudio,
+  expect,
+  expectAccessible,
+  setUp,
+  signIn,
+  TEACHER,
+  test,
+} from "../fixtures.ts";
 import { expectNamed } from "../named.ts";
 
 const WEEK = "/timetable?week=2027-02-22";
@@ -104,51 +114,54 @@ test("sections of a term go on in the next, round its closed days, and a calenda
   expect((await page.request.get(address)).status()).toBe(404);
 });
 
-test("an empty studio gets its rooms, its term and its settings, and its week begins as it says", async ({
-  page,
-  emptyStudio,
-}) => {
-  await setUp(page, emptyStudio);
-  await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
-  await page.goto(`${emptyStudio}/timetable`);
-  await expect(page.getByText("No section yet")).toBeVisible();
-  await page.getByRole("link", { name: "Terms, rooms, away" }).click();
-  await page.getByRole("button", { name: "New room" }).click();
-  await page.getByLabel("Name").fill("Loft");
-  await page.getByLabel("Places").fill("16");
-  await page.getByRole("button", { name: "Save the room" }).click();
-  await expect(page.getByText("16 places")).toBeVisible();
-  await page.getByRole("button", { name: "New term" }).click();
-  await page.getByLabel("Name").fill("Autumn");
-  await page.getByLabel("Last day").fill("2020-01-01");
-  await page.getByRole("button", { name: "Save the term" }).click();
-  await expect(page.getByText("The last day comes after the first")).toBeVisible();
-  await page.getByLabel("First day").fill("2027-02-01");
-  await page.getByLabel("Last day").fill("2027-04-30");
-  await page.getByLabel("Closed day 1", { exact: true }).fill("2027-03-08");
-  await page.getByLabel("Closed day 1: why").fill("Harbour fair");
-  await page.getByRole("button", { name: "Save the term" }).click();
-  await expect(page.getByText("closed Mon 8 Mar (Harbour fair)")).toBeVisible();
-  await page.getByRole("button", { name: "Edit Autumn" }).click();
-  await page.getByRole("button", { name: "Remove" }).click();
-  await expect(page.getByText("No term yet.")).toBeVisible();
-  await page.getByRole("button", { name: "Undo" }).click();
-  await expect(page.getByText("Autumn", { exact: true })).toBeVisible();
+test(
+  "an empty studio gets its rooms, its term and its settings, and its week begins as it says",
+  DEEP,
+  async ({ page, emptyStudio }) => {
+    await setUp(page, emptyStudio);
+    await expect(page.getByRole("heading", { name: "Today" })).toBeVisible();
+    await page.goto(`${emptyStudio}/timetable`);
+    await expect(page.getByText("No section yet")).toBeVisible();
+    await page.getByRole("link", { name: "Terms, rooms, away" }).click();
+    await page.getByRole("button", { name: "New room" }).click();
+    await page.getByLabel("Name").fill("Loft");
+    await page.getByLabel("Places").fill("16");
+    await page.getByRole("button", { name: "Save the room" }).click();
+    await expect(page.getByText("16 places")).toBeVisible();
+    await page.getByRole("button", { name: "New term" }).click();
+    await page.getByLabel("Name").fill("Autumn");
+    await page.getByLabel("Last day").fill("2020-01-01");
+    await page.getByRole("button", { name: "Save the term" }).click();
+    await expect(page.getByText("The last day comes after the first")).toBeVisible();
+    await page.getByLabel("First day").fill("2027-02-01");
+    await page.getByLabel("Last day").fill("2027-04-30");
+    await page.getByLabel("Closed day 1", { exact: true }).fill("2027-03-08");
+    await page.getByLabel("Closed day 1: why").fill("Harbour fair");
+    await page.getByRole("button", { name: "Save the term" }).click();
+    await expect(page.getByText("closed Mon 8 Mar (Harbour fair)")).toBeVisible();
+    await page.getByRole("button", { name: "Edit Autumn" }).click();
+    await page.getByRole("button", { name: "Remove" }).click();
+    await expect(page.getByText("No term yet.")).toBeVisible();
+    await page.getByRole("button", { name: "Undo" }).click();
+    await expect(page.getByText("Autumn", { exact: true })).toBeVisible();
 
-  await page.goto(`${emptyStudio}/staff/settings`);
-  await page.getByLabel("The week begins on").selectOption("Sunday");
-  await page.getByLabel("What to do when lost").fill("Breathe, and wait for the next 1.");
-  await expect(page.getByRole("group", { name: "As a recap says it" })).toContainText("wait for the next 1");
-  await page.getByLabel("Dates").selectOption("Mon, Feb 22, 2027");
-  await page.getByLabel("Times of day").selectOption("7:30 pm");
-  await page.getByLabel("Patterns and turns, in a hundred").fill("65");
-  await expect(page.getByText("7 of its patterns")).toBeVisible();
-  await expectAccessible(page);
-  await page.getByRole("button", { name: "Save the settings" }).click();
-  await expect(page.getByText("The settings are saved")).toBeVisible();
-  await page.reload();
-  await expect(page.getByLabel("What to do when lost")).toHaveValue("Breathe, and wait for the next 1.");
-  await expect(page.getByLabel("Patterns and turns, in a hundred")).toHaveValue("65");
-  await page.goto(`${emptyStudio}/timetable?week=2027-02-17`);
-  await expect(page.getByText("Week of Feb 14 to Feb 20")).toBeVisible();
-});
+    await page.goto(`${emptyStudio}/staff/settings`);
+    await page.getByLabel("The week begins on").selectOption("Sunday");
+    await page.getByLabel("What to do when lost").fill("Breathe, and wait for the next 1.");
+    await expect(page.getByRole("group", { name: "As a recap says it" })).toContainText(
+      "wait for the next 1",
+    );
+    await page.getByLabel("Dates").selectOption("Mon, Feb 22, 2027");
+    await page.getByLabel("Times of day").selectOption("7:30 pm");
+    await page.getByLabel("Patterns and turns, in a hundred").fill("65");
+    await expect(page.getByText("7 of its patterns")).toBeVisible();
+    await expectAccessible(page);
+    await page.getByRole("button", { name: "Save the settings" }).click();
+    await expect(page.getByText("The settings are saved")).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel("What to do when lost")).toHaveValue("Breathe, and wait for the next 1.");
+    await expect(page.getByLabel("Patterns and turns, in a hundred")).toHaveValue("65");
+    await page.goto(`${emptyStudio}/timetable?week=2027-02-17`);
+    await expect(page.getByText("Week of Feb 14 to Feb 20")).toBeVisible();
+  },
+);

@@ -2,6 +2,7 @@ import type { Browser, Page } from "@playwright/test";
 import {
   another,
   classNamed,
+  DEEP,
   demoStudio,
   expect,
   expectAccessible,
@@ -30,58 +31,58 @@ async function stranger(browser: Browser, address: string): Promise<Page> {
   return page;
 }
 
-test("a director before term: from nothing to a first lesson, led, with names of their own", async ({
-  page,
-  emptyStudio,
-  watch,
-}) => {
-  await page.setViewportSize(LAPTOP);
-  await setUp(page, emptyStudio);
-  await page.getByRole("link", { name: "Be led through it, in ten minutes" }).click();
+test(
+  "a director before term: from nothing to a first lesson, led, with names of their own",
+  DEEP,
+  async ({ page, emptyStudio, watch }) => {
+    await page.setViewportSize(LAPTOP);
+    await setUp(page, emptyStudio);
+    await page.getByRole("link", { name: "Be led through it, in ten minutes" }).click();
 
-  await page.getByRole("button", { name: "Begin with this dance" }).click();
-  await expect(page.getByLabel("What do you call the dance?")).toHaveAttribute("aria-invalid", "true");
-  await page.getByLabel("What do you call the dance?").fill("Corner waltz");
-  await page.getByRole("button", { name: /^Box in three/ }).click();
-  await page.getByRole("button", { name: "Begin with this dance" }).click();
-  await expect(page.getByText(/is there, with \d+ figures/)).toBeVisible();
-  await expect(page.getByRole("link", { name: /box/i }).first()).toBeVisible();
+    await page.getByRole("button", { name: "Begin with this dance" }).click();
+    await expect(page.getByLabel("What do you call the dance?")).toHaveAttribute("aria-invalid", "true");
+    await page.getByLabel("What do you call the dance?").fill("Corner waltz");
+    await page.getByRole("button", { name: /^Box in three/ }).click();
+    await page.getByRole("button", { name: "Begin with this dance" }).click();
+    await expect(page.getByText(/is there, with \d+ figures/)).toBeVisible();
+    await expect(page.getByRole("link", { name: /box/i }).first()).toBeVisible();
 
-  // What is typed and what was made are there again after the page was closed.
-  await page.getByLabel("Weeks", { exact: true }).fill("6");
-  await page.reload();
-  await expect(page.getByLabel("Weeks", { exact: true })).toHaveValue("6");
-  await expect(page.getByLabel("Name")).toHaveValue("Corner waltz 1");
+    // What is typed and what was made are there again after the page was closed.
+    await page.getByLabel("Weeks", { exact: true }).fill("6");
+    await page.reload();
+    await expect(page.getByLabel("Weeks", { exact: true })).toHaveValue("6");
+    await expect(page.getByLabel("Name")).toHaveValue("Corner waltz 1");
 
-  // The network fails between the level and its draft: the level is kept, and the draft is made at the second press.
-  watch.expectCuts();
-  await page.route("**/api/plans/*", (route) => route.abort());
-  await page.getByRole("button", { name: "Draft its plan" }).click();
-  await expect(page.getByText("is kept; its plan is not drafted yet")).toBeVisible();
-  await page.unroute("**/api/plans/*");
-  await page.getByRole("button", { name: "Draft its plan" }).click();
-  await expect(page.getByText(/\d+ figures drafted over 6 weeks/)).toBeVisible();
-  await expectAccessible(page);
+    // The network fails between the level and its draft: the level is kept, and the draft is made at the second press.
+    watch.expectCuts();
+    await page.route("**/api/plans/*", (route) => route.abort());
+    await page.getByRole("button", { name: "Draft its plan" }).click();
+    await expect(page.getByText("is kept; its plan is not drafted yet")).toBeVisible();
+    await page.unroute("**/api/plans/*");
+    await page.getByRole("button", { name: "Draft its plan" }).click();
+    await expect(page.getByText(/\d+ figures drafted over 6 weeks/)).toBeVisible();
+    await expectAccessible(page);
 
-  await page.getByLabel("Name").fill("Thursday beginners");
-  await page.getByLabel("First lesson").fill("2027-03-04");
-  await page.getByLabel("Room").fill("Corner room");
-  await page.getByRole("button", { name: "Open the class" }).click();
-  await expect(page.getByRole("img", { name: /^The running order: Welcome/ })).toBeVisible();
-  await page.getByRole("link", { name: "Open the first lesson" }).click();
-  await expect(page.getByRole("heading", { name: "Week 1" })).toBeVisible();
+    await page.getByLabel("Name").fill("Thursday beginners");
+    await page.getByLabel("First lesson").fill("2027-03-04");
+    await page.getByLabel("Room").fill("Corner room");
+    await page.getByRole("button", { name: "Open the class" }).click();
+    await expect(page.getByRole("img", { name: /^The running order: Welcome/ })).toBeVisible();
+    await page.getByRole("link", { name: "Open the first lesson" }).click();
+    await expect(page.getByRole("heading", { name: "Week 1" })).toBeVisible();
 
-  // It left something true behind: the class is on Today and on Levels, with its weeks as beads.
-  await page.getByRole("link", { name: "Today", exact: true }).click();
-  await expect(page.getByRole("heading", { name: "Corner waltz 1, week 1" })).toBeVisible();
-  await page.getByRole("link", { name: "Levels", exact: true }).click();
-  const level = page.getByRole("region", { name: "Corner waltz 1" });
-  await expect(level).toHaveCount(1);
-  await expect(level.getByRole("img", { name: /^0 of 6 taught; next/ })).toBeVisible();
-  await level.getByRole("link", { name: /^The plan of/ }).click();
-  await page.getByRole("button", { name: "Draft the plan" }).click();
-  await expect(page.getByText(/proven best/).first()).toBeVisible({ timeout: 60_000 });
-});
+    // It left something true behind: the class is on Today and on Levels, with its weeks as beads.
+    await page.getByRole("link", { name: "Today", exact: true }).click();
+    await expect(page.getByRole("heading", { name: "Corner waltz 1, week 1" })).toBeVisible();
+    await page.getByRole("link", { name: "Levels", exact: true }).click();
+    const level = page.getByRole("region", { name: "Corner waltz 1" });
+    await expect(level).toHaveCount(1);
+    await expect(level.getByRole("img", { name: /^0 of 6 taught; next/ })).toBeVisible();
+    await level.getByRole("link", { name: /^The plan of/ }).click();
+    await page.getByRole("button", { name: "Draft the plan" }).click();
+    await expect(page.getByText(/proven best/).first()).toBeVisible({ timeout: 60_000 });
+  },
+);
 
 test("a teacher five minutes before class, with one thumb, in the dark", async ({ page }) => {
   await page.setViewportSize(PHONE);

@@ -3,9 +3,10 @@ import { mkdtempSync, rmSync } from "node:fs";
 import { tmpdir } from "node:os";
 import { join } from "node:path";
 
-/** What a line says without its numbers, and its numbers. */
+/** What a line says without its numbers, and without how busy the machine was meanwhile. */
 const wordsOf = (line: string) =>
   line
+    .replace(/\(load [^)]*\)\s*$/, "")
     .replace(/\d+(?:[.,]\d+)*/g, "#")
     .replace(/\s+/g, " ")
     .trim();

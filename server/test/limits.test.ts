@@ -252,7 +252,7 @@ describe("what was accepted can always be read", () => {
         const params = await runningSection(`Run ${count}`, made);
         await readsAll({ ...params, figureId: made[0]?.id ?? "" });
       }),
-      runs(4),
+      runs(2),
     );
   });
 });

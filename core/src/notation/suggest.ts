@@ -1,19 +1,31 @@
-/** Edits (insert, delete, change, swap neighbours) between two words: optimal string alignment distance. */
-function distance(a: string, b: string): number {
-  const rows: number[][] = [Array.from({ length: b.length + 1 }, (_, column) => column)];
+/**
+ * Edits (insert, delete, change, swap neighbours) between two words: optimal string alignment distance. Above the most
+ * that are of interest it only says that there are more.
+ */
+function distance(a: string, b: string, most: number): number {
+  let beforeLast: number[] = [];
+  let last = Array.from({ length: b.length + 1 }, (_, column) => column);
   for (let i = 1; i <= a.length; i++) {
     const row = [i];
+    let least = i;
     for (let j = 1; j <= b.length; j++) {
-      const at = (r: number, c: number) => (r === i ? row[c] : rows[r]?.[c]) ?? 0;
       const change = a[i - 1] === b[j - 1] ? 0 : 1;
-      let best = Math.min(at(i - 1, j) + 1, at(i, j - 1) + 1, at(i - 1, j - 1) + change);
+      let best = Math.min(
+        (last[j] as number) + 1,
+        (row[j - 1] as number) + 1,
+        (last[j - 1] as number) + change,
+      );
       if (i > 1 && j > 1 && a[i - 1] === b[j - 2] && a[i - 2] === b[j - 1])
-        best = Math.min(best, at(i - 2, j - 2) + 1);
+        best = Math.min(best, (beforeLast[j - 2] as number) + 1);
       row.push(best);
+      if (best < least) least = best;
     }
-    rows.push(row);
+    // A swap reaches back over one row, so a row may be left again by one edit less than its own least.
+    if (least > most + 1) return most + 1;
+    beforeLast = last;
+    last = row;
   }
-  return rows[a.length]?.[b.length] ?? 0;
+  return last[b.length] as number;
 }
 
 /** In a short word another first letter makes another word: `rock` is not a slip of `lock`. */
@@ -29,8 +41,9 @@ export function suggest(found: string, words: readonly string[]): string | undef
   let [best, fewest] = [undefined as string | undefined, Number.POSITIVE_INFINITY];
   for (const word of words) {
     if (Math.abs(word.length - typed.length) > word.length / 3 + 1 || !startsAlike(typed, word)) continue;
-    const edits = distance(typed, word);
-    if (edits > Math.max(1, Math.floor(word.length / 3)) || edits >= fewest) continue;
+    const most = Math.min(Math.max(1, Math.floor(word.length / 3)), fewest - 1);
+    const edits = distance(typed, word, most);
+    if (edits > most) continue;
     [best, fewest] = [word, edits];
   }
   return best;

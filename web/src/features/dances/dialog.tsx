@@ -15,9 +15,8 @@ import { Controller } from "react-hook-form";
 import { useChange } from "../../kit/api.ts";
 import { Modal } from "../../kit/dialog.tsx";
 import { TextField, TickField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
+import { savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { tellDone } from "../../kit/toasts.ts";
 import { FormHistory } from "../history/form-history.tsx";
 import { useMay } from "../session/session.tsx";
@@ -38,28 +37,21 @@ function DanceForm({ dance, starter, onDone }: FormProps) {
   const create = useChange(api.dances.create);
   const begin = useChange(api.dances.begin);
   const change = useChange(api.dances.change);
-  const { form, base, forget } = useContractForm(
-    danceChange,
-    dance ?? { ...BLANK, ...starter?.dance },
-    `dance:${dance?.id ?? `new:${starter?.id ?? ""}`}`,
-  );
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  const { form, errors, submit, problem, conflict } = useRecordForm({
+    schema: danceChange,
+    start: dance ?? { ...BLANK, ...starter?.dance },
+    draft: `dance:${dance?.id ?? `new:${starter?.id ?? ""}`}`,
     shown: SHOWN,
-    save: ({ version, ...content }) =>
-      dance
-        ? change.mutateAsync({ params: { id: dance.id }, body: { ...content, version } })
-        : starter
-          ? begin.mutateAsync({ body: { dance: content, starterId: starter.id } })
-          : create.mutateAsync({ body: content }),
+    save: (values) => {
+      if (dance || !starter) return savedBy(dance, create, change)(values);
+      const { version: _version, ...content } = values;
+      return begin.mutateAsync({ body: { dance: content, starterId: starter.id } });
+    },
     onSaved: ({ name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onDone();
     },
   });
-  const { errors } = form.formState;
   return (
     <form
       noValidate

@@ -1,8 +1,7 @@
 import { api, DANCE_FIELDS, type DanceRecord, danceChange } from "@map-step/contract";
 import { useChange } from "../../kit/api.ts";
-import { useContractForm } from "../../kit/form.ts";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { shownBy } from "../../kit/plain-fields.ts";
+import { useRecordForm } from "../../kit/record-form.ts";
 import { tellDone } from "../../kit/toasts.ts";
 
 const SHOWN = shownBy(DANCE_FIELDS);
@@ -14,22 +13,16 @@ const SHOWN = shownBy(DANCE_FIELDS);
  */
 export function useDanceSave(dance: DanceRecord, list: "holds" | "ownElements", onSaved: () => void) {
   const change = useChange(api.dances.change);
-  const { form, base, forget, restored, discard } = useContractForm(
-    danceChange,
-    dance,
-    `dance:${dance.id}:${list}`,
-  );
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  return useRecordForm({
+    schema: danceChange,
+    start: dance,
+    draft: `dance:${dance.id}:${list}`,
     shown: SHOWN,
     save: ({ version, ...content }) =>
       change.mutateAsync({ params: { id: dance.id }, body: { ...content, version } }),
     onSaved: ({ name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onSaved();
     },
   });
-  return { form, submit, problem, conflict, restored, discard };
 }

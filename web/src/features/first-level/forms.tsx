@@ -7,21 +7,20 @@ import { counted } from "@map-step/core/words";
 import { type ReactNode, useState } from "react";
 import { weekdays } from "../../kit/dates.ts";
 import { TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
 import { FormProblem } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
+import { useRecordForm } from "../../kit/record-form.ts";
+import { FirstDateField, StartTimeField } from "../sections/when-fields.tsx";
 import { useSession } from "../session/session.tsx";
 import { RoomNames } from "../timetable/room-form.tsx";
 import { CLASS_STEP, DANCE_STEP, LEVEL_STEP, useSteps } from "./steps.ts";
 
 interface FrameProps {
-  readonly saving: Pick<ReturnType<typeof useFormSave>, "problem" | "submit">;
-  readonly busy: boolean;
+  readonly saving: Pick<ReturnType<typeof useRecordForm>, "problem" | "submit" | "isSubmitting">;
   readonly action: string;
   readonly children: ReactNode;
 }
 
-const Frame = ({ saving: { problem, submit }, busy, action, children }: FrameProps) => (
+const Frame = ({ saving: { problem, submit, isSubmitting }, action, children }: FrameProps) => (
   <form
     noValidate
     onSubmit={(event) => {
@@ -32,7 +31,7 @@ const Frame = ({ saving: { problem, submit }, busy, action, children }: FramePro
     <Stack gap="4" align="flex-start">
       {children}
       <FormProblem problem={problem} />
-      <Button type="submit" disabled={busy}>
+      <Button type="submit" disabled={isSubmitting}>
         {action}
       </Button>
     </Stack>
@@ -48,17 +47,14 @@ interface DanceFormProps {
 export function DanceForm({ sets, dances, onDone }: DanceFormProps) {
   const steps = useSteps();
   const [set, setSet] = useState<StarterSet | null>(sets[0] ?? null);
-  const { form, base, forget } = useContractForm(DANCE_STEP, { name: "" }, "first-level:dance");
-  const saving = useFormSave({
-    form,
-    base,
-    shown: {},
+  const saving = useRecordForm({
+    schema: DANCE_STEP,
+    start: { name: "" },
+    draft: "first-level:dance",
     save: ({ name }) => steps.makeDance(name, set),
-    onSaved: (dance) => {
-      forget();
-      onDone(dance);
-    },
+    onSaved: onDone,
   });
+  const { form, errors } = saving;
   return (
     <>
       {dances.length > 0 ? (
@@ -72,11 +68,11 @@ export function DanceForm({ sets, dances, onDone }: DanceFormProps) {
           <Text mt="2">Or a new one:</Text>
         </Box>
       ) : null}
-      <Frame saving={saving} busy={form.formState.isSubmitting} action="Begin with this dance">
+      <Frame saving={saving} action="Begin with this dance">
         <Box w="full" maxW="24rem">
           <TextField
             label="What do you call the dance?"
-            error={form.formState.errors.name?.message}
+            error={errors.name?.message}
             {...form.register("name")}
           />
         </Box>
@@ -121,28 +117,20 @@ interface LevelFormProps {
 export function LevelForm({ dance, levels, onDone }: LevelFormProps) {
   const steps = useSteps();
   const own = levels.filter(({ danceId }) => danceId === dance.id).length;
-  const { form, base, forget } = useContractForm(
-    LEVEL_STEP,
-    {
+  const saving = useRecordForm({
+    schema: LEVEL_STEP,
+    start: {
       name: `${dance.name} ${own + 1}`,
       weeks: LEVEL_FIELDS.weeks.start,
       lessonMinutes: LEVEL_FIELDS.lessonMinutes.start,
     },
-    `first-level:level:${dance.id}`,
-  );
-  const { errors } = form.formState;
-  const saving = useFormSave({
-    form,
-    base,
-    shown: {},
+    draft: `first-level:level:${dance.id}`,
     save: (about) => steps.makeLevel(about, dance),
-    onSaved: (level) => {
-      forget();
-      onDone(level);
-    },
+    onSaved: onDone,
   });
+  const { form, errors } = saving;
   return (
-    <Frame saving={saving} busy={form.formState.isSubmitting} action="Draft its plan">
+    <Frame saving={saving} action="Draft its plan">
       <SimpleGrid columns={{ base: 1, md: 3 }} gap="4" w="full">
         <TextField label={LEVEL_FIELDS.name.label} error={errors.name?.message} {...form.register("name")} />
         <TextField
@@ -174,42 +162,24 @@ export function ClassForm({ level, onDone }: ClassFormProps) {
   const steps = useSteps();
   const { today, person } = useSession();
   const firstDate = addDays(today, AHEAD);
-  const { form, base, forget } = useContractForm(
-    CLASS_STEP,
-    { name: weekdays(firstDate), firstDate, startTime: SECTION_FIELDS.startTime.start, room: "" },
-    `first-level:class:${level.id}`,
-  );
-  const { errors } = form.formState;
-  const saving = useFormSave({
-    form,
-    base,
-    shown: {},
+  const saving = useRecordForm({
+    schema: CLASS_STEP,
+    start: { name: weekdays(firstDate), firstDate, startTime: SECTION_FIELDS.startTime.start, room: "" },
+    draft: `first-level:class:${level.id}`,
     save: (about) => steps.makeClass(about, level, person.id),
-    onSaved: (section) => {
-      forget();
-      onDone(section);
-    },
+    onSaved: onDone,
   });
+  const { form, errors } = saving;
   return (
-    <Frame saving={saving} busy={form.formState.isSubmitting} action="Open the class">
+    <Frame saving={saving} action="Open the class">
       <SimpleGrid columns={{ base: 1, md: 4 }} gap="4" w="full">
         <TextField
           label={SECTION_FIELDS.name.label}
           error={errors.name?.message}
           {...form.register("name")}
         />
-        <TextField
-          label={SECTION_FIELDS.firstDate.label}
-          type="date"
-          error={errors.firstDate?.message}
-          {...form.register("firstDate")}
-        />
-        <TextField
-          label={SECTION_FIELDS.startTime.label}
-          type="time"
-          error={errors.startTime?.message}
-          {...form.register("startTime")}
-        />
+        <FirstDateField error={errors.firstDate?.message} {...form.register("firstDate")} />
+        <StartTimeField error={errors.startTime?.message} {...form.register("startTime")} />
         <TextField
           label={SECTION_FIELDS.room.label}
           list="rooms"

@@ -13,15 +13,12 @@ import {
 import { APPROACH_IDS, APPROACHES, approachOf } from "@map-step/core/plan";
 import { useNavigate } from "react-router";
 import { useChange } from "../../kit/api.ts";
-import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormNotes } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
+import { type FormOf, savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { tellDone, tellError } from "../../kit/toasts.ts";
 import { StrandPicture } from "../approaches/strand-picture.tsx";
-import { FormHistory } from "../history/form-history.tsx";
+import { RecordDialog } from "../history/record-dialog.tsx";
 
 interface Props {
   /** `null` for a new one. */
@@ -34,7 +31,7 @@ interface Props {
 }
 
 interface FieldsProps extends Omit<Props, "onClose"> {
-  readonly form: ReturnType<typeof useContractForm<typeof levelChange>>["form"];
+  readonly form: FormOf<typeof levelChange>;
 }
 
 /** What is asked of a level; its dance stays once it is kept. */
@@ -118,32 +115,25 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
   const change = useChange(api.levels.change);
   const copy = useChange(api.levels.copy);
   const start = level ?? { ...startOf(LEVEL_FIELDS), danceId: dances[0]?.id ?? "", version: 0 };
-  const { form, base, restored, forget, discard } = useContractForm(
-    levelChange,
-    start,
-    `level:${level?.id ?? "new"}`,
-  );
-  const { isSubmitting } = form.formState;
   const nameOf = (id: string | null) => levels.find((other) => other.id === id)?.name ?? "none";
   const shown = shownBy(LEVEL_FIELDS, {
     followsId: nameOf,
     approachId: (id: string) => approachOf(id, approaches).name,
   });
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  const save = savedBy(level, create, change);
+  const record = useRecordForm({
+    schema: levelChange,
+    start,
+    draft: `level:${level?.id ?? "new"}`,
     shown,
-    save: ({ version, ...content }) =>
-      level
-        ? change.mutateAsync({ params: { id: level.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+    save,
     onSaved: ({ id, name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onClose();
       if (!level) void navigate(`/levels/${id}`);
     },
   });
+  const { form } = record;
   const copyIt = () =>
     copy.mutate(
       { params: { id: level?.id ?? "" } },
@@ -157,42 +147,25 @@ export function LevelDialog({ level, levels, dances, approaches, onClose }: Prop
       },
     );
   const approach = approachOf(form.watch("approachId"), approaches);
-  const foot = (
-    <>
-      {level ? (
-        <FormHistory
-          list="levels"
-          id={level.id}
-          what={level.name}
-          shape={levelContent}
-          shown={shown}
-          form={form}
-        />
-      ) : null}
-      {level ? (
-        <Button variant="outline" disabled={copy.isPending} onClick={copyIt}>
-          Copy this level
-        </Button>
-      ) : null}
-      <Button loading={isSubmitting} onClick={submit}>
-        Save the level
-      </Button>
-    </>
-  );
+  const copies = level ? (
+    <Button variant="outline" disabled={copy.isPending} onClick={copyIt}>
+      Copy this level
+    </Button>
+  ) : null;
   return (
-    <Modal
-      open
+    <RecordDialog
       title={level ? `${level.name}: settings` : "New level"}
+      saves="Save the level"
+      record={record}
+      history={level && { list: "levels", id: level.id, what: level.name, shape: levelContent, shown }}
+      more={copies}
+      isWide
       onClose={onClose}
-      size="lg"
-      foot={foot}
     >
-      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <LevelFields form={form} level={level} levels={levels} dances={dances} approaches={approaches} />
         <StrandPicture approach={approach} />
       </Stack>
-      {conflict}
-    </Modal>
+    </RecordDialog>
   );
 }

@@ -16,19 +16,17 @@ import { Controller } from "react-hook-form";
 import { useNavigate } from "react-router";
 import { useApi, useChange } from "../../kit/api.ts";
 import { dayAndMonth, longDay, shortDay } from "../../kit/dates.ts";
-import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormNotes } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
+import { type FormOf, savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { tellDone } from "../../kit/toasts.ts";
-import { FormHistory } from "../history/form-history.tsx";
+import { RecordDialog } from "../history/record-dialog.tsx";
 import { useSession } from "../session/session.tsx";
 import { TeachersField } from "../staff/teachers-field.tsx";
 import { RoomNames } from "../timetable/room-form.tsx";
 import { DaysOffField } from "./days-off-field.tsx";
 import { RemoveSection } from "./remove-section.tsx";
+import { FirstDateField, StartTimeField } from "./when-fields.tsx";
 
 interface Props {
   readonly levelId: string;
@@ -44,7 +42,7 @@ function datesFrom(first: string, weeks: number, daysOff: readonly string[]): st
 }
 
 interface FieldsProps {
-  readonly form: ReturnType<typeof useContractForm<typeof sectionChange>>["form"];
+  readonly form: FormOf<typeof sectionChange>;
 }
 
 function WhenAndWhere({ form }: FieldsProps) {
@@ -70,18 +68,8 @@ function WhenAndWhere({ form }: FieldsProps) {
           {...form.register(name, MAYBE_NUMBER)}
         />
       ))}
-      <TextField
-        {...labelled(SECTION_FIELDS, "firstDate")}
-        type="date"
-        error={errors.firstDate?.message}
-        {...form.register("firstDate")}
-      />
-      <TextField
-        label={SECTION_FIELDS.startTime.label}
-        type="time"
-        error={errors.startTime?.message}
-        {...form.register("startTime")}
-      />
+      <FirstDateField error={errors.firstDate?.message} {...form.register("firstDate")} />
+      <StartTimeField error={errors.startTime?.message} {...form.register("startTime")} />
     </SimpleGrid>
   );
 }
@@ -95,10 +83,6 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const change = useChange(api.sections.change);
   const [removing, setRemoving] = useState(false);
   const blank = { ...startOf(SECTION_FIELDS), levelId, firstDate: today, version: 0 };
-  const start = section ?? blank;
-  const draft = `section:${section?.id ?? `new-${levelId}`}`;
-  const { form, base, restored, forget, discard } = useContractForm(sectionChange, start, draft);
-  const { errors, isSubmitting } = form.formState;
   const namesOfStaff = (ids: readonly string[]) =>
     staff
       .filter(({ id }) => ids.includes(id))
@@ -110,56 +94,41 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
     daysOff: (days: readonly string[]) => days.map(dayAndMonth).join(", "),
     teacherIds: namesOfStaff,
   });
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  const save = savedBy(section, create, change);
+  const record = useRecordForm({
+    schema: sectionChange,
+    start: section ?? blank,
+    draft: `section:${section?.id ?? `new-${levelId}`}`,
     shown,
-    save: ({ version, ...content }) =>
-      section
-        ? change.mutateAsync({ params: { id: section.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+    save,
     onSaved: ({ id, name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onClose();
       if (!section) void navigate(`/levels/${levelId}/sections/${id}`);
     },
   });
+  const { form, errors } = record;
   const weeks = levels.data?.find(({ id }) => id === levelId)?.weeks ?? 0;
   const firstDate = form.watch("firstDate");
   const daysOff = form.watch("daysOff");
   const dates = datesFrom(firstDate, weeks, daysOff);
-  const foot = (
-    <>
-      {section ? (
-        <>
-          <Button variant="ghost" onClick={() => setRemoving(true)}>
-            Remove …
-          </Button>
-          <FormHistory
-            list="sections"
-            id={section.id}
-            what={section.name}
-            shape={sectionContent}
-            shown={shown}
-            form={form}
-          />
-        </>
-      ) : null}
-      <Button loading={isSubmitting} onClick={submit}>
-        Save the section
-      </Button>
-    </>
-  );
+  const removes = section ? (
+    <Button variant="ghost" onClick={() => setRemoving(true)}>
+      Remove …
+    </Button>
+  ) : null;
   return (
-    <Modal
-      open
+    <RecordDialog
       title={section ? `${section.name}: settings` : "New section"}
+      saves="Save the section"
+      record={record}
+      history={
+        section && { list: "sections", id: section.id, what: section.name, shape: sectionContent, shown }
+      }
+      first={removes}
+      isWide
       onClose={onClose}
-      size="lg"
-      foot={foot}
     >
-      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       <Stack gap="4">
         <WhenAndWhere form={form} />
         <Controller
@@ -192,10 +161,9 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
           )}
         />
       </Stack>
-      {conflict}
       {section && removing ? (
         <RemoveSection section={section} onRemoved={onClose} onClose={() => setRemoving(false)} />
       ) : null}
-    </Modal>
+    </RecordDialog>
   );
 }

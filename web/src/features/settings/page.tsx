@@ -12,11 +12,10 @@ import { MARK_NAMES } from "@map-step/core/check";
 import { HOUSE } from "@map-step/core/recap";
 import { useApi, useChange } from "../../kit/api.ts";
 import { AreaField, ChoiceField, TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
 import { FormNotes } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { PageHead, Panel, PanelTitle } from "../../kit/page.tsx";
 import { labelled, shownBy } from "../../kit/plain-fields.ts";
+import { useRecordForm } from "../../kit/record-form.ts";
 import { Loaded } from "../../kit/states.tsx";
 import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
@@ -46,15 +45,13 @@ const SHOWN = shownBy(SETTINGS_FIELDS, {
 
 function SettingsForm({ now }: { now: Settings }) {
   const change = useChange(api.settings.change);
-  const { form, base, restored, forget, discard } = useContractForm(settings, now, "settings");
-  const { errors, isSubmitting } = form.formState;
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  const { form, base, errors, isSubmitting, submit, problem, conflict, restored, discard } = useRecordForm({
+    schema: settings,
+    start: now,
+    draft: "settings",
     shown: SHOWN,
     save: (body) => change.mutateAsync({ body }),
     onSaved: (saved) => {
-      forget();
       form.reset(saved);
       base.current = saved;
       tellDone("The settings are saved");

@@ -1,17 +1,14 @@
-import { Button, Checkbox, Stack } from "@chakra-ui/react";
+import { Checkbox, Stack } from "@chakra-ui/react";
 import { api, STAFF_ROLES, type StaffMember, staffChange, staffContent } from "@map-step/contract";
 import { Controller } from "react-hook-form";
 import type { z } from "zod";
 import { EmailField, NEW_PASSWORD, PasswordField } from "../../kit/account-fields.tsx";
 import { useChange } from "../../kit/api.ts";
-import { Modal } from "../../kit/dialog.tsx";
 import { ChoiceField, TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormProblem } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import type { Shown } from "../../kit/merge.ts";
+import { savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { tellDone } from "../../kit/toasts.ts";
-import { FormHistory } from "../history/form-history.tsx";
+import { RecordDialog } from "../history/record-dialog.tsx";
 
 const ROLES = STAFF_ROLES.map((role) => ({ value: role, label: role }));
 const SHOWN: Shown<z.input<typeof staffChange>> = {
@@ -34,41 +31,30 @@ export function StaffDialog({ member, invite, onClose }: DialogProps) {
   const create = useChange(api.staff.create);
   const change = useChange(api.staff.change);
   const start = member ?? { name: "", email: "", role: "teacher" as const, active: true, version: 0 };
-  const { form, base } = useContractForm(staffChange, start, null);
-  const { errors, isSubmitting } = form.formState;
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+  const save = savedBy(member, create, change);
+  const record = useRecordForm({
+    schema: staffChange,
+    start,
+    draft: null,
     shown: SHOWN,
-    save: ({ version, ...content }) =>
-      member
-        ? change.mutateAsync({ params: { id: member.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+    save,
     onSaved: ({ id, name, hasPassword }) => {
       if (hasPassword || member) tellDone(`${name} is saved`);
       else invite(id);
       onClose();
     },
   });
-  const foot = (
-    <>
-      {member ? (
-        <FormHistory
-          list="staff"
-          id={member.id}
-          what={member.name}
-          shape={staffContent}
-          shown={SHOWN}
-          form={form}
-        />
-      ) : null}
-      <Button disabled={isSubmitting} onClick={submit}>
-        Save
-      </Button>
-    </>
-  );
+  const { form, errors } = record;
   return (
-    <Modal open title={member ? member.name : "New on the staff"} onClose={onClose} foot={foot}>
+    <RecordDialog
+      title={member ? member.name : "New on the staff"}
+      saves="Save"
+      record={record}
+      history={
+        member && { list: "staff", id: member.id, what: member.name, shape: staffContent, shown: SHOWN }
+      }
+      onClose={onClose}
+    >
       <Stack gap="4">
         <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
         <EmailField error={errors.email?.message} {...form.register("email")} />
@@ -98,9 +84,7 @@ export function StaffDialog({ member, invite, onClose }: DialogProps) {
             </Checkbox.Root>
           )}
         />
-        <FormProblem problem={problem} />
       </Stack>
-      {conflict}
-    </Modal>
+    </RecordDialog>
   );
 }

@@ -1,15 +1,12 @@
 import { Button, Stack } from "@chakra-ui/react";
 import { api, namesOf, ROOM_FIELDS, type Room, roomContent, startOf } from "@map-step/contract";
 import { useApi, useChange } from "../../kit/api.ts";
-import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormNotes } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import { labelled, MAYBE_NUMBER, shownBy } from "../../kit/plain-fields.ts";
+import { savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { useRemoval } from "../../kit/removal.ts";
 import { tellDone } from "../../kit/toasts.ts";
-import { FormHistory } from "../history/form-history.tsx";
+import { RecordDialog } from "../history/record-dialog.tsx";
 
 const SHOWN = shownBy(ROOM_FIELDS);
 const schema = roomContent.extend({ version: api.rooms.change.body.shape.version });
@@ -20,55 +17,37 @@ export function RoomDialog({ room, onClose }: { room: Room | null; onClose: () =
   const change = useChange(api.rooms.change);
   const { remove, busy } = useRemoval(api.rooms.remove, api.rooms.restore);
   const start = room ?? { ...startOf(ROOM_FIELDS), version: 0 };
-  const { form, base, restored, forget, discard } = useContractForm(
+  const save = savedBy(room, create, change);
+  const record = useRecordForm({
     schema,
     start,
-    `room:${room?.id ?? "new"}`,
-  );
-  const { errors, isSubmitting } = form.formState;
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+    draft: `room:${room?.id ?? "new"}`,
     shown: SHOWN,
-    save: ({ version, ...content }) =>
-      room
-        ? change.mutateAsync({ params: { id: room.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+    save,
     onSaved: ({ name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onClose();
     },
   });
-  const foot = (
-    <>
-      {room ? (
-        <Button
-          variant="ghost"
-          disabled={busy}
-          onClick={() => remove(room.id, `${room.name} is removed`, onClose)}
-        >
-          Remove
-        </Button>
-      ) : null}
-      {room ? (
-        <FormHistory
-          list="rooms"
-          id={room.id}
-          what={room.name}
-          shape={roomContent}
-          shown={SHOWN}
-          form={form}
-        />
-      ) : null}
-      <Button disabled={isSubmitting} onClick={submit}>
-        Save the room
-      </Button>
-    </>
-  );
+  const { form, errors } = record;
+  const removes = room ? (
+    <Button
+      variant="ghost"
+      disabled={busy}
+      onClick={() => remove(room.id, `${room.name} is removed`, onClose)}
+    >
+      Remove
+    </Button>
+  ) : null;
   return (
-    <Modal open title={room ? room.name : "New room"} onClose={onClose} foot={foot}>
-      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
+    <RecordDialog
+      title={room ? room.name : "New room"}
+      saves="Save the room"
+      record={record}
+      history={room && { list: "rooms", id: room.id, what: room.name, shape: roomContent, shown: SHOWN }}
+      first={removes}
+      onClose={onClose}
+    >
       <Stack gap="4">
         {namesOf(ROOM_FIELDS, "name").map((name) => (
           <TextField
@@ -93,8 +72,7 @@ export function RoomDialog({ room, onClose }: { room: Room | null; onClose: () =
           />
         ))}
       </Stack>
-      {conflict}
-    </Modal>
+    </RecordDialog>
   );
 }
 

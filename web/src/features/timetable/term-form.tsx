@@ -5,16 +5,13 @@ import { Controller } from "react-hook-form";
 import type { z } from "zod";
 import { useChange } from "../../kit/api.ts";
 import { longDay, shortDay } from "../../kit/dates.ts";
-import { Modal } from "../../kit/dialog.tsx";
 import { TextField } from "../../kit/fields.tsx";
-import { useContractForm } from "../../kit/form.ts";
-import { FormNotes } from "../../kit/form-notes.tsx";
-import { useFormSave } from "../../kit/form-save.tsx";
 import type { Shown } from "../../kit/merge.ts";
+import { savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { useRemoval } from "../../kit/removal.ts";
 import { RowsField } from "../../kit/rows-field.tsx";
 import { tellDone } from "../../kit/toasts.ts";
-import { FormHistory } from "../history/form-history.tsx";
+import { RecordDialog } from "../history/record-dialog.tsx";
 
 /** Days from a term's first to its last where nothing else is known: twelve weeks. */
 const USUAL_DAYS = 83;
@@ -53,48 +50,38 @@ export function TermDialog({
     closed: [],
     version: 0,
   };
-  const { form, base, restored, forget, discard } = useContractForm(
-    termChange,
+  const save = savedBy(term, create, change);
+  const record = useRecordForm({
+    schema: termChange,
     start,
-    `term:${term?.id ?? "new"}`,
-  );
-  const { errors, isSubmitting } = form.formState;
-  const { submit, problem, conflict } = useFormSave({
-    form,
-    base,
+    draft: `term:${term?.id ?? "new"}`,
     shown: SHOWN,
-    save: ({ version, ...content }) =>
-      term
-        ? change.mutateAsync({ params: { id: term.id }, body: { ...content, version } })
-        : create.mutateAsync({ body: content }),
+    save,
     onSaved: ({ name }) => {
-      forget();
       tellDone(`${name} is saved`);
       onClose();
     },
   });
-  const foot = (
-    <>
-      {term ? (
-        <Button
-          variant="ghost"
-          disabled={busy}
-          onClick={() => remove(term.id, `${term.name} is removed; its sections stay`, onClose)}
-        >
-          Remove
-        </Button>
-      ) : null}
-      {term ? (
-        <FormHistory list="terms" id={term.id} what={term.name} shape={KEPT} shown={SHOWN} form={form} />
-      ) : null}
-      <Button disabled={isSubmitting} onClick={submit}>
-        Save the term
-      </Button>
-    </>
-  );
+  const { form, errors } = record;
+  const removes = term ? (
+    <Button
+      variant="ghost"
+      disabled={busy}
+      onClick={() => remove(term.id, `${term.name} is removed; its sections stay`, onClose)}
+    >
+      Remove
+    </Button>
+  ) : null;
   return (
-    <Modal open title={term ? term.name : "New term"} onClose={onClose} size="lg" foot={foot}>
-      <FormNotes restored={restored} onDiscard={discard} problem={problem} />
+    <RecordDialog
+      title={term ? term.name : "New term"}
+      saves="Save the term"
+      record={record}
+      history={term && { list: "terms", id: term.id, what: term.name, shape: KEPT, shown: SHOWN }}
+      first={removes}
+      isWide
+      onClose={onClose}
+    >
       <Stack gap="4">
         <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
         <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
@@ -150,7 +137,6 @@ export function TermDialog({
           )}
         />
       </Stack>
-      {conflict}
-    </Modal>
+    </RecordDialog>
   );
 }
