@@ -1,8 +1,6 @@
 import {
-  type Action,
   type Direction,
   type Element,
-  type ElementStep,
   type Figure,
   type Role,
   type SaidElement,
@@ -12,6 +10,7 @@ import {
   writtenRoles,
 } from "../notation/index.ts";
 import type { Ticks } from "../time/index.ts";
+import { type Match, matchAt, type Patterns, patternsOf } from "./match.ts";
 
 /** A piece of a figure's call: an element, or one step that belongs to none. */
 export interface CallPiece {
@@ -30,109 +29,25 @@ export interface CallPiece {
   readonly turn?: Turn;
   /** For a step by itself: what it is. */
   readonly step?: Step;
+  /** When its steps are danced, where that is not as the element is danced by itself. */
+  readonly onsets?: readonly Ticks[];
 }
 
 /** What each role of a figure is called, in order. */
 export type Call = Readonly<Partial<Record<Role, readonly CallPiece[]>>>;
 
-/** Where a step that goes where it is said may go. */
-const WAYS: ReadonlySet<string> = new Set([
-  "forward",
-  "back",
-  "side",
-  "place",
-  "diagonal-forward",
-  "diagonal-back",
-]);
-
-/** One way of one element, laid out to be compared. */
-interface Pattern {
-  readonly name: string;
-  readonly steps: readonly ElementStep[];
-  readonly length: Ticks;
-  /** The action of its steps that go where it is said. */
-  readonly goes: Action | null;
-  /** How far down the list of ways it stands. */
-  readonly way: number;
-}
-
-type Patterns = ReadonlyMap<Action, readonly Pattern[]>;
-
 /** Costs of a cover: as few pieces as can be, and among those the plainest to say. */
-const COST = { element: 100, step: 140, direction: 4, turn: 6, length: 8, way: 1 } as const;
-
-/** One plain step is said by what it is: `side`, not `side step`. */
-const isBareAction = ([first, ...more]: readonly ElementStep[]): boolean =>
-  more.length === 0 && !first?.goes && first?.turn === undefined;
-
-const laidOut = new WeakMap<readonly Element[], Patterns>();
-
-function patternsOf(elements: readonly Element[]): Patterns {
-  const known = laidOut.get(elements);
-  if (known) return known;
-  const byFirst = new Map<Action, Pattern[]>();
-  for (const { name, ways } of elements)
-    ways.forEach(({ steps, length }, way) => {
-      const [first] = steps;
-      if (!first || isBareAction(steps)) return;
-      const pattern = { name, steps, length, goes: steps.find((step) => step.goes)?.action ?? null, way };
-      const actions = first.goes ? [...WAYS].map((word) => word as Action) : [first.action];
-      for (const action of actions) byFirst.set(action, [...(byFirst.get(action) ?? []), pattern]);
-    });
-  laidOut.set(elements, byFirst);
-  return byFirst;
-}
-
-const sameTurn = (one: Turn | undefined, other: Turn | undefined, turnsOver: boolean): boolean =>
-  one === undefined || other === undefined
-    ? one === other
-    : one.degrees === other.degrees && (one.sense === other.sense) !== turnsOver;
-
-interface Match {
-  readonly direction: Direction | undefined;
-  readonly turn: Turn | undefined;
-}
-
-/** Whether an element is danced from a step on, and with what said to it. */
-function matchAt(steps: readonly Step[], from: number, { name, steps: wanted, goes }: Pattern): Match | null {
-  const start = steps[from] as Step;
-  const begins = (wanted[0] as ElementStep).onset;
-  // Most elements do not even last so long, which is told without looking at each step.
-  const last = wanted.length - 1;
-  const spans = (wanted[last] as ElementStep).onset - begins;
-  if ((steps[from + last]?.onset ?? Number.NaN) - start.onset !== spans) return null;
-  let turnsOver: boolean | null = null;
-  let way: Action | null = null;
-  let turn: Turn | undefined;
-  for (let index = 0; index < wanted.length; index++) {
-    const step = steps[from + index];
-    const want = wanted[index] as ElementStep;
-    // What an element does small is no longer it where it is done plainly.
-    if (want.size !== undefined && step?.size !== want.size) return null;
-    if (!step || step.onset - start.onset !== want.onset - begins || step.direction !== want.direction)
-      return null;
-    if (want.goes) {
-      if (!WAYS.has(step.action) || (way !== null && way !== step.action)) return null;
-      way = step.action;
-    } else if (step.action !== want.action) return null;
-    if ((step.foot === "L" || step.foot === "R") !== (want.foot === "L" || want.foot === "R")) return null;
-    if (step.foot === null || step.foot === "both") {
-      if (step.foot !== want.foot) return null;
-    } else {
-      const over = step.foot !== want.foot;
-      if (turnsOver !== null && turnsOver !== over) return null;
-      turnsOver = over;
-    }
-    const isLast = index === last;
-    if (want.turn === undefined && step.turn !== undefined && isLast) turn = step.turn;
-    else if (!sameTurn(step.turn, want.turn, turnsOver === true)) return null;
-  }
-  // Only what goes with most of its steps is done in place: a triple step, and no walk, rock or break.
-  if (way === "place" && wanted.filter((step) => step.goes).length < 2) return null;
-  // Nobody walks to the side, and one step there is no more than that.
-  if ((name === "walk" || name === "quick") && way === "side") return null;
-  return { direction: way !== null && way !== goes ? (way as Direction) : undefined, turn };
-}
+const COST = {
+  element: 100,
+  step: 140,
+  direction: 4,
+  turn: 6,
+  length: 8,
+  way: 1,
+  onsets: 8,
+  again: 45,
+  rare: 5,
+} as const;
 
 /** When a run of steps ends: as the next step begins, or the first as the figure comes round again. */
 const endOf = (steps: readonly Step[], next: number, length: Ticks): Ticks =>
@@ -155,6 +70,7 @@ function cover(
   length: Ticks,
   patterns: Patterns,
   said: readonly SaidElement[],
+  freely: boolean,
 ): CallPiece[] {
   const saidAt = new Map(said.map((one) => [steps.findIndex(({ onset }) => onset === one.from), one]));
   const best: Best[] = new Array(steps.length + 1);
@@ -164,7 +80,7 @@ function cover(
     if (one) {
       const { name, direction, turn } = one;
       const cost = (best[at + one.steps] as Best).cost + COST.element;
-      best[at] = { cost, steps: one.steps, as: { name, direction, turn } };
+      best[at] = { cost, steps: one.steps, as: { name, direction, turn, isRetimed: false } };
       continue;
     }
     const step = steps[at] as Step;
@@ -175,17 +91,19 @@ function cover(
       const count = pattern.steps.length;
       const rest = count <= longest ? best[at + count] : undefined;
       if (!rest || rest.cost + COST.element > found.cost) continue;
-      const match = matchAt(steps, at, pattern);
+      const match = matchAt(steps, at, pattern, freely);
       if (!match) continue;
       const lasts = endOf(steps, at + count, length) - step.onset;
       // What comes before it would be over is not danced whole; what comes later is waited for.
-      if (lasts < pattern.length) continue;
+      if (lasts < pattern.length && !freely) continue;
       const cost =
         rest.cost +
         COST.element +
         (match.direction ? COST.direction : 0) +
         (match.turn ? COST.turn : 0) +
-        (lasts === pattern.length ? 0 : COST.length) +
+        (match.isRetimed ? COST.onsets : 0) +
+        (pattern.isRare ? COST.rare : 0) +
+        (lasts === pattern.length || freely ? 0 : COST.length) +
         pattern.way * COST.way;
       if (cost > found.cost || (cost === found.cost && count <= found.steps)) continue;
       found = { cost, steps: count, as: { name: pattern.name, ...match } };
@@ -196,16 +114,18 @@ function cover(
   for (let at = 0; at < steps.length; ) {
     const { steps: count, as } = best[at] as Best;
     const step = steps[at] as Step;
+    const own = steps.slice(at, at + count);
     pieces.push({
       element: as?.name ?? null,
       first: at,
       steps: count,
       from: step.onset,
       to: endOf(steps, at + count, length),
-      foot: footOf(steps.slice(at, at + count)),
+      foot: footOf(own),
       ...(as?.direction ? { direction: as.direction } : {}),
       ...(as?.turn ? { turn: as.turn } : {}),
       ...(as ? {} : { step }),
+      ...(as?.isRetimed ? { onsets: own.map(({ onset }) => onset) } : {}),
     });
     at += count;
   }
@@ -223,6 +143,15 @@ function saidTo({ said, composition, followerBy, steps }: Figure, role: Role): r
 const calls = new WeakMap<Figure, WeakMap<readonly Element[], Call>>();
 
 /**
+ * One role of a figure in elements wherever its steps come in their order, at whatever times: what is said together with
+ * its counts.
+ * @example
+ * callFreely(PICKED_UP, "leader", elements)[0] // { element: "rock step", onsets: [-12, 0], … }
+ */
+export const callFreely = (figure: Figure, role: Role, elements: readonly Element[]): readonly CallPiece[] =>
+  cover(stepsOf(figure, role), figure.length, patternsOf(elements), [], true);
+
+/**
  * A figure in elements, role by role: what was said as an element stays one, everything else is covered with as few
  * elements as can be, the longest first, and a step that belongs to none stands by itself. Every step is in exactly one
  * piece.
@@ -236,7 +165,7 @@ export function callOf(figure: Figure, elements: readonly Element[]): Call {
   const call: Call = Object.fromEntries(
     writtenRoles(figure).map((role) => [
       role,
-      cover(stepsOf(figure, role), figure.length, patterns, saidTo(figure, role)),
+      cover(stepsOf(figure, role), figure.length, patterns, saidTo(figure, role), false),
     ]),
   );
   const bySet = calls.get(figure) ?? new WeakMap<readonly Element[], Call>();

@@ -31,7 +31,9 @@ const said = fc
     turn: fc.option(fc.constantFrom("turn L 1/4", "turn R 1/2"), { freq: 5 }),
   })
   .map(({ element: { name, ways }, foot, way, turn }) => {
-    const goes = ways[0]?.steps.some((step) => step.goes);
+    // What is set down again goes nowhere else, and nobody runs to the side: it may be said, but no figure is called so.
+    const goes =
+      name !== "run" && ways[0]?.steps.some((step) => step.goes && !/^(?:place|close)$/.test(step.action));
     const turns = ways[0]?.steps.at(-1)?.turn !== undefined;
     return [name, foot ?? "", way && goes ? way : "", turn && !turns ? turn : ""].filter(Boolean).join(" ");
   });

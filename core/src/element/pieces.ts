@@ -1,6 +1,7 @@
 import type { Step, Turn } from "../notation/index.ts";
 import { spokenFraction } from "../time/index.ts";
 import type { CallPiece } from "./cover.ts";
+import { saidDirection } from "./match.ts";
 
 const SENSE = { L: "left", R: "right" } as const;
 const turnInWords = ({ sense, degrees }: Turn): string =>
@@ -9,8 +10,29 @@ const turnInWords = ({ sense, degrees }: Turn): string =>
 /** What is said in the place of a word of the notation. */
 const SAID: Readonly<Partial<Record<Step["action"], string>>> = { place: "step in place", hold: "pause" };
 
-const stepInWord = ({ action, direction }: Step): string =>
-  [SAID[action] ?? action, direction ?? ""].filter(Boolean).join(" ").replaceAll("-", " ");
+const stepInWord = (step: Step): string =>
+  [SAID[step.action] ?? step.action, saidDirection(step) ?? ""]
+    .filter(Boolean)
+    .join(" ")
+    .replaceAll("-", " ");
+
+/** What has a name, and is said otherwise: by its steps, or with its direction before it. */
+const OTHERWISE: readonly (readonly [name: RegExp, said: string])[] = [
+  [/^rock step side$/, "side rock"],
+  [/^step close$/, "side, close"],
+  [/^step close forward$/, "walk, close"],
+  [/^step close (.+)$/, "walk $1, close"],
+  [/^step tap$/, "step in place, tap"],
+  [/^(grapevine|weave) (touch|kick|hitch|scuff)$/, "$1, $2"],
+];
+
+const asSaid = (words: string): string => {
+  const found = OTHERWISE.find(([name]) => name.test(words));
+  return found ? words.replace(found[0], found[1]) : words;
+};
+
+const wayInWords = (direction: Step["direction"]): string =>
+  direction === "place" ? "in place" : (direction ?? "").replaceAll("-", " ");
 
 /**
  * A piece of a call as it is said.
@@ -21,9 +43,8 @@ const stepInWord = ({ action, direction }: Step): string =>
 export function pieceInWords({ element, direction, turn, step }: CallPiece): string {
   const name = element ?? (step ? stepInWord(step) : "");
   const turned = turn ?? (element === null ? step?.turn : undefined);
-  return [name, direction?.replaceAll("-", " ") ?? "", turned ? turnInWords(turned) : ""]
-    .filter(Boolean)
-    .join(" ");
+  const said = [name, wayInWords(direction)].filter(Boolean).join(" ");
+  return [asSaid(said), turned ? turnInWords(turned) : ""].filter(Boolean).join(" ");
 }
 
 /** As many of one piece after each other are said with their number. */
@@ -37,8 +58,7 @@ const MANY = 3;
  */
 export function callInWords(pieces: readonly CallPiece[]): string {
   const said: { word: string; times: number }[] = [];
-  for (const piece of pieces) {
-    const word = pieceInWords(piece);
+  for (const word of pieces.flatMap((piece) => pieceInWords(piece).split(", "))) {
     const before = said.at(-1);
     if (before?.word === word) before.times += 1;
     else said.push({ word, times: 1 });

@@ -12,12 +12,18 @@ const said = (text: string, role: Role = "solo") => {
   expect([text, faults]).toEqual([text, []]);
   return roleInWords(figure, role, IN_FOUR);
 };
-const danced = (steps: readonly Step[]) =>
-  steps.flatMap(({ onset, foot, action, direction, turn }) =>
-    action === "hold"
-      ? []
-      : [{ onset, foot, action: action === "replace" ? "place" : action, direction, turn }],
-  );
+/** A touch beside is a touch, back onto a foot is in place, and so is what closes to a foot that stepped in place. */
+const danced = (steps: readonly Step[]) => {
+  let before = "";
+  return steps.flatMap(({ onset, foot, action: written, direction: way, turn }) => {
+    if (written === "hold") return [];
+    const placed = written === "replace" ? "place" : written;
+    const action = placed === "close" && before === "place" ? "place" : placed;
+    before = action;
+    const direction = way === "close" && /^(?:touch|tap)$/.test(action) ? undefined : way;
+    return [{ onset, foot, action, direction, turn }];
+  });
+};
 
 describe("what is said of a figure", () => {
   const actions = [...WEIGHT_ACTIONS, ...FREE_ACTIONS].filter((action) => action !== "hold");
@@ -76,16 +82,16 @@ describe("what is said of a figure", () => {
     ["1 R place\n2 L place", "step in place twice"],
     [
       "1 R side\n2 L replace\n3 R replace\n4 L tap\n5 L side\n6 R replace\n7 L replace\n8 R tap",
-      "side, replace, replace, tap, side, replace, replace, tap",
+      "side, replace, replace, tap, other side",
     ],
     ["rock step, triple step, triple step", "rock step, triple step, triple step"],
-    ["1 R forward\n2 L place\n4 R side\n5 L close\nbeats 6", "rock step forward, pause, step close, pause"],
+    ["1 R forward\n2 L place\n4 R side\n5 L close\nbeats 6", "rock step forward, pause, side, close, pause"],
     ["1 R forward turn R 1", "walk turning right once round"],
     ["1 R side\n2 L close\n3 R side\n4 L tap", "side basic"],
     ["1 R tap\n2 R kick", "tap, kick"],
-    ["1 R forward\n3 L forward\n5 R side\n6 L close", "slow, slow, step close"],
+    ["1 R forward\n3 L forward\n5 R side\n6 L close", "slow, slow, side, close"],
     ["1 R forward turn R 1/2\n2 L back", "pivot, walk back"],
-    ["1 L side\n2 R close", "step close"],
+    ["1 L side\n2 R close", "side, close"],
   ])("%j is said as %j", (text, words) => {
     expect(said(text)).toBe(words);
   });

@@ -9,7 +9,8 @@ import {
   stepsOf,
 } from "../notation/index.ts";
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { type CallPiece, callOf } from "./cover.ts";
+import { type CallPiece, callFreely, callOf } from "./cover.ts";
+import { saidDirection } from "./match.ts";
 import { callInWords, pieceInWords } from "./pieces.ts";
 import { elementSet, type NotatedDance, readingOf } from "./set.ts";
 
@@ -17,14 +18,19 @@ import { elementSet, type NotatedDance, readingOf } from "./set.ts";
 const stepped = (action: Step["action"]) => (action === "replace" ? "place" : action);
 
 /** What of a step is the dance; how it is led and held is said elsewhere, and a pause is no step. */
-const dancedOf = (steps: readonly Step[]): string =>
-  JSON.stringify(
-    steps.flatMap(({ onset, foot, action, direction, turn }) =>
-      action === "hold"
-        ? []
-        : [[onset, foot, stepped(action), direction ?? "", turn?.sense ?? "", turn?.degrees ?? 0]],
-    ),
-  );
+function dancedOf(steps: readonly Step[]): string {
+  let isInPlace = false;
+  const danced = steps.flatMap((step) => {
+    const { onset, foot, turn } = step;
+    const own = stepped(step.action);
+    if (own === "hold") return [];
+    // Beside a foot that stepped in place, a step that closes is one in place.
+    const action = own === "close" && isInPlace ? "place" : own;
+    isInPlace = action === "place";
+    return [[onset, foot, action, saidDirection(step) ?? "", turn?.sense ?? "", turn?.degrees ?? 0]];
+  });
+  return JSON.stringify(danced);
+}
 
 /** Whether words come to the same steps, weights and beats again, on whichever foot it begins. */
 function isSame(words: string, figure: Figure, role: Role, dance: NotatedDance): boolean {
@@ -48,6 +54,28 @@ function withPauses(pieces: readonly CallPiece[], lengths: ReadonlyMap<string, T
   });
 }
 
+/** Whether pieces follow one another without counts: each begins where the one before it ends, and they fill it all. */
+function followOn(pieces: readonly CallPiece[], lengths: ReadonlyMap<string, Ticks>, length: Ticks): boolean {
+  let end = 0;
+  for (const piece of pieces) {
+    if (piece !== PAUSE && piece.from !== end) return false;
+    end += piece.element === null ? TICKS_PER_BEAT : (lengths.get(piece.element) ?? TICKS_PER_BEAT);
+  }
+  return end === length;
+}
+
+/** From so many pieces on, what comes again on the other foot is not said again. */
+const MANY_PIECES = 3;
+
+/** What is danced once on each side, said once: `walk, close, walk, tap, other side`. */
+function inHalves(pieces: readonly CallPiece[]): string[] {
+  const half = pieces.length / 2;
+  const isEach = new Set(pieces.map(pieceInWords)).size === 1;
+  if (half < MANY_PIECES || half % 1 !== 0 || isEach) return [];
+  const [one, other] = [pieces.slice(0, half), pieces.slice(half)].map(callInWords);
+  return one === other ? [`${one}, other side`] : [];
+}
+
 /** The first piece with its foot, where the role would begin on the other one. */
 function withFoot(words: string, [first]: readonly CallPiece[]): string {
   const [said = "", ...more] = words.split(", ");
@@ -58,11 +86,22 @@ function withFoot(words: string, [first]: readonly CallPiece[]): string {
 /** Which pieces are said with their foot. */
 type Feet = "none" | "first" | "all";
 
-/** Each piece at its count. */
-function counted(pieces: readonly CallPiece[], swung: boolean, feet: Feet): string {
-  const said = pieces.map((piece, at) => {
+/** Each piece at its count, or at all of its counts where it is danced at others than by itself: `&1 rock step`. */
+function counted(pieces: readonly CallPiece[], steps: readonly Step[], swung: boolean, feet: Feet): string {
+  const countOf = (onset: Ticks) => formatCount(onset, undefined, swung);
+  const said = pieces.flatMap((piece, at) => {
     const isSaid = piece.foot !== null && (feet === "all" || (feet === "first" && at === 0));
-    return `${formatCount(piece.from, undefined, swung)} ${isSaid ? `${piece.foot} ` : ""}${pieceInWords(piece)}`;
+    const counts = (piece.onsets ?? [piece.from])
+      .map(countOf)
+      .join(" ")
+      .replace(/^& (?=\d)/, "&");
+    const [words = "", last] = pieceInWords(piece).split(", ");
+    // What is said by its steps ends in one that has a count of its own.
+    const lastAt = steps[piece.first + piece.steps - 1]?.onset ?? piece.from;
+    return [
+      `${last === undefined ? counts : countOf(piece.from)} ${isSaid ? `${piece.foot} ` : ""}${words}`,
+      ...(last === undefined ? [] : [`${countOf(lastAt)} ${last}`]),
+    ];
   });
   return said.join(", ");
 }
@@ -100,14 +139,15 @@ export function roleInWords(figure: Figure, role: Role, dance: NotatedDance): st
   // Names are read as the first of their ways; where another was danced, plainer words say it.
   const exact = () => callOf(figure, asRead(elements))[role] ?? [];
   const lengths = new Map(elements.map(({ name, ways }) => [name, ways[0]?.length ?? TICKS_PER_BEAT]));
-  const inWords = (own: readonly CallPiece[]) => {
-    const [plain, waited] = [callInWords(own), callInWords(withPauses(own, lengths))];
-    return [plain, withFoot(plain, own), waited, withFoot(waited, own)];
-  };
+  const inWords = (own: readonly CallPiece[]) =>
+    [own, withPauses(own, lengths)]
+      .filter((one) => followOn(one, lengths, figure.length))
+      .flatMap((one) => [...inHalves(one), callInWords(one)])
+      .flatMap((words) => [words, withFoot(words, own)]);
   const beats = `${figure.length / TICKS_PER_BEAT} beats`;
   const atCounts = (own: readonly CallPiece[]) =>
     (["none", "first", "all"] as const).flatMap((feet) => {
-      const words = counted(own, dance.swung, feet);
+      const words = counted(own, stepsOf(figure, role), dance.swung, feet);
       return [words, `${words}, ${beats}`];
     });
   const each = () => singly(stepsOf(figure, role), figure.length);
@@ -115,7 +155,7 @@ export function roleInWords(figure: Figure, role: Role, dance: NotatedDance): st
     () => inWords(pieces),
     () => inWords(exact()),
     () => inWords(each()),
-    () => atCounts(pieces),
+    () => atCounts(callFreely(figure, role, asRead(elements))),
     () => atCounts(exact()),
     () => atCounts(each()),
   ];

@@ -11,6 +11,8 @@ export type NotatedDance = Pick<
 >;
 
 const NONE: readonly Element[] = [];
+/** Among partners a shuffle is a triple step. */
+const DANCED_ALONE: ReadonlySet<string> = new Set(["shuffle", "chassé"]);
 const MOST_KEPT = 32;
 const kept = new Map<string, readonly Element[]>();
 
@@ -21,8 +23,8 @@ const kept = new Map<string, readonly Element[]>();
  * elementSet(DANCE).some(({ name }) => name === "rock step") // true
  */
 export function elementSet(dance: NotatedDance): readonly Element[] {
-  const { slowBeats, quickBeats, swung, ownElements } = dance;
-  const key = JSON.stringify([slowBeats, quickBeats, swung, ownElements]);
+  const { slowBeats, quickBeats, swung, alone, ownElements } = dance;
+  const key = JSON.stringify([slowBeats, quickBeats, swung, alone, ownElements]);
   const known = kept.get(key);
   if (known) return known;
   const reading: Reading = { slowBeats, quickBeats, swung, elements: NONE };
@@ -31,7 +33,10 @@ export function elementSet(dance: NotatedDance): readonly Element[] {
     return faults.length === 0 ? [element] : [];
   });
   const replaced = new Set(own.map(({ name }) => elementKey(name)));
-  const shipped = [...SHIPPED, ...COMPOUNDS].map((entry) => compileWays(entry, reading));
+  const shipped = [...SHIPPED, ...COMPOUNDS].map((entry): Element => {
+    const element = compileWays(entry, reading);
+    return !alone && DANCED_ALONE.has(element.name) ? { ...element, isRare: true } : element;
+  });
   const set = [...own, ...shipped.filter(({ name }) => !replaced.has(elementKey(name)))];
   const [oldest] = kept.keys();
   if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);

@@ -87,6 +87,8 @@ export interface Element {
   readonly otherNames: readonly string[];
   /** The first is the one that is written; the others are known by the same name. */
   readonly ways: readonly ElementWay[];
+  /** The dance has a usual word for the same; this one is read, and said only where that does not do. */
+  readonly isRare?: true;
 }
 
 /** How a figure is made of others: the stretches in order, and what is danced differently here. */

@@ -101,11 +101,11 @@ describe("draftRecap", () => {
 
 ## How to lead it
 
-- **Window**: Say: step close. Give: on 1 lift the left hand. Feet: 1 left side, hold open; 2 right close.
+- **Window**: Say: side, close. Give: on 1 lift the left hand. Feet: 1 left side, hold open; 2 right close.
 
 ## How to follow it
 
-- **Window**: Say: step close. Wait for: on 1 lift the left hand. Feet: 1 right side, hold open; 2 left close.
+- **Window**: Say: side, close. Wait for: on 1 lift the left hand. Feet: 1 right side, hold open; 2 left close.
 
 ## The whole chain
 
