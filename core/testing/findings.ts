@@ -70,7 +70,7 @@ export const ONE_OF_EACH: Readonly<Record<FindingCode, LevelPlan>> = {
     [2, 2],
     {},
     {
-      alike: [{ a: "alpha", b: "beta", likeness: 0.9, decides: "3" }],
+      alike: [{ a: "alpha", b: "beta", likeness: 0.9, decides: "the turn on 3" }],
     },
   ),
   "turn-before-settled": two({ kind: "basic" }, { kind: "turn", needs: ["alpha"] }, [2, 3]),

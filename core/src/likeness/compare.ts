@@ -1,8 +1,9 @@
-import { type Figure, ROLES, type Role, writtenRoles } from "../notation/index.ts";
-import { beatsToTicks, spokenCount, ticksToBeats } from "../time/index.ts";
+import { type Figure, otherSide, ROLES, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { spokenCount, ticksToBeats } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { align, type Pair } from "./align.ts";
-import { type Moment, momentsOf, sameHold, sameMoment, sameMove } from "./moment.ts";
+import { type Moment, momentsOf, sameHold, sameMoment } from "./moment.ts";
+import { type Parting, partingsOf } from "./parting.ts";
 
 /** A stretch of a figure in beats from its count 1: `from` 0 is count 1, below 0 a pick-up; `to` is its end. */
 export interface Stretch {
@@ -34,22 +35,19 @@ export interface Comparison extends RowComparison {
   readonly byRole: Readonly<Partial<Record<Role, RowComparison>>>;
   /** Easily taken for each other: very alike, begun in the same hold, with one or two differences that decide. */
   readonly lookAlike: boolean;
+  /** All in which the two differ, each with its counts in the first figure. */
+  readonly partings: readonly Parting[];
   /**
-   * All counts of the first figure on which look-alikes differ, such as `3 to 6` or `4 and 8`, and what differs
-   * where it is not all: `3 (follower)`, `4 to 6 (hold)`; null for others.
+   * All in which look-alikes differ, in words that go on from "they differ only in", such as `the follower's turn on 3`
+   * or `2 beats more in the second, after 4 (back, replace)`; null for others.
    */
   readonly decides: string | null;
 }
 
-/** A stretch by its counts, such as `3` or `3 to 6`, from its first to its last whole count. */
-function countsOf({ from, to }: Stretch): string {
-  const first = spokenCount(beatsToTicks(from));
-  const last = spokenCount(beatsToTicks(Math.max(from, Math.ceil(to) - 1)));
-  return first === last ? first : `${first} to ${last}`;
-}
-
 /** From this on, one difference decides between two figures, or two. */
 export const LOOK_ALIKE = 0.75;
+/** Look-alikes are danced alike on so much of the longer one at least. */
+const LEAST_SAME = 2 / 3;
 /** What parts more often nobody takes for the other. */
 const MOST_PARTINGS = 2;
 
@@ -140,13 +138,21 @@ function compareRows(
 /** The hold in which a figure begins, as its text names it, whichever role's lines say it. */
 const holdIn = (figure: Figure): string | null => momentsOf(figure)[0]?.hold ?? null;
 
-/** Whose part it is that differs, where it is not all of them: `follower`, `hold`, `follower and hold`. */
-function partsApart(sight: Sight, pairs: readonly Pair[], roles: readonly Role[]): string[] {
-  const all = pairs.map((pair) => met(sight, pair));
-  const apart = roles.filter((role) => all.some(([mine, theirs]) => !sameMove(mine, theirs, role)));
-  const hold = all.some(([mine, theirs]) => !sameHold(mine, theirs)) ? ["hold"] : [];
-  if (apart.length < roles.length) return [...apart, ...hold];
-  return hold.length > 0 ? ["steps", ...hold] : [];
+const OTHER_SIDE: readonly Parting[] = [
+  { kinds: ["side"], who: [], words: "the side on which it is danced" },
+];
+
+const firstFoot = (figure: Figure): string | undefined =>
+  ROLES.flatMap((role) => (writtenRoles(figure).includes(role) ? stepsOf(figure, role) : [])).find(
+    ({ foot }) => foot === "L" || foot === "R",
+  )?.foot ?? undefined;
+
+/** Whether one is the other on the other side: begun with the other foot, every turn the other way. */
+function isOtherSide(a: Figure, b: Figure, partings: readonly Parting[]): boolean {
+  if (partings.some(({ kinds }) => kinds.some((kind) => kind !== "turn"))) return false;
+  if (firstFoot(a) === firstFoot(b)) return false;
+  const [one, two] = [momentsOf(a), momentsOf(otherSide(b))];
+  return one.length === two.length && one.every((moment, at) => sameMoment(moment, two[at] as Moment));
 }
 
 /** Both roles together, and whether the two are easily taken for each other. */
@@ -156,19 +162,26 @@ export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
   const whole = compareRows(one, two, aligned);
   const same = (mine: Moment, theirs: Moment) => sameMoment(mine, theirs) && sameHold(mine, theirs);
   const sight = { one, two, same };
-  const stretches = runsOf(sight, aligned.pairs)
-    .filter(({ shared }) => !shared)
-    .flatMap(({ pairs }) => {
-      const apart = trimmed(sight, pairs);
-      return sideOf(apart, "a", one) ?? sideOf(apart, "b", two) ?? [];
-    });
-  const few = stretches.length > 0 && stretches.length <= MOST_PARTINGS;
-  const lookAlike = whole.likeness >= LOOK_ALIKE && few && holdIn(a) === holdIn(b);
-  if (!lookAlike) return { ...whole, lookAlike, decides: null };
+  const stretches = runsOf(sight, aligned.pairs).filter(({ shared }) => !shared);
   const roles = ROLES.filter((role) => writtenRoles(a).includes(role) || writtenRoles(b).includes(role));
-  const whose = partsApart(sight, aligned.pairs, roles);
-  const whoseText = whose.length > 0 ? ` (${inWords(whose)})` : "";
-  return { ...whole, lookAlike, decides: `${inWords(stretches.map(countsOf))}${whoseText}` };
+  const byCount = partingsOf(one, two, aligned.pairs, roles);
+  const partings = isOtherSide(a, b, byCount) ? OTHER_SIDE : byCount;
+  const alike = aligned.pairs.reduce(
+    (sum, pair) => sum + (isSame(sight, pair) ? (one[pair.a ?? 0]?.lasts ?? 0) : 0),
+    0,
+  );
+  const lookAlike =
+    whole.likeness >= LOOK_ALIKE &&
+    stretches.length > 0 &&
+    stretches.length <= MOST_PARTINGS &&
+    alike >= LEAST_SAME * Math.max(a.length, b.length) &&
+    holdIn(a) === holdIn(b);
+  return {
+    ...whole,
+    partings,
+    lookAlike,
+    decides: lookAlike ? inWords(partings.map(({ words }) => words)) : null,
+  };
 }
 
 /**

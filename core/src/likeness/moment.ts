@@ -114,7 +114,7 @@ const isNamed = (foot: FootMove["foot"]): boolean => foot !== "body" && foot !==
 const isStart = (foot: FootMove["foot"]): boolean => foot === "start" || foot === "start-same";
 
 /** The first foot of a role can be set against any later one; two first feet must stand alike to the partner's. */
-const sameFoot = (a: FootMove["foot"], b: FootMove["foot"]): boolean =>
+export const sameFoot = (a: FootMove["foot"], b: FootMove["foot"]): boolean =>
   a === b || (isStart(a) !== isStart(b) && isNamed(a) && isNamed(b));
 
 function moveLikeness(a: FootMove, b: FootMove): number {

@@ -31,8 +31,16 @@ interface Known {
   readonly figureId: string;
 }
 
-/** For each moment the longest stretch that ends with it and is danced alike in a known figure. */
-function knownStretches(moments: readonly Moment[], role: Role, known: readonly KnownFigure[]): Known[] {
+/**
+ * For each moment the longest stretch that ends with it and is danced alike in a known figure.
+ * @param seen how the rows of known figures are looked at, such as without their times
+ */
+export function knownStretches(
+  moments: readonly Moment[],
+  role: Role,
+  known: readonly KnownFigure[],
+  seen: (row: readonly Moment[]) => readonly Moment[] = (row) => row,
+): Known[] {
   const longest: Known[] = moments.map(() => ({ length: 0, figureId: "" }));
   const numbers = new Map<string, number>();
   const numberOf = (moment: Moment): number => {
@@ -53,7 +61,7 @@ function knownStretches(moments: readonly Moment[], role: Role, known: readonly 
     return found;
   };
   for (const { id, figure } of known) {
-    const row = momentsOf(figure, [role]);
+    const row = seen(momentsOf(figure, [role]));
     const theirs = row.map((moment) => {
       const number = numberOf(moment);
       kinds.set(number, moment);
@@ -88,7 +96,7 @@ function knownStretches(moments: readonly Moment[], role: Role, known: readonly 
  * Covers a row with known stretches of two moments or more, no two overlapping, so that the fewest beats are left and,
  * among those covers, the fewest stretches are used: dynamic programming over the places at which a cover may end.
  */
-function materialOf(moments: readonly Moment[], longest: readonly Known[]): RoleMaterial {
+export function materialOf(moments: readonly Moment[], longest: readonly Known[]): RoleMaterial {
   interface Cover {
     readonly left: number;
     readonly pieces: number;

@@ -63,7 +63,7 @@ function checkAlike({ level, weeks, figures }: Layout): Finding[] {
     const week = weeks.get(a);
     const [one, two] = [figures.get(a), figures.get(b)];
     if (decides === null || week === undefined || weeks.get(b) !== week || !one || !two) return [];
-    const text = `${one.name} and ${two.name} are new in the same lesson and differ only on ${decides}; keep them a lesson apart, or contrast them on purpose.`;
+    const text = `${one.name} and ${two.name} are new in the same lesson and differ only in ${decides}; keep them a lesson apart, or contrast them on purpose.`;
     return [
       { code: "look-alikes-together", severity: "should", week, figureId: a, otherId: b, size: 1, text },
     ];

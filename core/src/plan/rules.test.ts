@@ -59,10 +59,10 @@ describe("what a plan is checked for", () => {
   });
 
   it("look-alikes in one lesson, with the count that decides", () => {
-    const alike = [{ a: "a", b: "b", likeness: 0.9, decides: "3" }];
+    const alike = [{ a: "a", b: "b", likeness: 0.9, decides: "the turn on 3" }];
     const [finding] = checkPlan({ ...two({}, {}, [2, 2]), alike });
     expect(finding).toMatchObject({ code: "look-alikes-together", figureId: "a", otherId: "b" });
-    expect(finding?.text).toContain("differ only on 3");
+    expect(finding?.text).toContain("differ only in the turn on 3");
     expect(codes({ ...two({}, {}, [2, 3]), alike })).toEqual([]);
   });
 

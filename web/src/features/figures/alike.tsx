@@ -1,8 +1,8 @@
 import { Badge, Box, Flex, Stack, Text } from "@chakra-ui/react";
 import type { FigureRecord } from "@map-step/contract";
-import { type Call, type CallPiece, callOf, elementSet } from "@map-step/core/element";
-import { type Comparison, compareFigures, type RowComparison } from "@map-step/core/likeness";
-import type { Figure, Role } from "@map-step/core/notation";
+import { type Call, callOf, elementSet } from "@map-step/core/element";
+import { type Comparison, compareFigures, partingsInWords, percentAlike } from "@map-step/core/likeness";
+import type { Figure } from "@map-step/core/notation";
 import { useMemo, useState } from "react";
 import { Link } from "react-router";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
@@ -22,28 +22,14 @@ interface Props {
   readonly library: readonly FigureRecord[];
 }
 
-const rowInWords = ({ shared, differing, partsAt }: RowComparison, pieces: readonly CallPiece[]): string => {
-  if (partsAt === null) return "dances the same";
-  const own = shared.map(({ a }) => a);
+/** What two figures have in common and all in which they differ, in words. */
+export function comparisonInWords(comparison: Comparison, call: Call): string {
+  if (comparison.partings.length === 0) return "dances the same";
+  const own = comparison.shared.map(({ a }) => a);
+  const [pieces = []] = Object.values(call);
   const [named, counts] = [elementsInWords(pieces, own), stretchesInWords(own)];
   const both = own.length === 0 ? "" : `shares ${named === "" ? counts : `${named} (${counts})`}, `;
-  const apart = elementsInWords(
-    pieces,
-    differing.flatMap(({ a }) => a ?? []),
-  );
-  return `${both}parts at ${partsAt}${apart === "" ? "" : ` with ${apart}`}`;
-};
-
-/** What two figures have in common and where they part, in words; each role by itself where they are not the same. */
-export function comparisonInWords(comparison: Comparison, call: Call): string {
-  const roles = Object.entries(comparison.byRole).map(([role, row]) => ({
-    role,
-    words: rowInWords(row, call[role as Role] ?? []),
-  }));
-  const [first] = roles;
-  if (!first) return rowInWords(comparison, []);
-  if (roles.every(({ words }) => words === first.words)) return first.words;
-  return roles.map(({ role, words }) => `the ${role} ${words}`).join("; ");
+  return `${both}differs in ${partingsInWords(comparison)}`;
 }
 
 /** The figures most like this one: what they share is not new, and what looks alike is kept apart on purpose. */
@@ -89,7 +75,7 @@ export function Alike({ record, figure, library }: Props) {
                 </Link>
               </Text>
               <Text color="soft" fontSize="sm" className="numbers">
-                {Math.round(comparison.likeness * 100)} % alike
+                {percentAlike(comparison.likeness)} % alike
               </Text>
               {comparison.lookAlike ? <Badge colorPalette="orange">look-alikes</Badge> : null}
             </Flex>

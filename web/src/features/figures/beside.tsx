@@ -1,7 +1,7 @@
 import { Button, Stack, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
 import { callOf, elementSet } from "@map-step/core/element";
-import { compareFigures } from "@map-step/core/likeness";
+import { compareFigures, percentAlike } from "@map-step/core/likeness";
 import { type Figure, writtenRoles } from "@map-step/core/notation";
 import { useMemo } from "react";
 import { Link, useParams } from "react-router";
@@ -67,12 +67,12 @@ function Both({ one, two, dance }: BothProps) {
     <>
       <PageHead
         title={`${one.name} beside ${two.name}`}
-        about={`${Math.round(comparison.likeness * 100)} % alike; ${comparisonInWords(comparison, dance ? callOf(a, elementSet(dance)) : {})}`}
+        about={`${percentAlike(comparison.likeness)} % alike; ${comparisonInWords(comparison, dance ? callOf(a, elementSet(dance)) : {})}`}
       />
       {comparison.lookAlike ? (
         <Slip calls>
           <Text>
-            Look-alikes: teach them in different lessons, or contrast them on purpose. They differ on{" "}
+            Look-alikes: teach them in different lessons, or contrast them on purpose. They differ only in{" "}
             {comparison.decides}.
           </Text>
         </Slip>

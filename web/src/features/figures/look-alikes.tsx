@@ -1,6 +1,6 @@
 import { Badge, Box, Button, Flex, SimpleGrid, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
-import type { LikePair } from "@map-step/core/likeness";
+import { type LikePair, percentAlike } from "@map-step/core/likeness";
 import { useState } from "react";
 import { Link } from "react-router";
 import { PageHead, Panel } from "../../kit/page.tsx";
@@ -38,13 +38,13 @@ const PairCard = ({ one, two, likeness, decides }: Told) => (
           {one.name} and {two.name}
         </Text>
         <Text fontSize="sm" color="soft" className="numbers">
-          {Math.round(likeness * 100)} % alike
+          {percentAlike(likeness)} % alike
         </Text>
         {decides === null ? null : (
           <Flex gap="2" align="center" mt="1">
             <Badge colorPalette="orange">look-alikes</Badge>
             <Text fontSize="sm">
-              they differ on <b className="numbers">{decides}</b>
+              they differ only in <b className="numbers">{decides}</b>
             </Text>
           </Flex>
         )}

@@ -1,10 +1,16 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { api, type FigureRecord, type Level } from "@map-step/contract";
 import { type CallPiece, callOf, elementSet } from "@map-step/core/element";
-import { type KnownFigure, newMaterial, type RoleMaterial, type Stretch } from "@map-step/core/likeness";
+import {
+  type KnownFigure,
+  newMaterial,
+  type RoleMaterial,
+  type Stretch,
+  toLearn,
+  toLearnInWords,
+} from "@map-step/core/likeness";
 import type { Figure, Role } from "@map-step/core/notation";
 import { buildStepMap } from "@map-step/core/step-map";
-import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { useApi } from "../../kit/api.ts";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
@@ -116,10 +122,11 @@ export function ReallyNew({ record, figure, library }: Props) {
   const ofDance = (levels.data ?? []).filter(({ danceId }) => danceId === record.danceId);
   const ids = useKnown(record, library, ofDance, choice);
   const withSteps = useWithSteps(library);
-  const { beats, newBeats, byRole } = useMemo(() => {
+  const { byRole, words } = useMemo(() => {
     const knowing = new Set(ids);
     const known = withSteps.filter(({ id }) => knowing.has(id));
-    return newMaterial(figure, known);
+    const { byRole } = newMaterial(figure, known);
+    return { byRole, words: toLearnInWords(toLearn(figure, known)) };
   }, [figure, withSteps, ids]);
   const nameOf = (id: string) => library.find((other) => other.id === id)?.name ?? "";
   const { data: dances } = useDances();
@@ -144,9 +151,7 @@ export function ReallyNew({ record, figure, library }: Props) {
         mb="3"
       />
       <Text fontWeight="700" mb="2" className="numbers">
-        {newBeats === 0
-          ? "Nothing: every beat is danced elsewhere."
-          : `${newBeats} of ${counted(beats, "beat")} hold something new`}
+        To learn: {words}.
       </Text>
       {Object.entries(byRole).map(([role, material]) => (
         <RoleBar

@@ -1,9 +1,9 @@
 import { Badge, Box, Button, Checkbox, Flex, Input, Stack, Text } from "@chakra-ui/react";
 import { type ChosenFigure, choose, type FigureRecord, missingFrom } from "@map-step/contract";
 import { FIGURE_KINDS, KIND_NAMES } from "@map-step/core/figure";
-import { newMaterial } from "@map-step/core/likeness";
+import { type ToLearn, toLearn, toLearnShort } from "@map-step/core/likeness";
 import type { LevelPlan } from "@map-step/core/plan";
-import { TIER_NAMES, TIERS, ticksToBeats } from "@map-step/core/time";
+import { TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted } from "@map-step/core/words";
 import { useMemo, useState } from "react";
 import { Modal } from "../../kit/dialog.tsx";
@@ -22,12 +22,14 @@ interface Props {
   readonly onClose: () => void;
 }
 
+/** Beats with something to learn, for whom they are most. */
+const muchOf = ({ toLearn: own }: Offer): number => Math.max(0, ...Object.values(own?.byRole ?? {}));
+
 interface Offer {
   readonly figure: FigureRecord;
   readonly group: "ready" | "needs" | "chosen" | "known";
-  /** Beats that hold something new to somebody who knows all that the plan had; null without steps. */
-  readonly newBeats: number | null;
-  readonly beats: number | null;
+  /** What of it is to be learned by somebody who knows all that the plan had; null without steps. */
+  readonly toLearn: ToLearn | null;
 }
 
 const GROUPS: readonly (readonly [Offer["group"], string])[] = [
@@ -62,11 +64,10 @@ function useOffers({ figures, chosen, levelPlan }: Props): readonly Offer[] {
             : ready
               ? "ready"
               : "needs",
-        newBeats: own ? newMaterial(own, others).newBeats : null,
-        beats: own ? ticksToBeats(own.length) : null,
+        toLearn: own ? toLearn(own, others) : null,
       };
     });
-    return offers.sort((a, b) => (a.newBeats ?? 0) - (b.newBeats ?? 0));
+    return offers.sort((a, b) => muchOf(a) - muchOf(b));
   }, [figures, chosen, known, withSteps]);
 }
 
@@ -181,7 +182,7 @@ interface ChoiceProps {
   readonly onSet: (on: boolean) => void;
 }
 
-function Choice({ offer: { figure, group, newBeats, beats }, on, isTaught, missing, onSet }: ChoiceProps) {
+function Choice({ offer: { figure, group, toLearn: own }, on, isTaught, missing, onSet }: ChoiceProps) {
   const about = [
     TIER_NAMES[figure.tier],
     `${figure.minutes} min`,
@@ -204,10 +205,8 @@ function Choice({ offer: { figure, group, newBeats, beats }, on, isTaught, missi
               {` ${about.join(", ")}`}
             </Text>
           </span>
-          {newBeats !== null && group !== "known" ? (
-            <Badge className="numbers">
-              {newBeats} of {beats} beats new
-            </Badge>
+          {own !== null && group !== "known" ? (
+            <Badge className="numbers">{toLearnShort(own)}</Badge>
           ) : missingFrom(figure).includes("steps") ? (
             <Badge colorPalette="orange">no steps yet</Badge>
           ) : null}
