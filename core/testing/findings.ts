@@ -82,7 +82,7 @@ export const ONE_OF_EACH: Readonly<Record<FindingCode, LevelPlan>> = {
   "show-move-without-cautions": one({ kind: "show" }, 2),
   "show-move-too-early": one(SHOW, 2, { firstShowWeek: 4 }),
   "close-hold-before-talk": one({ facts: CLOSED }, 1, { talkWeek: 2 }),
-  "too-fast": one({ facts: QUICK }, 2, { bpm: 120 }),
+  "too-fast": one({ facts: QUICK }, 2, { bpm: 150 }),
   "one-role-waits": one({ minutes: 18, facts: { ...OPEN, newBeats: { leader: 2, follower: 0 } } }, 2),
   "routine-does-not-close": two({ facts: OPEN }, { facts: CLOSED }, [1, 2], {}, { special: ROUTINE }),
   "routine-does-not-fit": two({ facts: OPEN }, { facts: CLOSED }, [1, 2], {}, { special: ROUTINE }),

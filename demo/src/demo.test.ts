@@ -86,8 +86,7 @@ describe("a case for everything the product computes", () => {
 
   it("footwork variants for slower and faster music", () => {
     const variants = ["Home six", "Three-step six"].map((name) => {
-      const { shortestGap, roles } = factsOf(SHAG, name);
-      return { name, shortestGap, steps: roles[0]?.steps ?? 0 };
+      return { name, pace: factsOf(SHAG, name).pace };
     });
     const ranges = variantRanges(variants, SHAG.dance, 2);
     expect(ranges.map(({ variant }) => variant.name)).toEqual(["Three-step six", "Home six"]);

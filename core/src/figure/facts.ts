@@ -8,13 +8,15 @@ import {
   writtenRoles,
 } from "../notation/index.ts";
 import {
-  beatsToTicks,
-  COMFORTABLE_GAP_MS,
   type Dance,
-  fastestTempo,
+  fastestFor,
   gcd,
+  hardestOf,
+  type Pace,
   type PhraseFit,
+  paceOf,
   phraseFit,
+  TEMPO_LIMITS,
   TICKS_PER_BEAT,
   TIERS,
   type Ticks,
@@ -56,6 +58,8 @@ export interface RoleFacts {
   readonly facesAgainAfter: number;
   /** Beats between the two weight changes that lie closest, round the end too; null with fewer than two. */
   readonly shortestGap: number | null;
+  /** What its weight changes ask at any tempo. */
+  readonly pace: Pace;
   readonly space: Space;
 }
 
@@ -68,6 +72,8 @@ export interface FigureFacts {
   readonly phrase: PhraseFit | null;
   /** The shortest gap of any role, in beats. */
   readonly shortestGap: number | null;
+  /** What it asks at any tempo, of whichever role it asks more. */
+  readonly pace: Pace;
   /** Whether both partners step at the same moments. */
   readonly onsetsMatch: boolean;
   /** Whether the follower dances the natural opposite of the leader throughout: feet, directions and turns. */
@@ -164,6 +170,10 @@ function roleFacts(figure: Figure, role: Role, path: readonly FootPlacement[], d
     largestTurnInBeat: largestTurnInBeat(steps),
     facesAgainAfter: 360 / gcd(netTurn, 360),
     shortestGap: gap === null ? null : ticksToBeats(gap),
+    pace: paceOf(
+      changes.map(({ onset }) => onset),
+      figure.length,
+    ),
     space: spaceOf(path),
   };
 }
@@ -173,7 +183,7 @@ const sameOnsets = (a: readonly Step[], b: readonly Step[]): boolean =>
 
 /**
  * All that follows from the notation of a figure; derived each time, never stored.
- * Tempi rest on the stated gaps of `COMFORTABLE_GAP_MS`.
+ * Tempi rest on the limits of the dance, or on those of `TEMPO_LIMITS`.
  * @example
  * figureFacts(BASIC, DANCE).beats // 8
  */
@@ -189,13 +199,16 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   const follower = stepsOf(figure, "follower");
   // A follower by this rule is the opposite, whatever the leader dances.
   const byRule = figure.followerBy === "opposite" && figure.steps.follower === undefined;
-  const fastest = (tier: Tier) => fastestTempo(beatsToTicks(gap ?? 0), COMFORTABLE_GAP_MS[tier]);
+  const pace = hardestOf(roles.map((role) => role.pace));
+  const limits = dance.tempoLimits ?? TEMPO_LIMITS;
+  const fastest = (tier: Tier) => fastestFor(pace, limits[tier], dance.swung);
   return {
     beats,
     roles,
     timed,
     phrase: timed ? phraseFit(beats, dance.phraseBeats) : null,
     shortestGap: gap,
+    pace,
     onsetsMatch: byRule || follower.length === 0 || sameOnsets(weightSteps(leader), weightSteps(follower)),
     naturalOpposite: follower.length > 0 && (byRule || apartFromOpposite(leader, follower).length === 0),
     floor: floorOf(paths),

@@ -15,7 +15,7 @@ describe("figureFacts", () => {
     expect(found.beats).toBe(3);
     expect(found.phrase).toEqual({ repeats: 8, phrases: 3, beats: 24 });
     expect(found.onsetsMatch).toBe(true);
-    expect(found.fastestBpm).toEqual({ 1: 100, 2: 125, 3: 150, 4: 187 });
+    expect(found.fastestBpm).toEqual({ 1: 144, 2: 168, 3: 200, 4: 240 });
     expect(found.roles).toMatchObject([
       {
         role: "leader",

@@ -120,8 +120,8 @@ describe("facts of two roles together", () => {
     const one = facts("leader\n1 L side\n3 R close\nfollower\n1 R side\n1& L close\n3 R side");
     expect(one.roles.map(({ shortestGap }) => shortestGap)).toEqual([1, 0.5]);
     expect(one.shortestGap).toBe(0.5);
-    // Half a beat in 300 milliseconds for beginners.
-    expect(one.fastestBpm?.[1]).toBe(100);
+    // Half a beat in 140 milliseconds, or three weight changes in two beats at 3.6 a second.
+    expect(one.fastestBpm?.[1]).toBe(144);
     expect(facts("solo\n1 hold").fastestBpm).toBeNull();
   });
 

@@ -1,14 +1,17 @@
 import type { Figure } from "../notation/index.ts";
 import {
+  type Asked,
+  askedAt,
   barsPerMinute,
-  beatsToTicks,
-  COMFORTABLE_GAP_MS,
   type Dance,
-  fastestTempo,
-  millisecondsAt,
-  TIERS,
-  type Ticks,
+  fastestFor,
+  type LimitsByTier,
+  type Pace,
+  passedLimit,
+  TEMPO_LIMITS,
+  type TempoLimits,
   type Tier,
+  tiersFor,
 } from "../time/index.ts";
 import { figureFacts } from "./facts.ts";
 
@@ -18,28 +21,36 @@ export interface TempoFacts {
   readonly barsPerMinute: number;
   /** Length of one time through, in seconds. */
   readonly seconds: number;
-  /** Milliseconds between the two weight changes that lie closest; null when there are fewer than two. */
-  readonly shortestGapMs: number | null;
+  readonly asked: Asked;
   /** The tiers whose dancers manage that without rushing. */
   readonly comfortableFor: readonly Tier[];
+  /** What the slowest tier that does not manage it would pass first; null where all of them manage it. */
+  readonly limit: { readonly tier: Tier; readonly by: keyof TempoLimits } | null;
 }
+
+const limitsOf = ({ tempoLimits }: Dance): LimitsByTier => tempoLimits ?? TEMPO_LIMITS;
 
 /**
  * A figure at a tempo; null when it is danced in one's own time.
  * @param bpm beats per minute, above 0
  * @example
- * tempoFacts(BASIC, DANCE, 120).shortestGapMs // 500
+ * tempoFacts(BASIC, DANCE, 120).asked.onBeat // 500
  */
 export function tempoFacts(figure: Figure, dance: Dance, bpm: number): TempoFacts | null {
-  const { beats, shortestGap, timed } = figureFacts(figure, dance);
+  const { beats, pace, timed } = figureFacts(figure, dance);
   if (!timed) return null;
-  const gapMs = shortestGap === null ? null : millisecondsAt(beatsToTicks(shortestGap), bpm);
+  const limits = limitsOf(dance);
+  const asked = askedAt(pace, bpm, dance.swung);
+  const comfortableFor = tiersFor(pace, bpm, dance.swung, limits);
+  const tier = ([4, 3, 2, 1] as const).find((one) => !comfortableFor.includes(one));
+  const by = tier && passedLimit(asked, limits[tier]);
   return {
     bpm,
     barsPerMinute: barsPerMinute(bpm, dance.meter),
     seconds: (beats * 60) / bpm,
-    shortestGapMs: gapMs === null ? null : Math.round(gapMs),
-    comfortableFor: TIERS.filter((tier) => gapMs === null || gapMs >= COMFORTABLE_GAP_MS[tier]),
+    asked,
+    comfortableFor,
+    limit: tier && by ? { tier, by } : null,
   };
 }
 
@@ -50,29 +61,29 @@ export interface VariantRange<T> {
   readonly to: number;
 }
 
+const closest = ({ onBeat, within }: Pace): number =>
+  Math.min(onBeat ?? Number.POSITIVE_INFINITY, ...within.map(([, gap]) => gap));
+
 /**
- * Among the footwork variants of one figure, which suits which tempo: of those that are comfortable at a
- * tempo, the one whose steps lie closest, since it fills the music best.
- * @param variants each with its shortest gap in beats
+ * Among the footwork variants of one figure, which suits which tempo: of those that are comfortable at a tempo, the one
+ * with the most weight changes, since it fills the music best.
+ * @param variants each with what it asks
  * @returns ranges that do not overlap, slowest first; a variant that never is the best choice has none
  * @example
- * variantRanges([{ shortestGap: 1 }, { shortestGap: 0.5 }], { slowestBpm: 90, fastestBpm: 140 }, 1).map(({ from, to }) => [from, to])
- * // [[90, 100], [101, 140]]
+ * variantRanges([{ pace: SINGLE }, { pace: TRIPLE }], DANCE, 1).map(({ from, to }) => [from, to]) // [[90, 144], [145, 180]]
  */
-export function variantRanges<T extends { readonly shortestGap: number | null }>(
+export function variantRanges<T extends { readonly pace: Pace }>(
   variants: readonly T[],
-  { slowestBpm, fastestBpm }: Pick<Dance, "slowestBpm" | "fastestBpm">,
+  dance: Dance,
   tier: Tier,
 ): VariantRange<T>[] {
-  const limit = ({ shortestGap }: T): number =>
-    shortestGap === null
-      ? fastestBpm
-      : Math.min(fastestBpm, fastestTempo(beatsToTicks(shortestGap) as Ticks, COMFORTABLE_GAP_MS[tier]));
   const ranges: VariantRange<T>[] = [];
-  let from = slowestBpm;
-  const gapOf = ({ shortestGap }: T): number => shortestGap ?? Number.POSITIVE_INFINITY;
-  for (const variant of [...variants].sort((a, b) => gapOf(a) - gapOf(b))) {
-    const to = limit(variant);
+  let from = dance.slowestBpm;
+  const fullest = [...variants].sort(
+    (a, b) => b.pace.most - a.pace.most || closest(a.pace) - closest(b.pace),
+  );
+  for (const variant of fullest) {
+    const to = Math.min(dance.fastestBpm, fastestFor(variant.pace, limitsOf(dance)[tier], dance.swung));
     if (to >= from) ranges.push({ variant, from, to });
     from = Math.max(from, to + 1);
   }

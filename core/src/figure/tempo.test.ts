@@ -2,7 +2,7 @@ import fc from "fast-check";
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { parseFigure } from "../notation/index.ts";
-import { minutesAndSeconds, readMinutesAndSeconds, songFit } from "../time/index.ts";
+import { minutesAndSeconds, paceOf, readMinutesAndSeconds, songFit, TEMPO_LIMITS } from "../time/index.ts";
 import { figureFacts, tempoFacts, variantRanges } from "./index.ts";
 
 const figure = (text: string) => parseFigure(text).figure;
@@ -14,9 +14,16 @@ describe("a figure at a tempo", () => {
       bpm: 120,
       barsPerMinute: 30,
       seconds: 1.5,
-      shortestGapMs: 250,
-      comfortableFor: [2, 3, 4],
+      asked: { changes: 3, onBeat: 500, within: 250 },
+      comfortableFor: [1, 2, 3, 4],
+      limit: null,
     });
+    expect(tempoFacts(basic, IN_FOUR, 150)).toMatchObject({
+      comfortableFor: [2, 3, 4],
+      limit: { tier: 1, by: "changes" },
+    });
+    const strict = { ...TEMPO_LIMITS, 1: { changes: 2, onBeat: 300, within: 140 } };
+    expect(tempoFacts(basic, { ...IN_FOUR, tempoLimits: strict }, 120)?.comfortableFor).toEqual([2, 3, 4]);
   });
 
   it("says nothing of one that is danced in its own time", () => {
@@ -28,30 +35,35 @@ describe("a figure at a tempo", () => {
 });
 
 describe("footwork variants", () => {
-  const triple = { name: "triple", steps: 8, shortestGap: 0.5 };
-  const single = { name: "single", steps: 4, shortestGap: 1 };
-  const dance = { slowestBpm: 90, fastestBpm: 220 };
+  const triple = { name: "triple", pace: paceOf([0, 12, 24, 48, 60, 72], 96) };
+  const single = { name: "single", pace: paceOf([0, 48], 96) };
+  const dance = { ...IN_FOUR, slowestBpm: 90, fastestBpm: 220 };
   it("give way to fewer steps as the music gets faster", () => {
     const ranges = variantRanges([single, triple], dance, 2);
     expect(ranges.map(({ variant, from, to }) => [variant.name, from, to])).toEqual([
-      ["triple", 90, 125],
-      ["single", 126, 220],
+      ["triple", 90, 168],
+      ["single", 169, 220],
     ]);
   });
 
-  it("goes by the gap between the steps, not by how many there are", () => {
-    const long = { name: "long", shortestGap: 1 };
-    const short = { name: "short", shortestGap: 0.5 };
-    expect(variantRanges([long, short], dance, 2).map(({ variant }) => variant.name)).toEqual([
-      "short",
-      "long",
+  it("have one between them, where there is one", () => {
+    const tap = { name: "tap", pace: paceOf([0, 24, 48, 72], 96) };
+    const ranges = variantRanges([single, tap, triple], { ...dance, fastestBpm: 300 }, 1);
+    expect(ranges.map(({ variant, from, to }) => [variant.name, from, to])).toEqual([
+      ["triple", 90, 144],
+      ["tap", 145, 200],
+      ["single", 201, 300],
     ]);
   });
 
   test("never overlap and stay within the dance", () => {
     const variant = fc.record({
-      steps: fc.integer({ min: 1, max: 20 }),
-      shortestGap: fc.constantFrom(null, 0.25, 0.5, 1, 2),
+      pace: fc.uniqueArray(fc.integer({ min: 0, max: 15 }), { maxLength: 8 }).map((all) =>
+        paceOf(
+          all.map((at) => at * 6).sort((a, b) => a - b),
+          96,
+        ),
+      ),
     });
     fc.assert(
       fc.property(fc.array(variant, { maxLength: 5 }), fc.constantFrom(1, 2, 3, 4), (variants, tier) => {

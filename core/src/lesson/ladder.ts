@@ -1,13 +1,12 @@
 import { tempoFacts } from "../figure/index.ts";
 import type { Figure } from "../notation/index.ts";
-import { barsPerMinute, type Dance, type Tier } from "../time/index.ts";
+import { type Asked, barsPerMinute, type Dance, type Tier } from "../time/index.ts";
 
 /** One tempo at which a new figure is danced before it is danced at speed. */
 export interface Rung {
   readonly bpm: number;
   readonly barsPerMinute: number;
-  /** Milliseconds between the two closest weight changes; null with fewer than two. */
-  readonly shortestGapMs: number | null;
+  readonly asked: Asked;
   /** Tiers whose dancers manage it without rushing. */
   readonly comfortableFor: readonly Tier[];
 }
@@ -35,7 +34,7 @@ export function tempoLadder(figure: Figure, dance: Dance, targetBpm: number): Ru
       ? {
           bpm,
           barsPerMinute: barsPerMinute(bpm, dance.meter),
-          shortestGapMs: facts.shortestGapMs,
+          asked: facts.asked,
           comfortableFor: facts.comfortableFor,
         }
       : [];

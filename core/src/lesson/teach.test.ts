@@ -94,8 +94,8 @@ describe("tempoLadder", () => {
     expect(tempoLadder(BASIC, IN_FOUR, 120).map(({ bpm, comfortableFor }) => [bpm, comfortableFor])).toEqual([
       [72, [1, 2, 3, 4]],
       [85, [1, 2, 3, 4]],
-      [101, [2, 3, 4]],
-      [120, [2, 3, 4]],
+      [101, [1, 2, 3, 4]],
+      [120, [1, 2, 3, 4]],
     ]);
     expect(tempoLadder(steps("solo\n1 L forward\n2 R forward\nfree"), IN_FOUR, 120)).toEqual([]);
   });

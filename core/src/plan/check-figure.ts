@@ -107,7 +107,7 @@ function checkBeforeCheck({ capacities }: Layout, figure: PlanFigure, week: numb
 function checkTempo({ level: { rules } }: Layout, figure: PlanFigure, week: number): Finding[] {
   const fastest = figure.facts?.fastestBpm ?? null;
   if (rules.bpm === null || fastest === null || fastest >= rules.bpm) return [];
-  const text = `${figure.name} is comfortable up to ${fastest} bpm for its level; this course dances at ${rules.bpm}.`;
+  const text = `${figure.name} is comfortable up to ${fastest} bpm for its tier; this course dances at ${rules.bpm}.`;
   return [
     { code: "too-fast", severity: "should", week, figureId: figure.id, size: rules.bpm - fastest, text },
   ];

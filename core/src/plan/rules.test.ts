@@ -75,9 +75,9 @@ describe("what a plan is checked for", () => {
   });
 
   it("footwork too fast for the tempo of the course", () => {
-    const [finding] = checkPlan(two({ facts: QUICK }, {}, [1, 2], { bpm: 120 }));
-    expect(finding?.text).toBe("A is comfortable up to 100 bpm for its level; this course dances at 120.");
-    expect(codes(two({ facts: QUICK }, {}, [1, 2], { bpm: 100 }))).toEqual([]);
+    const [finding] = checkPlan(two({ facts: QUICK }, {}, [1, 2], { bpm: 150 }));
+    expect(finding?.text).toBe("A is comfortable up to 144 bpm for its tier; this course dances at 150.");
+    expect(codes(two({ facts: QUICK }, {}, [1, 2], { bpm: 144 }))).toEqual([]);
   });
 
   it("a lesson in which one role has little to learn", () => {
@@ -181,7 +181,7 @@ describe("what a plan is checked for", () => {
   });
 
   it("keeps quiet about what somebody decided to live with, and keeps the reason", () => {
-    const level = two({ facts: QUICK }, {}, [1, 2], { bpm: 120 });
+    const level = two({ facts: QUICK }, {}, [1, 2], { bpm: 150 });
     const [finding] = checkPlan(level);
     if (!finding) throw new Error("nothing found");
     const muted = { ...level, muted: [{ key: findingKey(finding), reason: "We slow the song down." }] };

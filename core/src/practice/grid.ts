@@ -2,7 +2,7 @@ import { type Figure, isWeightAction, type Role, stepsOf, writtenRoles } from ".
 import {
   beatNumber,
   beatsToTicks,
-  millisecondsAt,
+  dancedAt,
   spokenCount,
   TICKS_PER_BEAT,
   type Ticks,
@@ -41,6 +41,7 @@ export function tapsDue(figure: Figure, toTap: ToTap): Ticks[] {
  * @param bpm beats per minute, above 0
  * @param beginAt when count 1 of the first round is heard, in milliseconds
  * @param rounds whole rounds, at least 1
+ * @param swung whether what lies between two beats moves with the tempo
  * @example
  * tapGrid([0, 24], 48, 120, 1000, 2).map(({ at }) => at) // [1000, 1500, 2000, 2500]
  */
@@ -50,7 +51,11 @@ export const tapGrid = (
   bpm: number,
   beginAt: number,
   rounds: number,
+  swung = false,
 ): GridPoint[] =>
   Array.from({ length: rounds }, (_, round) => round * length).flatMap((start) =>
-    due.map((onset) => ({ at: beginAt + millisecondsAt(start + onset, bpm), count: spokenCount(onset) })),
+    due.map((onset) => ({
+      at: beginAt + (dancedAt(start + onset, bpm, swung) * 60_000) / bpm,
+      count: spokenCount(onset),
+    })),
   );

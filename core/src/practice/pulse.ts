@@ -1,3 +1,5 @@
+import { swingShare } from "../time/index.ts";
+
 /** What sounds between two beats: nothing, the half, or the last third as music that swings has it. */
 export const OFFBEATS = ["nothing", "even", "swung"] as const;
 /** One of `OFFBEATS`. */
@@ -26,19 +28,23 @@ export interface PulseSound {
   readonly kind: "accent" | "beat" | "between";
 }
 
-const SHARE: Readonly<Record<Exclude<Offbeat, "nothing">, number>> = { even: 1 / 2, swung: 2 / 3 };
+/** How far after the beat it sounds, in beats; swing flattens as the music gets faster. */
+const afterBeat = (between: Exclude<Offbeat, "nothing">, bpm: number): number =>
+  between === "even" ? 1 / 2 : 1 - swingShare(bpm);
 
 /**
  * The sounds whose beats lie in `[from, to)`, in order. A count that is silent has none after it either.
  * @param from beats from the first, below 0 while it is counted in
+ * @param bpm beats per minute, above 0
  * @example
- * pulseBetween(0, 2, { cycle: 4, accents: new Set([1]) })
+ * pulseBetween(0, 2, { cycle: 4, accents: new Set([1]) }, 120)
  * // [{ beat: 0, count: 1, kind: "accent" }, { beat: 1, count: 2, kind: "beat" }]
  */
 export function pulseBetween(
   from: number,
   to: number,
   { cycle, accents, sounding, between = "nothing", countIn = 0 }: Pulse,
+  bpm: number,
 ): PulseSound[] {
   const sounds: PulseSound[] = [];
   for (let beat = Math.max(-countIn, Math.floor(from)) + 0; beat < to; beat++) {
@@ -46,7 +52,7 @@ export function pulseBetween(
     if (beat >= 0 && sounding && !sounding.has(count)) continue;
     if (beat >= from) sounds.push({ beat, count, kind: accents.has(count) ? "accent" : "beat" });
     if (beat < 0 || between === "nothing") continue;
-    const after = beat + SHARE[between];
+    const after = beat + afterBeat(between, bpm);
     if (after >= from && after < to) sounds.push({ beat: after, count, kind: "between" });
   }
   return sounds;

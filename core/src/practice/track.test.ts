@@ -15,7 +15,7 @@ const anyPulse: fc.Arbitrary<Pulse> = fc.record({
 
 describe("the pulse", () => {
   it("counts the music on, strikes the accents, and counts in with the last counts before 1", () => {
-    const sounds = pulseBetween(-2, 3, { cycle: 8, accents: new Set([1, 5]), countIn: 2 });
+    const sounds = pulseBetween(-2, 3, { cycle: 8, accents: new Set([1, 5]), countIn: 2 }, 120);
     expect(sounds.map(({ count, kind }) => [count, kind])).toEqual([
       [7, "beat"],
       [8, "beat"],
@@ -23,13 +23,13 @@ describe("the pulse", () => {
       [2, "beat"],
       [3, "beat"],
     ]);
-    expect(pulseBetween(-9, 0, { cycle: 8, accents: new Set() })).toEqual([]);
+    expect(pulseBetween(-9, 0, { cycle: 8, accents: new Set() }, 120)).toEqual([]);
   });
 
   it("sounds on chosen counts only, and between them as music swings", () => {
     const pulse: Pulse = { cycle: 4, accents: new Set(), sounding: new Set([2]), between: "swung" };
-    expect(pulseBetween(0, 8, pulse).map(({ beat }) => beat)).toEqual([1, 1 + 2 / 3, 5, 5 + 2 / 3]);
-    expect(pulseBetween(0, 2, { ...pulse, between: "even" }).map(({ beat }) => beat)).toEqual([1, 1.5]);
+    expect(pulseBetween(0, 8, pulse, 60).map(({ beat }) => beat)).toEqual([1, 1.75, 5, 5.75]);
+    expect(pulseBetween(0, 2, { ...pulse, between: "even" }, 60).map(({ beat }) => beat)).toEqual([1, 1.5]);
   });
 
   test("gives each sound once and in order, however the time is cut", () => {
@@ -39,8 +39,8 @@ describe("the pulse", () => {
         fc.array(fc.double({ min: -8, max: 60, noNaN: true }), { maxLength: 20 }),
         (pulse, cuts) => {
           const ends = [-8, ...[...cuts].sort((a, b) => a - b), 60];
-          const pieces = ends.slice(1).flatMap((to, index) => pulseBetween(ends[index] ?? 0, to, pulse));
-          expect(pieces).toEqual(pulseBetween(-8, 60, pulse));
+          const pieces = ends.slice(1).flatMap((to, index) => pulseBetween(ends[index] ?? 0, to, pulse, 140));
+          expect(pieces).toEqual(pulseBetween(-8, 60, pulse, 140));
           const beats = pieces.map(({ beat }) => beat);
           expect(beats).toEqual([...new Set(beats)].sort((a, b) => a - b));
         },
@@ -84,7 +84,7 @@ describe("a track to take along", () => {
           const own = [...calls.slice(0, 1), { beat: beats - 0.5, text: "turn" }];
           const track = practiceTrack({ bpm: 100, meter: 4, pulse, beats, rounds, calls: own });
           const countIn = pulse.countIn ?? 0;
-          expect(track.sounds).toHaveLength(pulseBetween(-countIn, beats * rounds, pulse).length);
+          expect(track.sounds).toHaveLength(pulseBetween(-countIn, beats * rounds, pulse, 120).length);
           for (const { beat } of [...track.sounds, ...track.calls]) {
             expect(beat).toBeGreaterThanOrEqual(0);
             expect(beat).toBeLessThan(track.beats);

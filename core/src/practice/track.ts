@@ -45,7 +45,7 @@ export function practiceTrack({ bpm, meter, pulse, beats, rounds, calls }: Track
     meter,
     beats: all,
     seconds: (all * 60) / bpm,
-    sounds: pulseBetween(-countIn, beats * rounds, pulse).map((sound) => ({
+    sounds: pulseBetween(-countIn, beats * rounds, pulse, bpm).map((sound) => ({
       ...sound,
       beat: sound.beat + countIn,
     })),

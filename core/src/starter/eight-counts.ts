@@ -8,7 +8,7 @@ export const CROSS_BODY: StarterSet = {
   id: "cross-body",
   name: "Cross-body eight",
   about: "Break steps on 1 and 5 with a pause on 4 and 8; partners cross and turn",
-  dance: { ...FOUR, slowestBpm: 150, fastestBpm: 210 },
+  dance: { ...FOUR, slowestBpm: 150, fastestBpm: 200 },
   figures: [
     starter([
       BASIC,

@@ -7,7 +7,7 @@ export const SIX_BEAT: StarterSet = {
   id: "six-beat",
   name: "Six beats, swung",
   about: "Rock steps and triples over six beats, danced on the spot with turns under the arm",
-  dance: { ...FOUR, swung: true, slowestBpm: 120, fastestBpm: 176 },
+  dance: { ...FOUR, swung: true, slowestBpm: 112, fastestBpm: 144 },
   figures: [
     starter([
       SIX,

@@ -40,6 +40,16 @@ describe.each(STARTER_SETS.map((set) => [set.name, set] as const))("%s", (_name,
     },
   );
 
+  it.each(set.figures.map(({ name, tier }) => [name, tier] as const))(
+    "%s is comfortable for its tier at every tempo of the set",
+    (name, tier) => {
+      const figure = read(name)?.figure;
+      const facts = figure && figureFacts(figure, dance);
+      if (!facts?.fastestBpm) return;
+      expect(facts.fastestBpm[tier]).toBeGreaterThanOrEqual(dance.fastestBpm);
+    },
+  );
+
   it("joins: every figure leads on, and is led to", () => {
     for (const { name, parsed } of figures) {
       if (!parsed) continue;

@@ -1,4 +1,5 @@
 import type { Hold } from "../hold/index.ts";
+import type { LimitsByTier } from "./tempo-limits.ts";
 
 /** An element as a studio writes it for one of its dances. */
 export interface OwnElement {
@@ -30,4 +31,6 @@ export interface Dance {
   readonly holds: readonly Hold[];
   /** Elements of the studio beside those that ship. */
   readonly ownElements: readonly OwnElement[];
+  /** What dancers of the studio manage at a tempo, where it states it; otherwise `TEMPO_LIMITS`. */
+  readonly tempoLimits?: LimitsByTier | undefined;
 }

@@ -5,5 +5,6 @@ export * from "./phrase.ts";
 export * from "./song.ts";
 export * from "./taps.ts";
 export * from "./tempo.ts";
+export * from "./tempo-limits.ts";
 export * from "./ticks.ts";
 export * from "./zone.ts";

@@ -13,26 +13,12 @@ export const TIER_NAMES: Readonly<Record<Tier, string>> = {
 };
 
 /**
- * The shortest time between two weight changes that dancers of a tier manage without rushing, in milliseconds.
- * Stated defaults of the product, not measurements.
- */
-export const COMFORTABLE_GAP_MS: Readonly<Record<Tier, number>> = { 1: 300, 2: 240, 3: 200, 4: 160 };
-
-/**
  * How long a stretch of ticks lasts at a tempo, in milliseconds.
  * @example
  * millisecondsAt(12, 120) // 250
  */
 export const millisecondsAt = (ticks: Ticks, beatsPerMinute: number): number =>
   (ticks * 60_000) / (TICKS_PER_BEAT * beatsPerMinute);
-
-/**
- * The fastest tempo, in whole beats per minute, at which a gap still lasts `gapMs` milliseconds.
- * @example
- * fastestTempo(24, 300) // 200
- */
-export const fastestTempo = (gap: Ticks, gapMs: number): number =>
-  Math.floor((gap * 60_000) / (TICKS_PER_BEAT * gapMs));
 
 /**
  * Bars per minute, to one decimal, of a tempo in beats per minute.

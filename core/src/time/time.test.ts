@@ -3,17 +3,12 @@ import { describe, expect, it, test } from "vitest";
 import {
   addDays,
   barsPerMinute,
-  COMFORTABLE_GAP_MS,
   daysBetween,
-  fastestTempo,
   lessonDates,
-  millisecondsAt,
   nextWeekday,
   phraseFit,
   spokenCount,
   spokenFraction,
-  TICKS_PER_BEAT,
-  TIERS,
   weekdayOf,
 } from "./index.ts";
 
@@ -74,21 +69,6 @@ describe("counts and fractions as people say them", () => {
 });
 
 describe("tempo", () => {
-  test("at the fastest tempo a gap is comfortable, one beat a minute faster it is not", () => {
-    fc.assert(
-      fc.property(fc.integer({ min: 6, max: 96 }), fc.constantFrom(...TIERS), (gap, tier) => {
-        const least = COMFORTABLE_GAP_MS[tier];
-        const fastest = fastestTempo(gap, least);
-        expect(millisecondsAt(gap, fastest)).toBeGreaterThanOrEqual(least);
-        expect(millisecondsAt(gap, fastest + 1)).toBeLessThan(least);
-      }),
-    );
-  });
-
-  it("half a beat apart, beginners manage 100 beats a minute", () => {
-    expect(fastestTempo(TICKS_PER_BEAT / 2, 300)).toBe(100);
-  });
-
   it("shows bars per minute to one decimal", () => {
     expect(barsPerMinute(90, 3)).toBe(30);
     expect(barsPerMinute(110, 4)).toBe(27.5);

@@ -1,12 +1,14 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { DanceRecord, FigureRecord } from "@map-step/contract";
-import { figureFacts, tempoFacts, variantRanges } from "@map-step/core/figure";
+import { figureFacts, type TempoFacts, tempoFacts, variantRanges } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import {
   barsPerMinute,
+  type LimitsByTier,
   minutesAndSeconds,
   readMinutesAndSeconds,
   songFit,
+  TEMPO_LIMITS,
   TIER_NAMES,
   TIERS,
   type Tier,
@@ -17,14 +19,26 @@ import { TextField } from "../../kit/fields.tsx";
 import { Panel, PanelTitle } from "../../kit/page.tsx";
 import { FigureName } from "./figure-name.tsx";
 import { useWithSteps } from "./really-new.tsx";
+import { TempoStrip } from "./tempo-strip.tsx";
 
-const comfortText = (tiers: readonly Tier[]): string => {
-  if (tiers.length === TIERS.length) return "comfortable for everybody";
-  const [first] = tiers;
-  return first === undefined
-    ? "too fast for comfort in any tier"
-    : `comfortable from ${TIER_NAMES[first]} on`;
-};
+/** What is asked, beside what would be passed first. */
+function askedText({ asked, comfortableFor, limit }: TempoFacts, limits: LimitsByTier): string {
+  if (asked.changes === 0) return "No two steps follow each other.";
+  const closest = Math.round(
+    Math.min(asked.onBeat ?? Number.POSITIVE_INFINITY, asked.within ?? Number.POSITIVE_INFINITY),
+  );
+  const said = `${asked.changes.toFixed(1)} weight changes a second at most, closest steps ${closest} ms apart`;
+  if (!limit) return `${said}: comfortable for everybody.`;
+  const { tier, by } = limit;
+  const most = limits[tier][by];
+  const why =
+    by === "changes"
+      ? `${TIER_NAMES[tier]} dancers manage ${most} a second`
+      : `${TIER_NAMES[tier]} dancers want ${most} ms ${by === "within" ? "within a triple or syncopation" : "between beats"}`;
+  const [first] = comfortableFor;
+  const who = first === undefined ? "too fast for every tier" : `comfortable from ${TIER_NAMES[first]} on`;
+  return `${said}: ${who}; ${why}.`;
+}
 
 interface VariantsProps {
   readonly record: FigureRecord;
@@ -32,7 +46,7 @@ interface VariantsProps {
   readonly library: readonly FigureRecord[];
 }
 
-/** Other footwork for the same figure, and the tempo that each suits. */
+/** For whom the figure is comfortable at which tempo, beside other footwork for it. */
 function Variants({ record, dance, library }: VariantsProps) {
   const root = record.variantOfId ?? record.id;
   const family = useMemo(
@@ -40,28 +54,31 @@ function Variants({ record, dance, library }: VariantsProps) {
     [library, root],
   );
   const withSteps = useWithSteps(family);
-  if (family.length < 2) return null;
-  const variants = withSteps.map(({ id, figure }) => {
-    const { roles, shortestGap } = figureFacts(figure, dance);
-    return { id, steps: Math.max(...roles.map(({ steps }) => steps)), shortestGap };
-  });
-  const ranges = variantRanges(variants, dance, record.tier);
-  const rangeOf = (id: string) => ranges.find(({ variant }) => variant.id === id);
+  const variants = withSteps.map(({ id, figure }) => ({
+    id,
+    name: family.find((one) => one.id === id)?.name ?? "",
+    pace: figureFacts(figure, dance).pace,
+  }));
+  if (variants.length === 0) return null;
+  const ranges = Object.fromEntries(
+    TIERS.map((tier) => [tier, variantRanges(variants, dance, tier)]),
+  ) as Record<Tier, ReturnType<typeof variantRanges<(typeof variants)[number]>>>;
+  const others = family.filter(({ id }) => id !== record.id);
   return (
-    <Box mt="4">
-      <Text fontWeight="700">Footwork to choose from, for the {TIER_NAMES[record.tier]}</Text>
-      {family.map(({ id, name }) => {
-        const range = rangeOf(id);
-        return (
-          <Flex key={id} gap="2" justify="space-between" className="numbers">
-            {id === record.id ? <Text>{name}</Text> : <FigureName id={id} name={name} />}
-            <Text color="soft" textAlign="right">
-              {range ? `best at ${range.from} to ${range.to} bpm` : "a simpler form"}
-            </Text>
-          </Flex>
-        );
-      })}
-    </Box>
+    <>
+      <TempoStrip dance={dance} ranges={ranges} own={record.tier} isNamed={others.length > 0} />
+      {others.length > 0 ? (
+        <Text fontSize="sm" mt="2">
+          Other footwork for it:{" "}
+          {others.map(({ id, name }, at) => (
+            <span key={id}>
+              {at > 0 ? ", " : ""}
+              <FigureName id={id} name={name} />
+            </span>
+          ))}
+        </Text>
+      ) : null}
+    </>
   );
 }
 
@@ -86,9 +103,7 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
             {facts.seconds.toFixed(1)} s.
           </Text>
           <Text className="numbers" mb="3">
-            {facts.shortestGapMs === null
-              ? "No two steps follow each other."
-              : `Closest steps ${facts.shortestGapMs} ms apart: ${comfortText(facts.comfortableFor)}.`}
+            {askedText(facts, dance.tempoLimits ?? TEMPO_LIMITS)}
           </Text>
           <Flex gap="3" align="flex-end" className="no-print">
             <Box w="6rem" flexShrink="0">
@@ -110,7 +125,7 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
       ) : (
         <Text color="soft">No fixed beat; there is no tempo to keep.</Text>
       )}
-      <Variants record={record} dance={dance} library={library} />
+      {facts ? <Variants record={record} dance={dance} library={library} /> : null}
     </Panel>
   );
 }

@@ -61,6 +61,7 @@ export function usePractice({ figure, dance, bpm: start, routine, drill }: Pract
     [figure, tapOn, role, accents],
   );
   const taps = useTaps({
+    swung: dance.swung,
     beganAt: transport.beganAt,
     due,
     length: figure.length,

@@ -9,6 +9,8 @@ interface Options {
   readonly due: readonly Ticks[];
   readonly length: Ticks;
   readonly bpm: number;
+  /** Whether what lies between two beats moves with the tempo. */
+  readonly swung: boolean;
   /** The device's own delay, in milliseconds, which is taken away. */
   readonly delay: number;
   /** Whether taps are wanted now. */
@@ -28,7 +30,7 @@ export interface Tapped {
 const GRACE = 250;
 
 /** Takes taps with their own time stamps, and judges each round when it is over. */
-export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Options) {
+export function useTaps({ beganAt, due, length, bpm, swung, delay, isOn, onRound }: Options) {
   const taps = useRef<number[]>([]);
   const [count, setCount] = useState(0);
   const [result, setResult] = useState<Tapped | null>(null);
@@ -36,11 +38,11 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
 
   const judge = useCallback(
     (rounds: number, begin: number): Tapped => {
-      const grid = tapGrid(due, length, bpm, begin, rounds);
+      const grid = tapGrid(due, length, bpm, begin, rounds, swung);
       const own = taps.current.map((at) => at - delay);
       return { timing: tapTiming(own, grid), grid, taps: own };
     },
-    [due, length, bpm, delay],
+    [due, length, bpm, swung, delay],
   );
   // Music that begins late moves the beats, not what was tapped.
   const beganNow = useEffectEvent(() => beganAt);
@@ -62,10 +64,10 @@ export function useTaps({ beganAt, due, length, bpm, delay, isOn, onRound }: Opt
       setResult(whole);
       const [from, to] = [beginAt + (over - 1) * roundMs, beginAt + over * roundMs];
       const own = whole.taps.filter((at) => at >= from - roundMs / 16 && at < to - roundMs / 16);
-      tellRound(tapTiming(own, tapGrid(due, length, bpm, from, 1)));
+      tellRound(tapTiming(own, tapGrid(due, length, bpm, from, 1, swung)));
     }, 100);
     return () => window.clearInterval(timer);
-  }, [isPlaying, isOn, due, length, bpm, delay, judge]);
+  }, [isPlaying, isOn, due, length, bpm, swung, delay, judge]);
 
   /** @param at when it was tapped, as the event is stamped */
   const tap = useCallback(

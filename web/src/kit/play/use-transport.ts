@@ -97,7 +97,7 @@ export function useTransport({ loop, bpm, pulse, sound, music = null }: Transpor
       const ahead = beatsAfter(now() - began + (document.hidden ? AHEAD_HIDDEN : AHEAD), bpm);
       if (ahead <= handed) return;
       if (sound && context)
-        for (const { beat, kind } of pulseBetween(handed, ahead, pulse)) {
+        for (const { beat, kind } of pulseBetween(handed, ahead, pulse, bpm)) {
           const at = context.currentTime + began + (beat * 60) / bpm - now();
           waiting = [
             ...waiting.slice(-MOST_WAITING),
