@@ -5,6 +5,7 @@ import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { tempoLimits } from "./tempo-limits.ts";
 import { anyOf } from "./things.ts";
 
 const noQuotes = (text: string) => !/["“”„]/.test(text);
@@ -145,7 +146,10 @@ export const tempiInOrder = <T extends z.ZodObject<typeof danceContent.shape>>(s
     });
 
 /** A dance as it is kept. */
-export const dance = stored.extend(danceContent.shape);
+export const dance = stored.extend(danceContent.shape).extend({
+  /** What the studio's dancers manage at a tempo; it is said in the settings, and comes along to be computed with. */
+  tempoLimits: tempoLimits.unwrap().optional(),
+});
 /** A new dance. */
 export const newDance = tempiInOrder(danceContent);
 /** A dance as it is changed, with the version that was seen. */
@@ -171,7 +175,7 @@ export const dancesApi = {
     method: "GET",
     path: "/dances",
     access: "read",
-    reads: anyOf("dances"),
+    reads: anyOf("dances", "settings"),
     response: z.array(dance),
   }),
   create: endpoint({

@@ -1,10 +1,12 @@
 import { MARKS } from "@map-step/core/check";
+import { TEMPO_LIMITS } from "@map-step/core/time";
 import { z } from "zod";
 import { changeOf, wholeNumber, words } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
 import { line, type PlainFields, schemasOf } from "./fields.ts";
 import { CLOCKS, DATE_ORDERS, LENGTHS } from "./locale-format.ts";
 import { timeZone } from "./session.ts";
+import { tempoLimits } from "./tempo-limits.ts";
 import { anyOf } from "./things.ts";
 
 /** Every field of the studio's settings. */
@@ -38,6 +40,8 @@ export const SETTINGS_FIELDS = {
   },
   /** What everybody gets at a tap, before those that differ. */
   checkMark: { label: "“All” in a check gives", sort: "own", schema: z.enum(MARKS), start: "alone" },
+  /** By tier. */
+  tempoLimits: { label: "Comfortable at a tempo", sort: "own", schema: tempoLimits, start: TEMPO_LIMITS },
   safePractice: {
     label: "Under what to practise at home",
     help: "Empty for the words that ship",

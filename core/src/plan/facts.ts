@@ -1,6 +1,6 @@
 import { countStructure, figureFacts } from "../figure/index.ts";
 import { holdNamed } from "../hold/index.ts";
-import { type KnownFigure, toLearn } from "../likeness/index.ts";
+import { type KnownFigure, newMaterial } from "../likeness/index.ts";
 import { type Figure, stepsOf, writtenRoles } from "../notation/index.ts";
 import type { Dance, Tier } from "../time/index.ts";
 
@@ -34,13 +34,14 @@ export function planFacts(
 ): PlanFacts {
   const { beats, fastestBpm, timed } = figureFacts(steps, dance);
   const holds = writtenRoles(steps).flatMap((role) => stepsOf(steps, role).flatMap(({ hold }) => hold ?? []));
+  const { byRole } = newMaterial(steps, needed);
   return {
     counts: countStructure(steps),
     timed,
     beats,
     closeHold: holds.some((name) => holdNamed(name, dance.holds)?.close === true),
     fastestBpm: fastestBpm?.[tier] ?? null,
-    newBeats: toLearn(steps, needed).byRole,
+    newBeats: Object.fromEntries(Object.entries(byRole).map(([role, material]) => [role, material.newBeats])),
     steps,
   };
 }

@@ -1,5 +1,5 @@
 import { isDeepStrictEqual } from "node:util";
-import type { DanceRecord, FigureRecord, NewDance } from "@map-step/contract";
+import { DANCE_FIELDS, type DanceRecord, type FigureRecord, type NewDance } from "@map-step/contract";
 import { readingOf } from "@map-step/core/element";
 import { holdNamed } from "@map-step/core/hold";
 import { elementKey, type Figure, faultText, openLibrary, replaceHold } from "@map-step/core/notation";
@@ -9,28 +9,26 @@ import { counted, inWords } from "@map-step/core/words";
 import { inTransaction } from "../../db/ambient.ts";
 import { changeAt } from "../../db/change.ts";
 import type { Database } from "../../db/connection.ts";
+import { rowsOf, selected } from "../../db/query.ts";
 import { invalid, notFound } from "../../http/problems.ts";
 import { addFigures } from "../figure-file/service.ts";
 import { readLibrary } from "../figures/library.ts";
 import { lockLibrary, rewrite } from "../figures/service.ts";
-import type { DanceRow } from "./models.ts";
+import { TEMPO_LIMITS_COLUMN } from "../settings/service.ts";
 
-const view = (row: DanceRow): DanceRecord => {
-  const { changedBy: _changedBy, ...dance } = row.get();
-  return dance;
-};
+const DANCES = `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, ${TEMPO_LIMITS_COLUMN} from dances d`;
 
-export const listDances = async (db: Database): Promise<DanceRecord[]> =>
-  (await db.Dance.findAll({ order: ["name"] })).map(view);
+export const listDances = (db: Database): Promise<DanceRecord[]> =>
+  rowsOf<DanceRecord>(db, `${DANCES} order by d.name`);
 
 export async function readDance(db: Database, id: string): Promise<DanceRecord> {
-  const row = await db.Dance.findByPk(id);
-  if (!row) throw notFound();
-  return view(row);
+  const [dance] = await rowsOf<DanceRecord>(db, `${DANCES} where d.id = $id`, { id });
+  if (!dance) throw notFound();
+  return dance;
 }
 
 export const createDance = async (db: Database, content: NewDance): Promise<DanceRecord> =>
-  view(await db.Dance.create(content));
+  readDance(db, (await db.Dance.create(content)).id);
 
 /** A dance with the general figures of a starter set; the studio's own from then on. */
 export const beginDance = (db: Database, content: NewDance, starterId: string): Promise<DanceRecord> =>

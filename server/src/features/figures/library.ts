@@ -12,6 +12,7 @@ import { isWithinChange } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf, selected } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
+import { TEMPO_LIMITS_COLUMN } from "../settings/service.ts";
 
 /** A dance and all its figures in full, in the order of the library. */
 export interface DanceLibrary {
@@ -52,12 +53,14 @@ export const inOrder = (a: Ordered, b: Ordered): number =>
 
 interface DanceRow extends DanceRecord {
   readonly libraryVersion: string;
+  readonly studioVersion: number;
 }
 
 const readDances = (db: Database, ids: readonly string[] | "all"): Promise<DanceRow[]> =>
   rowsOf<DanceRow>(
     db,
-    `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, d.library_version as "libraryVersion"
+    `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, d.library_version as "libraryVersion",
+       ${TEMPO_LIMITS_COLUMN}, (select version from studio) as "studioVersion"
      from dances d ${ids === "all" ? "" : "where d.id = any($ids::uuid[])"}`,
     ids === "all" ? {} : { ids: [...new Set(ids)] },
   );
@@ -75,7 +78,7 @@ export async function readLibraries(
   const found = new Map<string, DanceLibrary>();
   const missing: (DanceRow & { readonly key: string })[] = [];
   for (const dance of dances) {
-    const key = `${dance.libraryVersion}.${dance.version}`;
+    const key = `${dance.libraryVersion}.${dance.version}.${dance.studioVersion}`;
     const known = kept.get(dance.id);
     if (known?.key !== key) missing.push({ ...dance, key });
     else {
@@ -92,7 +95,7 @@ export async function readLibraries(
       ids: missing.map(({ id }) => id),
     },
   );
-  for (const { key, libraryVersion: _number, ...dance } of missing) {
+  for (const { key, libraryVersion: _number, studioVersion: _other, ...dance } of missing) {
     const figures = rows.filter(({ danceId }) => danceId === dance.id).sort(inOrder);
     const library: Kept = {
       key,

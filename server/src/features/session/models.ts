@@ -1,4 +1,5 @@
 import type { Settings } from "@map-step/contract";
+import { TEMPO_LIMITS } from "@map-step/core/time";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import { type Row, textColumn, wholeColumn } from "../../db/row.ts";
 
@@ -15,6 +16,7 @@ export interface StudioRow extends Row<StudioRow> {
   ruleShare: CreationOptional<number>;
   ruleMark: CreationOptional<Settings["ruleMark"]>;
   checkMark: CreationOptional<Settings["checkMark"]>;
+  tempoLimits: CreationOptional<Settings["tempoLimits"]>;
   version: CreationOptional<number>;
 }
 
@@ -34,6 +36,7 @@ export const defineSession = (sequelize: Sequelize) => ({
       ruleShare: { ...wholeColumn(), defaultValue: 80 },
       ruleMark: { ...textColumn(), defaultValue: "alone" },
       checkMark: { ...textColumn(), defaultValue: "alone" },
+      tempoLimits: { type: DataTypes.JSONB, allowNull: false, defaultValue: TEMPO_LIMITS },
       version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
     },
     { tableName: "studio" },

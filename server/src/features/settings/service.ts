@@ -30,6 +30,9 @@ export const changeSettings = (db: Database, change: Settings): Promise<Settings
 /** How the studio writes dates, times and lengths, as one column of a query. */
 export const LOCALE_FORMAT = `(select json_build_object('dates', dates, 'clock', clock, 'lengths', lengths) from studio)`;
 
+/** What dancers of the studio manage at a tempo, as one column of a query. */
+export const TEMPO_LIMITS_COLUMN = `(select tempo_limits from studio) as "tempoLimits"`;
+
 /** How the house words its recaps: its own words, or those that ship. */
 export async function houseOf(db: Database): Promise<House> {
   const [row] = await rowsOf<House>(db, `select safe_practice as "safePractice", lost from studio`);

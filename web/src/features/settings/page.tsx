@@ -22,6 +22,7 @@ import { BackupPanel } from "../backups/state.tsx";
 import { DirectorsShowMore } from "../factors/directors.tsx";
 import { FormHistory } from "../history/form-history.tsx";
 import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
+import { limitsInWords, TempoPanel } from "./tempo-panel.tsx";
 
 const ZONES = Intl.supportedValuesOf("timeZone");
 /** The first of February 2027 is a Monday. */
@@ -41,6 +42,7 @@ const SHOWN = shownBy(SETTINGS_FIELDS, {
   ruleShare: String,
   ruleMark: (mark: Settings["ruleMark"]) => MARK_NAMES[mark],
   checkMark: (mark: Settings["checkMark"]) => MARK_NAMES[mark],
+  tempoLimits: limitsInWords,
 });
 
 function SettingsForm({ now }: { now: Settings }) {
@@ -94,6 +96,7 @@ function SettingsForm({ now }: { now: Settings }) {
         </Stack>
         <Stack gap="4">
           <ChecksPanel form={form} />
+          <TempoPanel form={form} />
           <Panel>
             <PanelTitle>Our words in recaps</PanelTitle>
             <Stack gap="4">
