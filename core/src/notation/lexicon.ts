@@ -93,9 +93,11 @@ const manyOf = (words: readonly string[]): string[] =>
 
 function lexiconOf(elements: readonly Element[]): Lexicon {
   const entries: Entry[] = [
-    ...actionPhrases.map(
-      ({ phrase, action }): Entry => ({ words: wordsOf(phrase), meaning: { kind: "action", action } }),
-    ),
+    ...actionPhrases.flatMap(({ phrase, action }): Entry[] => {
+      const words = wordsOf(phrase);
+      const meaning = { kind: "action" as const, action };
+      return [{ words, meaning }, ...(phrase.length > 2 ? [{ words: manyOf(words), meaning }] : [])];
+    }),
     { words: ["step"], meaning: { kind: "step" } },
     ...elements.flatMap((element) =>
       [element.name, ...element.otherNames].flatMap((name): Entry[] => {

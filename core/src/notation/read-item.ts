@@ -11,6 +11,7 @@ import {
 import {
   type Cursor,
   type Extras,
+  footWord,
   fullWord,
   type ItemContext,
   isJoiner,
@@ -134,6 +135,17 @@ const saysStep = ({ tokens, at }: Cursor, { elements }: ItemContext): boolean =>
 /** Words that begin a line of another sort. */
 const LINE_WORDS = [...ROLES, "use", "free", "beats"];
 
+/** `small step back`: how far it goes, said before it. */
+function sizeBefore(cursor: Cursor, { elements }: ItemContext): "small" | "long" | null {
+  const token = cursor.tokens[cursor.at];
+  const word = token?.kind === "word" ? fullWord(token) : "";
+  if (word !== "small" && word !== "long") return null;
+  const from = cursor.at + (footWord(cursor.tokens[cursor.at + 1]) ? 2 : 1);
+  if (!phraseAt(cursor.tokens, from, elements)) return null;
+  cursor.at += 1;
+  return word;
+}
+
 /** An item that was read without a fault, and how many words it took. */
 interface Known {
   readonly item: Item;
@@ -219,6 +231,8 @@ function readItemAnew(
   const extras: Extras = {};
   const isApart = isFirst || isJoiner(cursor.tokens[cursor.at - 1]);
   const standing: Standing = { isMarked: isCounted && isFirst, isApart };
+  const size = sizeBefore(cursor, context);
+  if (size) extras.size = size;
   const before = takeFoot(cursor);
   if (before && isJoiner(cursor.tokens[cursor.at])) cursor.at += 1;
   if (composed && isCounted && modifierAt(cursor, context) !== null) {

@@ -1,6 +1,7 @@
 import { beatNumber, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import { phraseAt } from "./lexicon.ts";
 import { saysOtherSide } from "./parse-use.ts";
+import { withoutCarriers } from "./plain-words.ts";
 import {
   countsWithin,
   isCount,
@@ -12,12 +13,12 @@ import {
 } from "./read-count.ts";
 import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
-import { isManyAt, takeTimes, timesBefore } from "./read-times.ts";
+import { isManyAt, takeTimes, timesBefore, timesBehind } from "./read-times.ts";
 import { behind } from "./report.ts";
 import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
 import { canBeSpelled, endSpelling, spells } from "./spelling.ts";
-import { MAX_BEATS } from "./words.ts";
+import { isWeightAction, MAX_BEATS } from "./words.ts";
 
 /** The onset of a count, whichever way its role counts; null when it cannot be read. */
 function readOnset(row: RoleRow, count: Token, { rhythm, swung, report }: RowContext): Ticks | null {
@@ -125,12 +126,26 @@ function skipToCount(cursor: Cursor): void {
   while (cursor.at < cursor.tokens.length && !isCount(cursor.tokens[cursor.at] as Token)) cursor.at += 1;
 }
 
+/** An item once more: where its steps end on the other foot, on that one. */
+function again(item: Item, time: number): Item {
+  const actions =
+    item.kind === "element"
+      ? (item.element.ways[0]?.steps ?? []).map(({ action }) => action)
+      : item.kind === "step"
+        ? [item.action]
+        : [];
+  const changes = actions.filter(isWeightAction).length;
+  if (!item.foot || item.foot === "both" || changes % 2 === 0) return item;
+  const other = item.foot === "L" ? "R" : "L";
+  return { ...item, foot: time % 2 === 1 ? other : item.foot };
+}
+
 /** Lays an item, as often as it is said, at as many of the counts before it as it has steps. */
 function placeTimes(row: RoleRow, item: Item, counts: Counted[], times: number): void {
   for (let time = 0; time < times && row.end <= MAX_BEATS * TICKS_PER_BEAT; time++) {
     const steps = stepsIn(item);
     const own = counts.splice(0, counts.length >= steps ? steps : 1);
-    place(row, item, own);
+    place(row, time === 0 ? item : again(item, time), own);
   }
   // A pause lasts through all the counts that are said for it.
   if (isHold(item)) row.end = Math.max(row.end, ...counts.splice(0).map(({ onset }) => nextBeat(onset)));
@@ -140,8 +155,9 @@ function placeTimes(row: RoleRow, item: Item, counts: Counted[], times: number):
  * Reads what is danced in one row: `[COUNT …] ITEM [xN] …`. Counts go to the steps in order; what has none follows what
  * stands before it.
  */
-export function readRow(row: RoleRow, tokens: readonly Token[], from: number, context: RowContext): void {
+export function readRow(row: RoleRow, written: readonly Token[], from: number, context: RowContext): void {
   const { report } = context;
+  const tokens = withoutCarriers(written, from, context);
   const cursor: Cursor = { tokens, at: from };
   row.tried = true;
   // That it is too long was said.
@@ -186,7 +202,8 @@ export function readRow(row: RoleRow, tokens: readonly Token[], from: number, co
     }
     const behind = isCounted ? null : rhythmBehind(row, cursor, context);
     if (behind) waiting.push(behind);
-    const times = takeTimes(cursor) ?? many ?? 1;
+    const behindIt = isCounted || stepsIn(item) > 1 ? null : timesBehind(cursor);
+    const times = takeTimes(cursor) ?? many ?? behindIt ?? 1;
     if (times === 1 && spells(row, item, waiting, tokens[cursor.at - 1] as Token)) {
       waiting = [];
       continue;

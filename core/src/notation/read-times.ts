@@ -18,6 +18,14 @@ export function takeTimes(cursor: Cursor): number | null {
   return times;
 }
 
+/** `walk 4` at the end of what is said: a number that stands for no count. */
+export function timesBehind(cursor: Cursor): number | null {
+  const { tokens, at } = cursor;
+  if (at !== tokens.length - 1 || !/^(?:[2-9]|1\d)$/.test(wordAt(tokens, at))) return null;
+  cursor.at += 1;
+  return Number(wordAt(tokens, at));
+}
+
 /** Whether a number and a name of several stand at the cursor: `4 walks`. */
 export function isManyAt({ tokens, at }: Cursor, { elements }: ItemContext): boolean {
   if (!/^[1-9]$/.test(wordAt(tokens, at))) return false;

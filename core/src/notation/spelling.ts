@@ -1,18 +1,25 @@
 import type { Item } from "./read-item.ts";
-import { type Counted, nextBeat, type Placed, type RoleRow, type RowContext } from "./row.ts";
+import { type Counted, nextBeat, type Placed, type RoleRow, type RowContext, type Spelling } from "./row.ts";
 import type { Token } from "./scan.ts";
-import type { Element } from "./types.ts";
+import type { Element, Foot } from "./types.ts";
 
 /** An element whose steps are often said after its name: those that come back onto the other foot. */
 export const canBeSpelled = ({ ways }: Element): boolean => ways[0]?.steps[1]?.action === "replace";
 
+/** Whether a step of an element that was said is danced with a foot. */
+function isFootOf({ place }: Spelling, own: Foot | null, foot: Foot): boolean {
+  const begins = place.item.foot;
+  return begins !== undefined && own !== null && (begins === "L") === (own === foot);
+}
+
 /** Whether a step only says what the element before it does: `recover` after a rock adds nothing. */
 export function spells(row: RoleRow, item: Item, [count, ...more]: readonly Counted[], at: Token): boolean {
   const { spelling } = row;
-  if (!spelling || item.kind !== "step" || item.foot || more.length > 0) return false;
+  if (!spelling || item.kind !== "step" || more.length > 0) return false;
   if (Object.keys(item.extras).length > 0) return false;
   const step = spelling.element.ways[0]?.steps[spelling.said];
   if (!step || step.action !== item.action) return false;
+  if (item.foot && !isFootOf(spelling, step.foot, item.foot)) return false;
   if (count && count.onset !== spelling.place.onset + step.onset) return false;
   spelling.said += 1;
   spelling.last = at;
