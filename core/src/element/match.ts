@@ -37,17 +37,17 @@ export function patternsOf(elements: readonly Element[]): Patterns {
   const known = laidOut.get(elements);
   if (known) return known;
   const byFirst = new Map<Action, Pattern[]>();
-  for (const { name, ways, isRare = false } of elements)
+  for (const { name, ways, said } of elements)
     ways.forEach(({ steps, length }, way) => {
       const [first] = steps;
-      if (!first || isBareAction(steps)) return;
+      if (!first || isBareAction(steps) || said === "never") return;
       const pattern = {
         name,
         steps,
         length,
         goes: steps.find((step) => step.goes)?.action ?? null,
         way,
-        isRare,
+        isRare: said === "rarely",
       };
       const actions = first.goes ? [...WAYS].map((word) => word as Action) : [first.action];
       for (const action of actions) byFirst.set(action, [...(byFirst.get(action) ?? []), pattern]);
@@ -59,7 +59,7 @@ export function patternsOf(elements: readonly Element[]): Patterns {
 const sameTurn = (one: Turn | undefined, other: Turn | undefined, turnsOver: boolean): boolean =>
   one === undefined || other === undefined
     ? one === other
-    : one.degrees === other.degrees && (one.sense === other.sense) !== turnsOver;
+    : one.degrees === other.degrees && one.first === other.first && (one.sense === other.sense) !== turnsOver;
 
 /** What is said with an element, so that it is what is danced. */
 export interface Match {

@@ -4,8 +4,8 @@ import type { CallPiece } from "./cover.ts";
 import { saidDirection } from "./match.ts";
 
 const SENSE = { L: "left", R: "right" } as const;
-const turnInWords = ({ sense, degrees }: Turn): string =>
-  `turning ${SENSE[sense]} ${degrees === 360 ? "once round" : degrees % 360 === 0 ? `${degrees / 360} times round` : spokenFraction(degrees, 360)}`;
+const turnInWords = ({ sense, degrees, first }: Turn): string =>
+  `turning ${SENSE[sense]} ${degrees === 360 ? "once round" : degrees % 360 === 0 ? `${degrees / 360} times round` : spokenFraction(degrees, 360)}${first ? " first" : ""}`;
 
 /** What is said in the place of a word of the notation. */
 const SAID: Readonly<Partial<Record<Step["action"], string>>> = { place: "step in place", hold: "pause" };
@@ -41,6 +41,9 @@ const wayInWords = (direction: Step["direction"]): string =>
  * // "triple step back"
  */
 export function pieceInWords({ element, direction, turn, step }: CallPiece): string {
+  // A turn on the spot is what it is.
+  if (element === null && step?.action === "swivel" && step.foot === null && step.turn)
+    return turnInWords(step.turn).replace("turning", "turn");
   const name = element ?? (step ? stepInWord(step) : "");
   const turned = turn ?? (element === null ? step?.turn : undefined);
   const said = [name, wayInWords(direction)].filter(Boolean).join(" ");

@@ -27,7 +27,17 @@ function dancedOf(steps: readonly Step[]): string {
     // Beside a foot that stepped in place, a step that closes is one in place.
     const action = own === "close" && isInPlace ? "place" : own;
     isInPlace = action === "place";
-    return [[onset, foot, action, saidDirection(step) ?? "", turn?.sense ?? "", turn?.degrees ?? 0]];
+    return [
+      [
+        onset,
+        foot,
+        action,
+        saidDirection(step) ?? "",
+        turn?.sense ?? "",
+        turn?.degrees ?? 0,
+        turn?.first ?? false,
+      ],
+    ];
   });
   return JSON.stringify(danced);
 }

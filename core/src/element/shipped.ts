@@ -25,7 +25,7 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ],
   [
     "side break",
-    ["side press", "cucaracha", "side mambo"],
+    ["side press", "cucaracha"],
     "1 L side; 2 R replace; 3 L close",
     "1 L side; 2 R place; 3 L close",
   ],
@@ -164,4 +164,90 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["side step", [], "1 L side"],
   ["replace step", [], "1 L replace"],
   ["pause", [], "1 hold"],
+  // Boxes and basics that are named by where they break.
+  ["rumba box", ["slow box"], "1 L side; 2 R close; 3 L forward; 5 R side; 6 L close; 7 R back; beats 8"],
+  [
+    "basic on 1",
+    ["break on 1", "on 1 basic", "forward and back basic"],
+    "1 L forward; 2 R replace; 3 L close; 5 R back; 6 L replace; 7 R close; beats 8",
+  ],
+  [
+    "basic on 2",
+    ["break on 2", "on 2 basic"],
+    "2 L forward; 3 R replace; 4 L close; 6 R back; 7 L replace; 8 R close; beats 8",
+  ],
+  [
+    "basic on 3",
+    ["break on 3", "on 3 basic"],
+    "3 L forward; 4 R replace; 5 L close; 7 R back; 8 L replace; 9 R close; beats 9",
+  ],
+  ["change step", ["closed change", "waltz change", "waltz step"], "1 L forward; 2 R side; 3 L close"],
+  [
+    "lindy circle",
+    ["swing out", "swingout"],
+    "1 L back; 2 R replace; 3 L forward; & R close; 4 L forward; 5 R forward; 6 L forward; 7 R side; & L close; 8 R side",
+  ],
+  // Steps that travel.
+  ["polka", ["polka step"], "1 L go forward; & R close; 2 L go forward"],
+  ["gallop", ["gallop step"], "1 L go forward; & R close"],
+  ["two-step", ["two step", "folk two-step"], "1 L go forward; 2 R close; 3 L go forward; beats 4"],
+  [
+    "country two-step",
+    ["quick quick slow slow"],
+    "1 L go forward; 2 R go forward; 3 L go forward; 5 R go forward; beats 6",
+  ],
+  ["rumba walk", ["promenade walk", "slow walk"], "S L go forward"],
+  ["boogie walk", ["boogie forward", "boogie step"], "1 L forward small"],
+  ["suzy q", ["suzie q", "susie q"], "1 L cross-front; 2 R side"],
+  [
+    "wizard step",
+    ["dorothy step", "dorothy"],
+    "1 L diagonal-forward; 2 R lock; & L diagonal-forward; beats 2",
+  ],
+  ["vaudeville", ["vaudeville step"], "1 L cross-front; & R side; 2 L heel diagonal-forward; & L close"],
+  ["pony", ["pony step"], "1 L place; & R place; 2 L place"],
+  ["pas de bourrée", ["pas de bourree"], "1 L cross-behind; & R side; 2 L forward"],
+  [
+    "walk around",
+    ["walk round", "circle walk"],
+    "1 L forward turn L 1/4; 2 R forward turn L 1/4; 3 L forward turn L 1/4; 4 R forward turn L 1/4",
+  ],
+  // Heels and toes.
+  ["heel fan", ["heel fans", "toe fan", "toe fans"], "1 L swivel; 2 L swivel"],
+  ["heel split", ["heel splits", "buttermilk"], "1 both swivel; 2 both swivel"],
+  ["heel turn", [], "1 L back; 2 R close turn R 1/2; 3 L forward"],
+  ["heel toe", ["heel and toe"], "1 L heel forward; 2 L touch back"],
+  ["ball flat", ["ball and flat"], "1 L touch; 2 L place"],
+  // Pieces of dances in their own time.
+  ["forward ocho", ["ocho", "ochos"], "1 L cross-front turn L 1/2; 2 R cross-front turn R 1/2"],
+  ["back ocho", ["ocho back", "ocho atras"], "1 L cross-behind turn R 1/2; 2 R cross-behind turn L 1/2"],
+  ["cruzada", ["tango cross", "walk to the cross"], "1 L back; 2 R back; 3 L lock"],
+  ["parada", ["stop the foot"], "1 L touch forward"],
+  ["sacada", [], "1 L forward small"],
+  [
+    "giro",
+    ["molinete", "hiro"],
+    "1 L forward turn L 1/4; 2 R side turn L 1/4; 3 L cross-behind turn L 1/4; 4 R side turn L 1/4",
+  ],
+  ["boleo", [], "1 L swing cross-behind"],
+  ["gancho", [], "1 L hitch"],
+  ["barrida", [], "1 L drag side"],
+];
+
+/** What a school of dancing alone means by a name, where partners mean something else. */
+export const SHIPPED_ALONE: typeof SHIPPED = [
+  ["mambo", ["mambo step", "mambo forward", "forward mambo"], "1 L go forward; & R replace; 2 L close"],
+  ["side mambo", ["mambo side"], "1 L side; & R replace; 2 L close"],
+  ["lindy", ["lindy step"], "1 L side; & R close; 2 L side; 3 R back; 4 L replace"],
+];
+
+/** What partners mean by a name that means something else to those who dance alone. */
+export const SHIPPED_PARTNERS: typeof SHIPPED = [
+  ["mambo", ["mambo step", "mambo forward", "forward mambo"], "1 L go forward; 2 R replace; 3 L close"],
+  ["side mambo", ["mambo side"], "1 L side; 2 R replace; 3 L close"],
+  [
+    "lindy",
+    ["lindy basic"],
+    "1 L back; 2 R replace; 3 L side; & R close; 4 L side; 5 R side; & L close; 6 R side",
+  ],
 ];

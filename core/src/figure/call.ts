@@ -40,7 +40,9 @@ export function stepInWords(step: Step): string {
   const move = [step.foot ? FOOT[step.foot] : "", step.action, step.direction ?? "", step.size ?? ""]
     .filter(Boolean)
     .join(" ");
-  const turn = step.turn ? `turn ${FOOT[step.turn.sense]} ${spokenFraction(step.turn.degrees, 360)}` : "";
+  const turn = step.turn
+    ? `turn ${FOOT[step.turn.sense]} ${spokenFraction(step.turn.degrees, 360)}${step.turn.first ? " first" : ""}`
+    : "";
   return [move, turn, step.hold ? `hold ${step.hold}` : "", step.lead ? `lead: ${step.lead}` : ""]
     .filter(Boolean)
     .join(", ");

@@ -183,6 +183,21 @@ function hopped(before: FootPlacement, step: Step, degrees: number): FootPlaceme
   };
 }
 
+/** Who turns first stands round the foot with the weight, and then does the step without a turn. */
+function placeTurned(
+  { offLine: _line, ...before }: FootPlacement,
+  step: Step,
+  degrees: number,
+): FootPlacement {
+  const standing = step.foot === "L" ? before.right : before.left;
+  const round = (point: Point) => aroundStanding(point, standing, degrees);
+  const { turn: _turn, ...plain } = step;
+  return place(
+    { ...before, heading: before.heading + degrees, left: round(before.left), right: round(before.right) },
+    plain,
+  );
+}
+
 function place(before: FootPlacement, step: Step): FootPlacement {
   const degrees = turnOf(step);
   const heading = before.heading + degrees;
@@ -199,6 +214,7 @@ function place(before: FootPlacement, step: Step): FootPlacement {
     };
     return { onset: step.onset, heading, weight, ...(moved ?? spun) };
   }
+  if (step.turn?.first) return placeTurned(before, step, degrees);
   if (step.action === "hop") return hopped(before, step, degrees);
   const isLeft = step.foot === "L";
   const standing = isLeft ? before.right : before.left;

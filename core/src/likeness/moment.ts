@@ -21,6 +21,8 @@ export interface FootMove {
   readonly foot: "start" | "start-same" | "other" | "same" | "both" | "body";
   /** Degrees, right turns positive. */
   readonly turn: number;
+  /** Whether the body turns before the foot goes. */
+  readonly turnsFirst: boolean;
 }
 
 /** An onset of a figure with what every role does there. */
@@ -59,6 +61,7 @@ const moveOf = (step: Step, foot: FootMove["foot"]): FootMove => ({
   weight: isWeightAction(step.action),
   foot,
   turn: step.turn ? (step.turn.sense === "R" ? step.turn.degrees : -step.turn.degrees) : 0,
+  turnsFirst: step.turn?.first === true,
 });
 
 /** Rows that were worked out already, by figure and roles: a library is compared figure by figure. */
@@ -118,7 +121,8 @@ export const sameFoot = (a: FootMove["foot"], b: FootMove["foot"]): boolean =>
   a === b || (isStart(a) !== isStart(b) && isNamed(a) && isNamed(b));
 
 function moveLikeness(a: FootMove, b: FootMove): number {
-  const turn = 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360);
+  // The same turn before the step and after it ends elsewhere.
+  const turn = a.turnsFirst === b.turnsFirst ? 1 - Math.min(1, Math.abs(a.turn - b.turn) / 360) : 0;
   return (
     (a.action === b.action ? WEIGHTS.action : 0) +
     (a.weight === b.weight ? WEIGHTS.weight : 0) +

@@ -33,7 +33,7 @@ function moveKinds(one: FootMove | undefined, two: FootMove | undefined): Partin
     const isWay = mine === theirs || [mine, theirs].every((word) => WAYS.test(word ?? ""));
     kinds.push(isWay && one.weight === two.weight ? "direction" : "steps");
   }
-  if (one.turn !== two.turn) kinds.push("turn");
+  if (one.turn !== two.turn || one.turnsFirst !== two.turnsFirst) kinds.push("turn");
   if (!sameFoot(one.foot, two.foot)) kinds.push("foot");
   return kinds;
 }

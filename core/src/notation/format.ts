@@ -38,13 +38,15 @@ export function formatCount(onset: Ticks, before: Ticks | undefined, swung: bool
 }
 
 /** Eighths of a turn are written as fractions of a turn; anything else, and more than four whole ones, in degrees. */
-function formatTurn({ sense, degrees }: Turn): string {
-  if (degrees % 45 !== 0 || (degrees % 360 === 0 && degrees > 4 * 360)) return `turn ${sense} ${degrees}`;
+function formatTurn({ sense, degrees, first }: Turn): string {
+  const order = first ? " first" : "";
+  if (degrees % 45 !== 0 || (degrees % 360 === 0 && degrees > 4 * 360))
+    return `turn ${sense} ${degrees}${order}`;
   const whole = Math.floor(degrees / 360);
   const rest = degrees % 360;
   const divisor = gcd(rest, 360);
   const fraction = rest === 0 ? "" : `${rest / divisor}/${360 / divisor}`;
-  return `turn ${sense} ${[whole === 0 ? "" : String(whole), fraction].filter(Boolean).join(" ")}`;
+  return `turn ${sense} ${[whole === 0 ? "" : String(whole), fraction].filter(Boolean).join(" ")}${order}`;
 }
 
 const formatExtras = ({ turn, size, hold, lead, cue }: Omit<Step, "onset" | "foot" | "action">): string[] => [

@@ -47,6 +47,8 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
   slap: ["leg slap", "thigh slap", "heel slap"],
   jump: ["land on both", "jump on both", "land"],
   slide: ["glide"],
+  swivel: ["unwind", "twist", "swivel heels", "swivel on both"],
+  hop: ["skip"],
 };
 
 /** A phrase of an item: one of the actions, a bare `step` that waits for its direction, or an element. */

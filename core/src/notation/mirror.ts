@@ -12,7 +12,7 @@ const OPPOSITE: Readonly<Record<string, string>> = {
 
 const opposite = <T extends Action | Direction>(word: T): T => (OPPOSITE[word] ?? word) as T;
 const otherFoot = (foot: Foot | null): Foot | null => (foot === "L" ? "R" : foot === "R" ? "L" : foot);
-const turnedOver = ({ sense, degrees }: Turn): Turn => ({ sense: sense === "L" ? "R" : "L", degrees });
+const turnedOver = ({ sense, ...turn }: Turn): Turn => ({ ...turn, sense: sense === "L" ? "R" : "L" });
 
 /**
  * The natural opposite: feet exchanged, forward and back exchanged, side kept to the same side of the room
@@ -88,7 +88,8 @@ export const isSameStep = (one: Step | undefined, other: Step | undefined): bool
   one?.action === other?.action &&
   one?.direction === other?.direction &&
   one?.turn?.sense === other?.turn?.sense &&
-  one?.turn?.degrees === other?.turn?.degrees;
+  one?.turn?.degrees === other?.turn?.degrees &&
+  one?.turn?.first === other?.turn?.first;
 
 /**
  * At which moments a follower dances something else than the natural opposite of a leader, in ticks and rising; none

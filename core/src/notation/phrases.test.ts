@@ -102,7 +102,7 @@ const PHRASES: readonly (readonly [
   [
     "turns",
     ["three step turn left, touch", "L side turn L 180, R side turn L 180, L side, R touch", 4],
-    ["side, quarter turn left", "", 0],
+    ["side, quarter turn left", "R side, swivel turn L 90", 2],
     ["1 R side quarter turn left", "R side turn L 90", 1],
     ["1 R side half turn over the left shoulder", "R side turn L 180", 1],
     ["1 R side turn clockwise 1/2", "R side turn R 180", 1],

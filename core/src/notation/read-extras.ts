@@ -51,6 +51,14 @@ export const last = ({ tokens, at }: Cursor): Token => (tokens[at - 1] ?? tokens
 
 const TURNS: ReadonlySet<string> = new Set(["turn", "turns", "turning", "turned"]);
 
+/** Whether the body turns before the foot goes: `turn L 1/2 first`. */
+function readOrder(cursor: Cursor, turn: Turn): Turn {
+  const token = cursor.tokens[cursor.at];
+  if (token?.kind !== "word" || token.value.toLowerCase() !== "first") return turn;
+  cursor.at += 1;
+  return { ...turn, first: true };
+}
+
 /** Reads what follows `turn`, or a turn said without that word: `1/4 L`. */
 function readTurn(cursor: Cursor, report: Report): Turn | null {
   const { tokens } = cursor;
@@ -62,7 +70,7 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
     cursor.at += early.used + turnWord;
     if (found) {
       cursor.at += found.used;
-      return { sense: found.sense, degrees: early.degrees };
+      return readOrder(cursor, { sense: found.sense, degrees: early.degrees });
     }
     report(tokens[cursor.at] ?? behind(last(cursor)), "L or R, the way the turn goes");
     return null;
@@ -76,7 +84,7 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   const size = readTurnSize(tokens, cursor.at + used);
   if (size) {
     cursor.at += used + size.used;
-    return { sense, degrees: size.degrees };
+    return readOrder(cursor, { sense, degrees: size.degrees });
   }
   const tried = tokens[cursor.at + used];
   report(

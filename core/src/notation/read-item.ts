@@ -213,6 +213,54 @@ export function readItem(
   return item;
 }
 
+interface Begun {
+  readonly at: Token;
+  readonly extras: Extras;
+  readonly isCounted: boolean;
+  readonly isFirst: boolean;
+}
+
+const textOf = (tokens: readonly Token[]): string =>
+  tokens.map(({ kind, value }) => (kind === "text" ? `"${value}"` : value)).join(" ");
+
+/**
+ * A turn that is said by itself is done on the spot, on a beat of its own. Before something that is danced it may be
+ * done with that, before the foot goes, which is asked.
+ */
+function readTurnFirst(
+  cursor: Cursor,
+  { at, extras, isCounted, isFirst }: Begun,
+  context: ItemContext,
+): Item | null {
+  const { tokens } = cursor;
+  const begin = cursor.at;
+  let sound = true;
+  readExtras(cursor, extras, {
+    ...context,
+    report: (...fault) => {
+      sound = false;
+      context.report(...fault);
+    },
+  });
+  const onSpot: Item = { kind: "step", action: "swivel", at, extras };
+  if (!sound || !extras.turn) return sound ? onSpot : null;
+  const words = textOf(tokens.slice(begin, cursor.at));
+  const isAnd = /^(?:and|then|&)$/i.test(tokens[cursor.at]?.value ?? "");
+  const from = cursor.at + (isAnd ? 1 : 0);
+  if (
+    extras.turn.first ||
+    phraseAt(tokens, footWord(tokens[from]) ? from + 1 : from, context.elements) === null
+  )
+    return onSpot;
+  const next: Cursor = { tokens, at: from };
+  const item = readItemAnew(next, isCounted, isFirst, context);
+  if (!item || item.kind === "change" || item.extras.turn) return onSpot;
+  cursor.at = next.at;
+  const danced = textOf(tokens.slice(from, next.at));
+  context.doubt(at, tokens[next.at - 1] as Token, [`${danced} ${words} first,`, `${words}, ${danced},`]);
+  return { ...item, at, extras: { ...item.extras, turn: { ...extras.turn, first: true } } };
+}
+
 /**
  * Reads `[FOOT] ACTION [DIRECTION] [FOOT] [MODIFIER …]`, or an element in the place of the action. What cannot be read
  * is reported.
@@ -241,6 +289,8 @@ function readItemAnew(
   }
   const begin = cursor.tokens[cursor.at] ?? at;
   const phrase = itemPhraseAt(cursor, before, context);
+  if (!phrase && !before && modifierAt(cursor, context) === "turn")
+    return readTurnFirst(cursor, { at, extras, isCounted, isFirst }, context);
   if (!phrase) return reportNoItem(cursor, before, isFirst, context);
   const { meaning } = phrase;
   const changesHold =

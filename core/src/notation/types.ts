@@ -11,6 +11,8 @@ export type Foot = "L" | "R" | "both";
 export interface Turn {
   readonly sense: "L" | "R";
   readonly degrees: number;
+  /** The body turns before the foot goes, so that the step goes where the dancer faces after the turn. */
+  readonly first?: true;
 }
 
 /** One action at one time. Onsets in ticks from count 1; below 0 for a pick-up. */
@@ -87,8 +89,8 @@ export interface Element {
   readonly otherNames: readonly string[];
   /** The first is the one that is written; the others are known by the same name. */
   readonly ways: readonly ElementWay[];
-  /** The dance has a usual word for the same; this one is read, and said only where that does not do. */
-  readonly isRare?: true;
+  /** The dance has usual words for the same: this name is read, and said only where they do not do, or not at all. */
+  readonly said?: "rarely" | "never";
 }
 
 /** How a figure is made of others: the stretches in order, and what is danced differently here. */
