@@ -137,6 +137,7 @@ function readAll(text: string, reading: Reading, report: Report, doubt: ReportDo
   const rhythm = { slowBeats, quickBeats };
   const apart: RowContext = {
     rhythm,
+    meter: reading.meter,
     elements,
     swung,
     report,

@@ -1,4 +1,5 @@
 import { beatNumber, TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { withoutBars } from "./bars.ts";
 import { phraseAt } from "./lexicon.ts";
 import { saysOtherSide } from "./parse-use.ts";
 import { withoutCarriers } from "./plain-words.ts";
@@ -120,6 +121,8 @@ function rhythmBehind(row: RoleRow, cursor: Cursor, context: RowContext): Counte
   return onset === null ? null : { at, onset };
 }
 
+const isAlone = ({ placed }: RoleRow, begun: number): boolean => placed.length === begun;
+
 /** Goes on behind a word that cannot be read: at the next count. */
 function skipToCount(cursor: Cursor): void {
   cursor.at += 1;
@@ -157,13 +160,16 @@ function placeTimes(row: RoleRow, item: Item, counts: Counted[], times: number):
  */
 export function readRow(row: RoleRow, written: readonly Token[], from: number, context: RowContext): void {
   const { report } = context;
-  const tokens = withoutCarriers(written, from, context);
+  const tokens = withoutBars(withoutCarriers(written, from, context), from, context.meter);
   const cursor: Cursor = { tokens, at: from };
   row.tried = true;
   // That it is too long was said.
   if (row.end > MAX_BEATS * TICKS_PER_BEAT) return;
   let waiting: Counted[] = [];
   let lost = false;
+  /** What is danced in the row, where it is only one thing. */
+  let only: Item | null = null;
+  const begun = row.placed.length;
   for (let isFirst = true; cursor.at < tokens.length; isFirst = false) {
     const read = takeCounts(row, cursor, context);
     waiting.push(...read.filter((count) => count !== null));
@@ -211,6 +217,7 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     endSpelling(row, context);
     // Where its count cannot be read, it is not known when it is danced.
     if (waiting.length === 0 && lost) continue;
+    only = isFirst || isAlone(row, begun) ? item : null;
     placeTimes(row, item, waiting, times);
     const place = row.placed.at(-1);
     if (times === 1 && !context.composed && item.kind === "element" && canBeSpelled(item.element))
@@ -220,6 +227,12 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
       report(begin, `at most ${MAX_BEATS} beats in a figure`);
       return;
     }
+  }
+  if (only && waiting.length > 0 && stepsIn(only) === 1 && !isHold(only)) {
+    // `1-4 walk` is a walk on each.
+    waiting.splice(0).forEach((count, at) => {
+      place(row, again(only as Item, at + 1), [count]);
+    });
   }
   const [left] = waiting;
   if (!left || placeRhythm(row, waiting, context)) return;

@@ -62,6 +62,8 @@ export const emptyRow = (): RoleRow => ({
 
 /** What reading takes of the dance for a row of steps. */
 export interface RowContext extends ItemContext {
+  /** Beats to the bar, where it is known. */
+  readonly meter?: number | undefined;
   readonly rhythm: RhythmBeats;
   /** Whether `&` and `a` lie at two thirds of the beat. */
   readonly swung: boolean;
