@@ -225,7 +225,8 @@ const SAID: Readonly<Record<string, () => unknown>> = {
     some(anyFigure, 300).map((figure) => [
       sidesInWords(figure),
       warningsOf(figure, IN_FOUR, []).map(({ text }) => text),
-      callsInWords(figure, IN_FOUR).map(({ words }) => words),
+      // Counts stand before what is danced on them, which is no number of it: `4 tap`.
+      callsInWords(figure, IN_FOUR).flatMap(({ words }) => (/^(?:\d|[&ea] |&\d)/.test(words) ? [] : [words])),
     ]),
   likeness: () =>
     some(fc.tuple(anyFigure, anyFigure), 150).map(

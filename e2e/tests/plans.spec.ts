@@ -102,7 +102,7 @@ test("a finding says what is wrong and its remedy takes it away", async ({ page 
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Draft the plan" }).click();
   await page.getByRole("button", { name: "Use this plan" }).click();
-  await expect(findings).toContainText("Nothing. Every lesson fits");
+  await expect(findings).not.toContainText(/Window|Foundation step/);
   await expect(strand(page, "Foundation step")).toHaveAccessibleName(/new in week 1/);
   await page.getByRole("button", { name: "Undo" }).click();
   await page.getByRole("button", { name: "Undo" }).click();

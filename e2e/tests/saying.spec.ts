@@ -36,7 +36,7 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
     await page.getByRole("button", { name: /Six beats, swung/ }).click();
     await page.getByLabel("Name of the dance").fill("Corner swing");
     await page.getByRole("button", { name: "Save the dance" }).click();
-    await expect(page.getByText("120 to 176 bpm")).toBeVisible();
+    await expect(page.getByText("112 to 144 bpm")).toBeVisible();
     await page.getByRole("button", { name: "Close", exact: true }).click();
     await expect(page.getByText("13 of 13 figures")).toBeVisible();
   });

@@ -145,8 +145,6 @@ const calls = new WeakMap<Figure, WeakMap<readonly Element[], Call>>();
 /**
  * One role of a figure in elements wherever its steps come in their order, at whatever times: what is said together with
  * its counts.
- * @example
- * callFreely(PICKED_UP, "leader", elements)[0] // { element: "rock step", onsets: [-12, 0], … }
  */
 export const callFreely = (figure: Figure, role: Role, elements: readonly Element[]): readonly CallPiece[] =>
   cover(stepsOf(figure, role), figure.length, patternsOf(elements), [], true);

@@ -72,11 +72,7 @@ export interface Match {
 /** Whose free foot is set beside the other one, whether that is said or not. */
 const BESIDE: ReadonlySet<Action> = new Set<Action>(["touch", "tap"]);
 
-/**
- * Where a step goes as far as it makes a difference: a touch beside is a touch.
- * @example
- * saidDirection({ action: "touch", direction: "close" }) // undefined
- */
+/** Where a step goes as far as it makes a difference: a touch beside is a touch. */
 export const saidDirection = ({
   action,
   direction,

@@ -9,6 +9,7 @@ import {
   stepsOf,
 } from "../notation/index.ts";
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
+import { counted } from "../words/index.ts";
 import { type CallPiece, callFreely, callOf } from "./cover.ts";
 import { saidDirection } from "./match.ts";
 import { callInWords, pieceInWords } from "./pieces.ts";
@@ -47,7 +48,11 @@ function isSame(words: string, figure: Figure, role: Role, dance: NotatedDance):
   const { figure: read, faults, doubts } = parseFigure(`${role}\n${words}`, readingOf(dance));
   if (faults.length > 0 || doubts.length > 0 || read.length !== figure.length) return false;
   const [own, steps] = [read.steps[role] ?? [], stepsOf(figure, role)];
-  return dancedOf(own) === dancedOf(steps) || dancedOf(imageSteps(own)) === dancedOf(steps);
+  if (dancedOf(own) === dancedOf(steps)) return true;
+  // On which foot it begins is free, and where it begins with both or none is not.
+  const [first] = steps;
+  const isFree = first?.foot === "L" || first?.foot === "R";
+  return isFree && dancedOf(imageSteps(own)) === dancedOf(steps);
 }
 
 const PAUSE: CallPiece = { element: "pause", first: 0, steps: 0, from: 0, to: 0, foot: null };
@@ -97,7 +102,12 @@ function withFoot(words: string, [first]: readonly CallPiece[]): string {
 type Feet = "none" | "first" | "all";
 
 /** Each piece at its count, or at all of its counts where it is danced at others than by itself: `&1 rock step`. */
-function counted(pieces: readonly CallPiece[], steps: readonly Step[], swung: boolean, feet: Feet): string {
+function atEachCount(
+  pieces: readonly CallPiece[],
+  steps: readonly Step[],
+  swung: boolean,
+  feet: Feet,
+): string {
   const countOf = (onset: Ticks) => formatCount(onset, undefined, swung);
   const said = pieces.flatMap((piece, at) => {
     const isSaid = piece.foot !== null && (feet === "all" || (feet === "first" && at === 0));
@@ -154,10 +164,10 @@ export function roleInWords(figure: Figure, role: Role, dance: NotatedDance): st
       .filter((one) => followOn(one, lengths, figure.length))
       .flatMap((one) => [...inHalves(one), callInWords(one)])
       .flatMap((words) => [words, withFoot(words, own)]);
-  const beats = `${figure.length / TICKS_PER_BEAT} beats`;
+  const beats = counted(figure.length / TICKS_PER_BEAT, "beat");
   const atCounts = (own: readonly CallPiece[]) =>
     (["none", "first", "all"] as const).flatMap((feet) => {
-      const words = counted(own, stepsOf(figure, role), dance.swung, feet);
+      const words = atEachCount(own, stepsOf(figure, role), dance.swung, feet);
       return [words, `${words}, ${beats}`];
     });
   const each = () => singly(stepsOf(figure, role), figure.length);

@@ -15,7 +15,7 @@ const NONE: readonly Element[] = [];
 const DANCED_ALONE: ReadonlySet<string> = new Set(["shuffle", "chassé"]);
 /** Names that one dance or another has for what a plainer name says as well. */
 const NAMES_APART: ReadonlySet<string> = new Set(
-  "mambo,side mambo,polka,gallop,pony,change step,heel toe,ball flat,suzy q,boogie walk,rumba walk,two-step,country two-step,basic on 1,basic on 2,basic on 3,lindy,lindy circle,parada,sacada,gancho,barrida,boleo,heel fan,heel split,cruzada,pas de bourrée,walk around,giro,rumba box,wizard step,vaudeville,heel turn,forward ocho,back ocho".split(
+  "syncopated grapevine,step ball change,mambo,side mambo,polka,gallop,pony,change step,heel toe,ball flat,suzy q,boogie walk,rumba walk,two-step,country two-step,basic on one,basic on two,basic on three,lindy,lindy circle,parada,sacada,gancho,barrida,boleo,heel fan,heel split,cruzada,pas de bourrée,walk around,giro,rumba box,wizard step,vaudeville,heel turn,forward ocho,back ocho".split(
     ",",
   ),
 );

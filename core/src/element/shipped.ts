@@ -146,7 +146,7 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["paddle turn", ["paddle"], "1 L point side turn R 1/8; 2 L point side turn R 1/8"],
   [
     "point turn",
-    ["monterey", "monterey turn"],
+    ["monterey", "monterey turn", "monterey half", "monterey half turn"],
     "1 L point side; 2 L close turn L 1/2; 3 R point side; 4 R close",
   ],
   ["hitch turn", [], "1 L hitch turn R 1/4", "1 L hitch turn R 1/2"],
@@ -167,18 +167,18 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   // Boxes and basics that are named by where they break.
   ["rumba box", ["slow box"], "1 L side; 2 R close; 3 L forward; 5 R side; 6 L close; 7 R back; beats 8"],
   [
-    "basic on 1",
-    ["break on 1", "on 1 basic", "forward and back basic"],
+    "basic on one",
+    ["basic on 1", "break on 1", "forward and back basic"],
     "1 L forward; 2 R replace; 3 L close; 5 R back; 6 L replace; 7 R close; beats 8",
   ],
   [
-    "basic on 2",
-    ["break on 2", "on 2 basic"],
+    "basic on two",
+    ["basic on 2", "break on 2"],
     "2 L forward; 3 R replace; 4 L close; 6 R back; 7 L replace; 8 R close; beats 8",
   ],
   [
-    "basic on 3",
-    ["break on 3", "on 3 basic"],
+    "basic on three",
+    ["basic on 3", "break on 3"],
     "3 L forward; 4 R replace; 5 L close; 7 R back; 8 L replace; 9 R close; beats 9",
   ],
   ["change step", ["closed change", "waltz change", "waltz step"], "1 L forward; 2 R side; 3 L close"],
@@ -205,6 +205,12 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
     "1 L diagonal-forward; 2 R lock; & L diagonal-forward; beats 2",
   ],
   ["vaudeville", ["vaudeville step"], "1 L cross-front; & R side; 2 L heel diagonal-forward; & L close"],
+  [
+    "syncopated grapevine",
+    ["syncopated vine"],
+    "1 L side; 2 R cross-behind; & L side; 3 R cross-front; 4 L side",
+  ],
+  ["step ball change", [], "1 L place; & R back small; 2 L replace"],
   ["pony", ["pony step"], "1 L place; & R place; 2 L place"],
   ["pas de bourrée", ["pas de bourree"], "1 L cross-behind; & R side; 2 L forward"],
   [

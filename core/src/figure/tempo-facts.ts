@@ -70,7 +70,7 @@ const closest = ({ onBeat, within }: Pace): number =>
  * @param variants each with what it asks
  * @returns ranges that do not overlap, slowest first; a variant that never is the best choice has none
  * @example
- * variantRanges([{ pace: SINGLE }, { pace: TRIPLE }], DANCE, 1).map(({ from, to }) => [from, to]) // [[90, 144], [145, 180]]
+ * variantRanges([{ pace: paceOf([0, 24], 48) }], DANCE, 1).map(({ from, to }) => [from, to]) // [[96, 124]]
  */
 export function variantRanges<T extends { readonly pace: Pace }>(
   variants: readonly T[],

@@ -178,7 +178,7 @@ const MOST_TOLD = 3;
 /**
  * All that differs between two figures, as it goes on from "they differ in"; where it is much, on which counts.
  * @example
- * partingsInWords(compareFigures(BASIC, TURN)) // "the follower's turn on 3 and 4"
+ * partingsInWords(compareFigures(BASIC, BASIC)) // ""
  */
 export const partingsInWords = ({
   partings,

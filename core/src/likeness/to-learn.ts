@@ -41,7 +41,7 @@ function ofRole(figure: Figure, role: Role, known: readonly KnownFigure[]) {
 /**
  * What somebody has to learn of a figure who dances the known ones.
  * @example
- * toLearn(EIGHT, [{ id: "six", figure: SIX }]) // { beats: 8, steps: 0, rhythm: 0, orders: 1, count: true, … }
+ * toLearn(BASIC, [{ id: "basic", figure: BASIC }]).steps // 0
  */
 export function toLearn(figure: Figure, known: readonly KnownFigure[]): ToLearn {
   const beats = ticksToBeats(figure.length);
@@ -68,7 +68,7 @@ export function toLearn(figure: Figure, known: readonly KnownFigure[]): ToLearn 
 /**
  * What is to be learned, in words, the most first.
  * @example
- * toLearnInWords(toLearn(EIGHT, [{ id: "six", figure: SIX }])) // "known steps in a new order, and a new count: 8 beats"
+ * toLearnInWords(toLearn(BASIC, [])) // "all 8 beats are new steps"
  */
 export function toLearnInWords({ beats, steps, rhythm, orders, count }: ToLearn): string {
   if (steps === beats) return `all ${counted(beats, "beat")} are new steps`;
@@ -86,7 +86,7 @@ export function toLearnInWords({ beats, steps, rhythm, orders, count }: ToLearn)
 /**
  * The same in a word or two, for a list.
  * @example
- * toLearnShort(toLearn(EIGHT, [{ id: "six", figure: SIX }])) // "new order, new count"
+ * toLearnShort(toLearn(BASIC, [{ id: "basic", figure: BASIC }])) // "nothing new"
  */
 export function toLearnShort({ beats, steps, rhythm, orders, count }: ToLearn): string {
   if (steps > 0) return `${steps} of ${counted(beats, "beat")} new`;

@@ -25,6 +25,8 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
     "change of weight",
     "weight change",
     "ball",
+    "march",
+    "march in place",
   ],
   replace: ["recover", "rec"],
   "cross-front": ["cross", "cross over", "cross in front", "front", "across", "in front"],
@@ -47,6 +49,7 @@ const EVERYDAY: Readonly<Partial<Record<Action, readonly string[]>>> = {
   slap: ["leg slap", "thigh slap", "heel slap"],
   jump: ["land on both", "jump on both", "land"],
   slide: ["glide"],
+  sway: ["hip sway", "sway the hips"],
   swivel: ["unwind", "twist", "swivel heels", "swivel on both"],
   hop: ["skip"],
 };

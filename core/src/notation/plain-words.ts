@@ -1,6 +1,6 @@
 import { directionAt, phraseAt } from "./lexicon.ts";
 import { footWord, fullWord } from "./read-extras.ts";
-import { SPOKEN_NUMBERS, saysTurn, senseAt, wordAt } from "./read-turn.ts";
+import { saysTurn, senseAt, spokenNumber, wordAt } from "./read-turn.ts";
 import type { ReportDoubt } from "./report.ts";
 import type { Token } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
@@ -17,13 +17,13 @@ const CARRIERS: ReadonlySet<string> = new Set(
 );
 /** Behind these, `a` is no count. */
 const BEFORE_A: ReadonlySet<string> = new Set(["with", "do", "take", "make", "and", "then"]);
-const SIZES: Readonly<Record<string, "long" | "small">> = {
-  big: "long",
-  large: "long",
-  wide: "long",
-  little: "small",
-  tiny: "small",
-};
+const SIZES: ReadonlyMap<string, "long" | "small"> = new Map([
+  ["big", "long"],
+  ["large", "long"],
+  ["wide", "long"],
+  ["little", "small"],
+  ["tiny", "small"],
+]);
 /** Where a foot goes in sight of the other one. */
 const BESIDE_OTHER: readonly (readonly [words: readonly string[], direction: string, isFirm: boolean])[] = [
   [["in", "front", "of"], "cross-front", true],
@@ -45,7 +45,7 @@ const SOUNDS = /^(?:clap|snap|slap|stomp|click|shout)/;
 /** What makes a row worth a second look; most rows hold none of it. */
 const isPlain = (word: string): boolean =>
   CARRIERS.has(word) ||
-  SIZES[word] !== undefined ||
+  SIZES.has(word) ||
   /^(?:over|across|behind|beside|next|up|steps|toe|an?|in)$/.test(word);
 
 const isHyphenedFeet = (value: string): boolean => /^[lr](?:-[lr])+$/i.test(value);
@@ -95,7 +95,12 @@ function besideOther(tokens: readonly Token[], at: number) {
 }
 
 /** Feet that are said of what stands before them: one of a step of several feet, else as often as there are feet. */
-function saidFeet(out: Token[], feet: readonly Token[], { elements, doubt }: PlainContext): void {
+function saidFeet(
+  out: Token[],
+  from: number,
+  feet: readonly Token[],
+  { elements, doubt }: PlainContext,
+): void {
   const [first, ...more] = feet as [Token, ...Token[]];
   const last = more.at(-1) ?? first;
   let phrase: ReturnType<typeof phraseAt> = null;
@@ -108,15 +113,20 @@ function saidFeet(out: Token[], feet: readonly Token[], { elements, doubt }: Pla
   const many = `x${feet.length}`;
   if (phrase?.meaning.kind === "element") {
     const changes = phrase.meaning.element.ways[0]?.steps.length ?? 1;
-    // A foot before an element is only a foot.
-    out.splice(begin, 0, first);
+    // Feet that are not those of its steps are left where they stand, to be blamed.
+    if (changes !== 1 && changes !== feet.length) {
+      out.push(...feet);
+      return;
+    }
+    // A foot before an element is only a foot; behind something else it would be that one's.
+    if (begin === from) out.splice(begin, 0, first);
+    else out.push(first);
     if (changes === 1) out.push(saying(more[0] ?? first, many, last));
-    // As many feet as it has steps are those of its steps; others are left to be blamed.
-    if (changes !== 1 && changes !== feet.length) out.push(...more);
     return;
   }
   if (phrase?.meaning.kind === "action") {
-    out.splice(begin, 0, first);
+    if (begin === from) out.splice(begin, 0, first);
+    else out.push(first);
     out.push(saying(more[0] ?? first, many, last));
     return;
   }
@@ -125,17 +135,17 @@ function saidFeet(out: Token[], feet: readonly Token[], { elements, doubt }: Pla
     return;
   }
   // Bare feet say that there are steps, and not where they go.
-  const from = out.at(-1) ?? first;
+  const begins = out.at(-1) ?? first;
   if (phrase) out.pop();
   const foot = footWord(first) as string;
-  doubt(from, last, [`${foot} place x${feet.length},`, `${foot} forward x${feet.length},`]);
+  doubt(begins, last, [`${foot} place x${feet.length},`, `${foot} forward x${feet.length},`]);
   out.push(first, saying(more[0] ?? first, "place", last), saying(more[0] ?? first, many, last));
 }
 
 /** `walk 3 steps forward`, `three steps back`: the direction and how often. */
 function manySteps(tokens: readonly Token[], at: number) {
   const word = wordAt(tokens, at);
-  const many = SPOKEN_NUMBERS[word] ?? (/^[2-9]$/.test(word) ? Number(word) : 0);
+  const many = spokenNumber(word) ?? (/^[2-9]$/.test(word) ? Number(word) : 0);
   if (many === 0 || wordAt(tokens, at + 1) !== "steps") return null;
   const to = /^(?:to|on)$/.test(wordAt(tokens, at + 2)) ? 1 : 0;
   const found = directionAt(tokens, at + 2 + to);
@@ -203,7 +213,7 @@ export function withoutCarriers(
     }
     const feet = feetAt(all, at);
     if (feet.length > 1) {
-      saidFeet(out, feet, context);
+      saidFeet(out, from, feet, context);
       at += feet.length;
       continue;
     }
@@ -224,13 +234,13 @@ export function withoutCarriers(
         !(word === "with" && SOUNDS.test(next.replace(/^an?$/, wordAt(all, at + 2))))) ||
       ((word === "a" || word === "an") &&
         at > 0 &&
-        (BEFORE_A.has(wordAt(all, at - 1)) || saysTurn(all, at + 1) || SIZES[next] !== undefined)) ||
+        (BEFORE_A.has(wordAt(all, at - 1)) || saysTurn(all, at + 1) || SIZES.has(next))) ||
       (word === "toe" && footWord(before) !== undefined && WITH_TOE.has(wordAt(out, out.length - 2)));
     if (isCarrier && all.length > 1) {
       at += 1;
       continue;
     }
-    out.push(SIZES[word] !== undefined && !phrase ? saying(token, SIZES[word] as string) : token);
+    out.push(phrase ? token : saying(token, SIZES.get(word) ?? token.value));
     at += 1;
   }
   return out;

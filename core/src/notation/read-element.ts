@@ -26,7 +26,7 @@ export function takeFoot(cursor: Cursor): Foot | undefined {
   if (!foot) return undefined;
   cursor.at += 1;
   const word = cursor.tokens[cursor.at];
-  if (word?.kind === "word" && /^(foot|feet)$/i.test(word.value)) cursor.at += 1;
+  if (word?.kind === "word" && /^(foot|feet|leg)$/i.test(word.value)) cursor.at += 1;
   return foot;
 }
 
@@ -41,6 +41,19 @@ const goes = ({ ways }: Element): boolean => ways[0]?.steps.some((step) => step.
 /** Where an element goes by itself. */
 const goesBy = ({ ways }: Element): Action | undefined => ways[0]?.steps.find((step) => step.goes)?.action;
 
+/** Of these `left` and `right` say rather where they go than on which foot. */
+const TO_SIDE: ReadonlySet<string> = new Set(["rock step", "balance"]);
+const WALKED: ReadonlySet<string> = new Set(["walk", "run", "slow", "quick"]);
+
+/** Of what turns by itself, `left` written out is the way of the turn: the foot on which it turns that way. */
+function footOfTurn(element: Element, word: Token | undefined, next: Token | undefined): Foot | undefined {
+  const said = word?.kind === "word" ? /^(left|right)$/i.exec(word.value)?.[1]?.toLowerCase() : undefined;
+  const isFoot = next?.kind === "word" && /^(?:foot|leg)$/i.test(next.value);
+  const turn = element.ways[0]?.steps.find((step) => step.turn)?.turn;
+  if (!said || !turn || isFoot) return undefined;
+  return (said === "left") === (turn.sense === "L") ? "L" : "R";
+}
+
 /** The direction and the foot that stand behind an element, in either order; what may be meant otherwise is in doubt. */
 export function readElementEnd(
   cursor: Cursor,
@@ -54,18 +67,35 @@ export function readElementEnd(
   if (isSaid) return { foot: before ?? takeFoot(cursor), direction: said };
   // What stays in place by itself is only said to: `anchor in place`.
   if (!goes(element) && directionAt(tokens, cursor.at)?.direction === "place") takeDirection(cursor);
+  const start = cursor.at;
   const first = goes(element) ? takeDirection(cursor) : undefined;
-  if (first && isDancedAt(cursor, context))
-    context.doubt(begin, tokens[cursor.at - 1] as Token, [`${name} ${first},`, `${name}, ${first},`]);
+  if (first && isDancedAt(cursor, context)) {
+    const to = tokens[cursor.at - 1] as Token;
+    // Nobody walks to the side or together: that is a step of its own.
+    const isLast = cursor.at === tokens.length - 1;
+    const isElement = phraseAt(tokens, cursor.at, context.elements)?.meaning.kind === "element";
+    const isApart = isLast && !isElement && WALKED.has(name) && /^(?:side|close|place)$/.test(first);
+    const ways = [`${name} ${first},`, `${name}, ${first},`];
+    context.doubt(begin, to, isApart ? ways.toReversed() : ways);
+    if (isApart) {
+      cursor.at = start;
+      return { foot: before, direction: undefined };
+    }
+  }
+  const turned = before ? undefined : footOfTurn(element, tokens[cursor.at], tokens[cursor.at + 1]);
+  if (turned) {
+    cursor.at += 1;
+    return { foot: turned, direction: first };
+  }
   const word = tokens[cursor.at];
   const foot = before ?? takeFoot(cursor);
   const direction = first ?? (goes(element) && foot ? takeDirection(cursor) : undefined);
   const isBySide = !direction && !before && foot && foot !== "both" && goesBy(element) !== "side";
   if (!isBySide || !word || word.value.length < 2 || !goes(element)) return { foot, direction };
   const ways = [`${name} ${foot},`, `${name} side ${foot},`];
-  const isRock = name === "rock step";
-  context.doubt(begin, word, isRock ? ways.toReversed() : ways);
-  return { foot, direction: isRock ? "side" : undefined };
+  const isToSide = TO_SIDE.has(name);
+  context.doubt(begin, word, isToSide ? ways.toReversed() : ways);
+  return { foot, direction: isToSide ? "side" : undefined };
 }
 
 /** Elements before which a direction says where they go, and nothing else: `side rock`. */

@@ -1,12 +1,12 @@
 import { phraseAt } from "./lexicon.ts";
 import { timesIn } from "./parse-use.ts";
 import type { Cursor, ItemContext } from "./read-extras.ts";
-import { SPOKEN_NUMBERS, wordAt } from "./read-turn.ts";
+import { spokenNumber, wordAt } from "./read-turn.ts";
 
 const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
 
 const numberIn = (word: string): number | null =>
-  SPOKEN_NUMBERS[word] ?? (/^[1-9]$/.test(word) ? Number(word) : null);
+  spokenNumber(word) ?? (/^[1-9]$/.test(word) ? Number(word) : null);
 
 /** `x2`, `twice` or `three times` behind what is danced. */
 export function takeTimes(cursor: Cursor): number | null {
@@ -21,9 +21,11 @@ export function takeTimes(cursor: Cursor): number | null {
 /** `walk 4` at the end of what is said: a number that stands for no count. */
 export function timesBehind(cursor: Cursor): number | null {
   const { tokens, at } = cursor;
-  if (at !== tokens.length - 1 || !/^(?:[2-9]|1\d)$/.test(wordAt(tokens, at))) return null;
+  const word = wordAt(tokens, at);
+  const many = spokenNumber(word) ?? (/^(?:[2-9]|1\d)$/.test(word) ? Number(word) : null);
+  if (at !== tokens.length - 1 || many === null) return null;
   cursor.at += 1;
-  return Number(wordAt(tokens, at));
+  return many;
 }
 
 /** Whether a number and a name of several stand at the cursor: `4 walks`. */
@@ -39,7 +41,7 @@ export function timesBefore(cursor: Cursor, context: ItemContext): number | null
   const word = wordAt(cursor.tokens, cursor.at);
   // A name may begin with a number itself: `three-step turn`.
   if (phraseAt(cursor.tokens, cursor.at, context.elements)) return null;
-  const many = SPOKEN_NUMBERS[word] ?? (isManyAt(cursor, context) ? numberIn(word) : null);
+  const many = spokenNumber(word) ?? (isManyAt(cursor, context) ? numberIn(word) : null);
   if (many !== null) cursor.at += 1;
   return many;
 }

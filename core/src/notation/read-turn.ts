@@ -24,7 +24,7 @@ const SPOKEN: Readonly<Record<string, number>> = {
 /** Parts of a turn of which there may be several: `three half turns`. */
 const PARTS: Readonly<Record<string, number>> = { eighth: 45, quarter: 90, half: 180, full: 360, whole: 360 };
 /** Numbers as they are said. */
-export const SPOKEN_NUMBERS: Readonly<Record<string, number>> = {
+const SPOKEN_NUMBERS: Readonly<Record<string, number>> = {
   two: 2,
   three: 3,
   four: 4,
@@ -33,6 +33,9 @@ export const SPOKEN_NUMBERS: Readonly<Record<string, number>> = {
   seven: 7,
   eight: 8,
 };
+/** The number that a word says; null for any other word. */
+export const spokenNumber = (word: string): number | null =>
+  Object.hasOwn(SPOKEN_NUMBERS, word) ? (SPOKEN_NUMBERS[word] ?? null) : null;
 const NUMBERS: Readonly<Record<string, number>> = { ...SPOKEN_NUMBERS, one: 1, double: 2, triple: 3 };
 
 /** Degrees of a part of a turn such as `1/2` or `½`; null when it is none. */

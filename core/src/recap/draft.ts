@@ -122,6 +122,9 @@ function notToBeConfused(
 }
 
 /** How a role dances what is new: the leads with their counts, then the feet. */
+/** Nobody says more than so many characters; the feet are told anyway. */
+const MOST_SAID = 500;
+
 function howTo(
   title: string,
   role: "leader" | "follower",
@@ -136,7 +139,7 @@ function howTo(
     const feet = roleCall(steps, role);
     const call = roleInWords(steps, role, dance);
     const said = [
-      call === "" ? "" : `Say: ${call}.`,
+      call === "" || call.length > MOST_SAID ? "" : `Say: ${call}.`,
       leads.length === 0 ? "" : `${role === "leader" ? "Give" : "Wait for"}: ${leads.join("; ")}.`,
       feet === "" ? "" : `Feet: ${feet}.`,
     ].filter(Boolean);

@@ -30,7 +30,6 @@ const SWING = { slow: 60, fast: 300, slowShare: 1 / 4, fastShare: 1 / 2 } as con
  * fast music, where the short note keeps about 100 ms (after Friberg and Sundström, 2002; in between on a line).
  * @param bpm beats per minute, above 0
  * @example
- * swingShare(60) // 0.25
  * swingShare(300) // 0.5
  */
 export function swingShare(bpm: number): number {
@@ -98,7 +97,11 @@ export function paceOf(onsets: readonly Ticks[], length: Ticks): Pace {
   return { onBeat, within: [...within.values()], most };
 }
 
-/** Several rows at once: whatever of them is hardest. */
+/**
+ * Several rows at once: whatever of them is hardest.
+ * @example
+ * hardestOf([paceOf([0, 24], 48), paceOf([0, 12, 24], 48)]).most // 3
+ */
 export function hardestOf(paces: readonly Pace[]): Pace {
   const onBeats = paces.flatMap(({ onBeat }) => onBeat ?? []);
   return {
@@ -138,7 +141,11 @@ export function askedAt({ onBeat, within, most }: Pace, bpm: number, swung: bool
 /** So little is no more than a rounding of what is worked out. */
 const ROUNDING = 1e-9;
 
-/** Which of the limits is passed first, or null where none is. */
+/**
+ * Which of the limits is passed first, or null where none is.
+ * @example
+ * passedLimit({ changes: 4, onBeat: 400, within: 200 }, TEMPO_LIMITS[1]) // "changes"
+ */
 export function passedLimit(asked: Asked, limits: TempoLimits): keyof TempoLimits | null {
   if (asked.within !== null && asked.within < limits.within - ROUNDING) return "within";
   if (asked.onBeat !== null && asked.onBeat < limits.onBeat - ROUNDING) return "onBeat";
@@ -165,6 +172,10 @@ export function fastestFor(pace: Pace, limits: TempoLimits, swung: boolean): num
   return low;
 }
 
-/** The tiers whose dancers manage a pace at a tempo. */
+/**
+ * The tiers whose dancers manage a pace at a tempo.
+ * @example
+ * tiersFor(paceOf([0, 24], 48), 210, false, TEMPO_LIMITS) // [2, 3, 4]
+ */
 export const tiersFor = (pace: Pace, bpm: number, swung: boolean, limits: LimitsByTier): Tier[] =>
   TIERS.filter((tier) => passedLimit(askedAt(pace, bpm, swung), limits[tier]) === null);
