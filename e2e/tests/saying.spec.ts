@@ -1,10 +1,14 @@
 import type { Page } from "@playwright/test";
 import { expect, setUp, stepsIn, test } from "../fixtures.ts";
 
+/** Keys and clicks so far of whoever writes the figures, a name with one for its field. */
+let pressed = 0;
+
 /** Types into what has the focus, key by key, and says how many keys that took. */
 async function type(page: Page, words: string): Promise<number> {
   await page.keyboard.type(words);
   await page.keyboard.press("Enter");
+  pressed += words.length + 1;
   return words.length + 1;
 }
 
@@ -12,16 +16,20 @@ const newFigure = async (page: Page, name: string, kind: string) => {
   await page.getByRole("link", { name: "Figures", exact: true }).click();
   await page.getByRole("link", { name: "New figure" }).click();
   await page.getByLabel("Name", { exact: true }).fill(name);
+  // To the page, to a new one, its name, its kind.
+  pressed += name.length + 5;
   await page.getByLabel("Kind").selectOption(kind);
 };
 const openFigure = async (page: Page, name: string) => {
   await page.getByRole("link", { name: "Figures", exact: true }).click();
   await page.getByLabel("Search by name").fill(name);
   await page.getByRole("link", { name: new RegExp(`^${name}(?!,)`) }).click();
+  pressed += name.length + 3;
   await expect(page.getByRole("heading", { name, exact: true })).toBeVisible();
 };
 const save = async (page: Page, name: string) => {
   await page.getByRole("button", { name: "Save the figure" }).first().click();
+  pressed += 1;
   await expect(page.getByRole("heading", { name, exact: true })).toBeVisible();
 };
 
@@ -119,6 +127,11 @@ test("an empty studio fills itself, and eight figures are said", async ({ page, 
     await page.getByRole("button", { name: "Give the feet" }).click();
     await expect.poll(() => stepsIn(page)).toMatch(/^leader\n1 +L place\n\S+ +R place\n/);
     await save(page, "Tapped");
+  });
+
+  await test.step("eight of them, in fewer than 500 keys and clicks", () => {
+    expect(pressed).toBeGreaterThan(100);
+    expect(pressed).toBeLessThan(500);
   });
 
   await test.step("a list that is pasted", async () => {

@@ -1,6 +1,5 @@
 import { type Figure, otherSide, ROLES, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
 import { spokenCount, ticksToBeats } from "../time/index.ts";
-import { inWords } from "../words/index.ts";
 import { align, type Pair } from "./align.ts";
 import { type Moment, momentsOf, sameHold, sameMoment } from "./moment.ts";
 import { type Parting, partingsOf } from "./parting.ts";
@@ -180,7 +179,7 @@ export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
     ...whole,
     partings,
     lookAlike,
-    decides: lookAlike ? inWords(partings.map(({ words }) => words)) : null,
+    decides: lookAlike ? partings.map(({ words }) => words).join("; ") : null,
   };
 }
 

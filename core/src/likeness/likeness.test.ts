@@ -418,7 +418,7 @@ describe("what differs", () => {
     [
       "1 L side\n2 R close\n3 L side",
       "1 L side\n2 R close\n3 L forward turn L 1/4",
-      "the direction and the turn on 3",
+      "the direction and turn on 3",
     ],
     [
       "1 L side\n2 R close\n3 L side\n4 R close",
@@ -442,6 +442,12 @@ describe("what differs", () => {
     const later = solo("1 R kick\n2 R kick\n3 L back\n4 R replace\n5 L side\n6 R close");
     expect(between(solo("1 L back\n2 R replace\n3 L side\n4 R close"), later)).toBe(
       "2 beats more in the second, at the beginning (kick, kick)",
+    );
+  });
+
+  it("is more steps, where they take no longer", () => {
+    expect(between(solo("1 L side\n3 R side"), solo("1 L side\n& R close\n2 L side\n3 R side"))).toMatch(
+      /^the rhythm on 1; 2 steps more in the second, /,
     );
   });
 
@@ -491,13 +497,13 @@ describe("what is to be learned", () => {
       "a slower rhythm",
       solo("1 L side\n3 R close\n5 L side\n7 R close\nbeats 8"),
       [solo("1 L side\n2 R close\n3 L side\n4 R close\n5 L kick\n6 L kick\n7 L kick\n8 L kick")],
-      "8 beats of known steps on a new rhythm",
+      "known steps on a new rhythm, 8 beats",
     ],
     [
       "one new step",
       solo("1 L side\n2 R close\n3 L hop\n4 R side\n5 L close\n6 R side"),
       [solo("1 L side\n2 R close\n3 L kick\n4 R side\n5 L close\n6 R side")],
-      "1 of 6 beats new steps",
+      "new steps on 1 of 6 beats",
     ],
   ])("%s", (_what, one, known, words) => {
     expect(inWords(one, ...known)).toBe(words);

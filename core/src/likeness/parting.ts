@@ -1,5 +1,5 @@
 import { ROLES, type Role } from "../notation/index.ts";
-import { spokenCount, TICKS_PER_BEAT, type Ticks, ticksToBeats } from "../time/index.ts";
+import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks, ticksToBeats } from "../time/index.ts";
 import { counted, inWords } from "../words/index.ts";
 import type { Pair } from "./align.ts";
 import { type FootMove, type Moment, sameFoot, sameHold } from "./moment.ts";
@@ -82,22 +82,57 @@ export function countsInWords(onsets: readonly Ticks[]): string {
 /** At most so many steps of what was put in are named. */
 const NAMED = 4;
 
-/** What one figure has and the other has not: `2 beats more in the second, after 4 (back, replace)`. */
-function more(own: readonly Moment[], before: Moment | undefined, which: "first" | "second"): Parting {
+/** Rows of two figures with the pairs that set them against each other. */
+interface Rows {
+  readonly one: readonly Moment[];
+  readonly two: readonly Moment[];
+  readonly pairs: readonly Pair[];
+}
+
+const endOf = (row: readonly Moment[]): Ticks => (row.at(-1)?.onset ?? 0) + (row.at(-1)?.lasts ?? 0);
+
+const lastsOf = (row: readonly Moment[]): Ticks => row.reduce((sum, { lasts }) => sum + lasts, 0);
+
+/** How much later the second figure is at a pair than the first; beyond the last pair, as they end. */
+function offsetAt({ one, two }: Rows, pair: Pair | undefined, atEnd: boolean): Ticks {
+  const [mine, theirs] = [one[pair?.a ?? -1], two[pair?.b ?? -1]];
+  if (mine && theirs) return theirs.onset - mine.onset;
+  return atEnd ? endOf(two) - endOf(one) : (two[0]?.onset ?? 0) - (one[0]?.onset ?? 0);
+}
+
+const isMet = ({ a, b }: Pair): boolean => a !== null && b !== null;
+const beatsInWords = (beats: number): string =>
+  `${spokenFraction(Math.round(beats * TICKS_PER_BEAT), TICKS_PER_BEAT)} ${beats <= 1 ? "beat" : "beats"}`;
+
+/**
+ * What one figure has and the other has not: `2 beats more in the second, after 4 (back, replace)`; where it takes no
+ * longer, steps.
+ * @param from the first pair of it, up to the last
+ */
+function more(rows: Rows, from: number, to: number, side: "a" | "b"): Parting {
+  const { one, two, pairs } = rows;
+  const [row, others] = side === "a" ? [one, two] : [two, one];
+  const other = side === "a" ? "b" : "a";
+  const own = pairs.slice(from, to + 1).flatMap((pair) => row[pair[side] ?? -1] ?? []);
   const [first, last] = [own[0], own.at(-1)];
   const beats = ticksToBeats((last?.onset ?? 0) + (last?.lasts ?? 0) - (first?.onset ?? 0));
-  const place = before
-    ? `after ${spokenCount(Math.max(before.onset, Math.floor((before.onset + before.lasts - 1) / TICKS_PER_BEAT) * TICKS_PER_BEAT))}`
-    : "at the beginning";
+  const [met, next] = [pairs.slice(0, from).findLast(isMet), pairs.slice(to + 1).find(isMet)];
+  const shift = Math.abs(offsetAt(rows, next, true) - offsetAt(rows, met, false));
+  const before = others[pairs.slice(0, from).findLast((pair) => pair[other] !== null)?.[other] ?? -1];
+  const lastBeat = before && Math.floor((before.onset + before.lasts - 1) / TICKS_PER_BEAT) * TICKS_PER_BEAT;
+  const place = before ? `after ${spokenCount(Math.max(before.onset, lastBeat ?? 0))}` : "at the beginning";
   const steps = own.flatMap(({ moves }) => {
-    const move = ROLES.map((role) => moves[role]).find((one) => one !== undefined);
+    const move = ROLES.map((role) => moves[role]).find((each) => each !== undefined);
     return move ? [move.action.replaceAll("-", " ")] : [];
   });
   const named = steps.length <= NAMED ? ` (${steps.join(", ")})` : "";
+  // Where both last equally long, one has no beats more: it has steps for a longer one.
+  const isLonger = lastsOf(one) !== lastsOf(two) && shift === beats * TICKS_PER_BEAT;
+  const much = isLonger ? beatsInWords(beats) : counted(own.length, "step");
   return {
     kinds: ["length"],
     who: [],
-    words: `${counted(beats, "beat")} more in the ${which}, ${place}${named}`,
+    words: `${much} more in the ${side === "a" ? "first" : "second"}, ${place}${named}`,
   };
 }
 
@@ -110,16 +145,16 @@ const NAMES: Readonly<Record<Exclude<PartingKind, "length" | "side">, string>> =
   steps: "steps",
 };
 
-/** `the follower's turn`, `the direction and the turn`. */
+/** `the follower's turn`, `the direction and turn`, `the steps and the hold`. */
 function named({ kinds, who }: Found): string {
   const whose = who.length > 0 ? `the ${inWords(who.map((role) => `${role}'s`))}` : "the";
-  return inWords(
-    kinds.flatMap((kind) =>
-      kind === "length" || kind === "side"
-        ? []
-        : [`${kind === "hold" || kind === "rhythm" ? "the" : whose} ${NAMES[kind]}`],
-    ),
+  const own = kinds.flatMap((kind) =>
+    kind === "length" || kind === "side" || kind === "hold" || kind === "rhythm" ? [] : [NAMES[kind]],
   );
+  return inWords([
+    ...(own.length > 0 ? [`${whose} ${inWords(own)}`] : []),
+    ...(["rhythm", "hold"] as const).flatMap((kind) => (kinds.includes(kind) ? [`the ${NAMES[kind]}`] : [])),
+  ]);
 }
 
 /**
@@ -159,11 +194,7 @@ export function partingsOf(
       pairs[end + 1]?.[side === "a" ? "b" : "a"] === null
     )
       end += 1;
-    const row = mine ? one : two;
-    const own = pairs.slice(at, end + 1).flatMap((each) => row[each[side] ?? -1] ?? []);
-    const before = pairs.slice(0, at).findLast((each) => each[side === "a" ? "b" : "a"] !== null);
-    const beforeIn = before && (mine ? two[before.b ?? -1] : one[before.a ?? -1]);
-    partings.push(more(own, beforeIn, mine ? "first" : "second"));
+    partings.push(more({ one, two, pairs }, at, end, side));
     at = end;
   }
   const told = [...byWords.entries()].map(
@@ -188,7 +219,7 @@ export const partingsInWords = ({
   readonly partsAt: string | null;
 }): string =>
   partings.length <= MOST_TOLD
-    ? inWords(partings.map(({ words }) => words))
+    ? partings.map(({ words }) => words).join("; ")
     : `${partings.length} places${partsAt === null ? "" : `, first at ${partsAt}`}`;
 
 /**

@@ -1,6 +1,5 @@
 import { type Figure, type Role, writtenRoles } from "../notation/index.ts";
-import { TICKS_PER_BEAT, ticksToBeats } from "../time/index.ts";
-import { counted } from "../words/index.ts";
+import { beatsToTicks, spokenFraction, TICKS_PER_BEAT, ticksToBeats } from "../time/index.ts";
 import { type Moment, momentsOf } from "./moment.ts";
 import { type KnownFigure, knownStretches, materialOf, newMaterial } from "./new-material.ts";
 
@@ -65,18 +64,22 @@ export function toLearn(figure: Figure, known: readonly KnownFigure[]): ToLearn 
   };
 }
 
+const said = (beats: number): string => spokenFraction(beatsToTicks(beats), TICKS_PER_BEAT);
+/** `1½ beats`, `1 beat`. */
+const beatsInWords = (beats: number): string => `${said(beats)} ${beats === 1 ? "beat" : "beats"}`;
+
 /**
  * What is to be learned, in words, the most first.
  * @example
  * toLearnInWords(toLearn(BASIC, [])) // "all 8 beats are new steps"
  */
 export function toLearnInWords({ beats, steps, rhythm, orders, count }: ToLearn): string {
-  if (steps === beats) return `all ${counted(beats, "beat")} are new steps`;
+  if (steps === beats) return `all ${beatsInWords(beats)} are new steps`;
   const parts = [
-    ...(steps > 0 ? [`${steps} of ${counted(beats, "beat")} new steps`] : []),
-    ...(rhythm > 0 ? [`${counted(rhythm, "beat")} of known steps on a new rhythm`] : []),
+    ...(steps > 0 ? [`new steps on ${said(steps)} of ${beatsInWords(beats)}`] : []),
+    ...(rhythm > 0 ? [`known steps on a new rhythm, ${beatsInWords(rhythm)}`] : []),
     ...(orders > 0 ? [steps + rhythm > 0 ? "a new order" : "known steps in a new order"] : []),
-    ...(count ? [`a new count: ${counted(beats, "beat")}`] : []),
+    ...(count ? [`a new count: ${beatsInWords(beats)}`] : []),
   ];
   if (parts.length === 0) return "nothing, all of it is danced elsewhere in this order";
   const [first, ...more] = parts;
@@ -89,7 +92,7 @@ export function toLearnInWords({ beats, steps, rhythm, orders, count }: ToLearn)
  * toLearnShort(toLearn(BASIC, [{ id: "basic", figure: BASIC }])) // "nothing new"
  */
 export function toLearnShort({ beats, steps, rhythm, orders, count }: ToLearn): string {
-  if (steps > 0) return `${steps} of ${counted(beats, "beat")} new`;
+  if (steps > 0) return `${said(steps)} of ${beatsInWords(beats)} new`;
   const layers = [rhythm > 0 ? "new rhythm" : "", orders > 0 ? "new order" : "", count ? "new count" : ""];
   return layers.filter(Boolean).join(", ") || "nothing new";
 }

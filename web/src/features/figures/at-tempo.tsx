@@ -66,7 +66,7 @@ function Variants({ record, dance, library }: VariantsProps) {
   const others = family.filter(({ id }) => id !== record.id);
   return (
     <>
-      <TempoStrip dance={dance} ranges={ranges} own={record.tier} isNamed={others.length > 0} />
+      <TempoStrip dance={dance} ranges={ranges} own={record.tier} variants={variants} />
       {others.length > 0 ? (
         <Text fontSize="sm" mt="2">
           Other footwork for it:{" "}

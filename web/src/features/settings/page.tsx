@@ -91,12 +91,12 @@ function SettingsForm({ now }: { now: Settings }) {
             </Stack>
           </Panel>
           <WritingPanel form={form} />
+          <TempoPanel form={form} />
           <DirectorsShowMore />
           <BackupPanel />
         </Stack>
         <Stack gap="4">
           <ChecksPanel form={form} />
-          <TempoPanel form={form} />
           <Panel>
             <PanelTitle>Our words in recaps</PanelTitle>
             <Stack gap="4">

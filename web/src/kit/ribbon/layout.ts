@@ -175,7 +175,9 @@ export function ribbonLayout(
                   ...band({ from: step.onset, to: Math.min(stepEnd(steps, index, figure.length), end) }),
                   step,
                   weight: isWeightAction(step.action),
-                  turn: step.turn ? `${step.turn.first ? "‹" : ""}${spokenFraction(step.turn.degrees, 360)}` : "",
+                  turn: step.turn
+                    ? `${step.turn.first ? "‹" : ""}${spokenFraction(step.turn.degrees, 360)}`
+                    : "",
                   rhythm: rhythmOf(steps, step, figure.length, timing),
                 },
               ]
