@@ -59,7 +59,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
       "steps.ts",
       "use-likeness.ts",
     ],
-    history: ["form-history.tsx", "history-button.tsx", "since.tsx"],
+    history: ["form-history.tsx", "history-button.tsx", "record-dialog.tsx", "since.tsx"],
     lessons: [
       "finish.tsx",
       "lesson-gate.tsx",
@@ -77,7 +77,7 @@ const FACES: Readonly<Record<string, Readonly<Record<string, readonly string[]>>
     proposals: ["panel.tsx", "propose-plan.tsx", "use-send.ts", "why-field.tsx", "writing-bar.tsx"],
     practice: ["practice-button.tsx"],
     recaps: ["document.tsx", "live-figure.tsx"],
-    sections: ["form.tsx", "here.ts", "own-class.tsx", "section-gate.tsx"],
+    sections: ["form.tsx", "here.ts", "own-class.tsx", "section-gate.tsx", "when-fields.tsx"],
     sequences: [
       "as-items.ts",
       "drawn-sequence.tsx",

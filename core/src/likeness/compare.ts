@@ -37,7 +37,7 @@ export interface Comparison extends RowComparison {
   /** All in which the two differ, each with its counts in the first figure. */
   readonly partings: readonly Parting[];
   /**
-   * All in which look-alikes differ, in words that go on from "they differ only in", such as `the follower's turn on 3`
+   * All in which look-alikes differ, in words that go on behind: they differ only in, such as `the follower's turn on 3`
    * or `2 beats more in the second, after 4 (back, replace)`; null for others.
    */
   readonly decides: string | null;

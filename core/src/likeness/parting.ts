@@ -15,7 +15,7 @@ export interface Parting {
   readonly kinds: readonly PartingKind[];
   /** Whose part it is; nobody's where it is everybody's, or neither's as with the rhythm. */
   readonly who: readonly Role[];
-  /** In words that go on from "they differ only in": `the follower's turn on 3 and 4`. */
+  /** In words that go on behind: they differ only in: `the follower's turn on 3 and 4`. */
   readonly words: string;
 }
 
@@ -207,7 +207,7 @@ export function partingsOf(
 const MOST_TOLD = 3;
 
 /**
- * All that differs between two figures, as it goes on from "they differ in"; where it is much, on which counts.
+ * All that differs between two figures, as it goes on behind: they differ in; where it is much, on which counts.
  * @example
  * partingsInWords(compareFigures(BASIC, BASIC)) // ""
  */

@@ -1,13 +1,6 @@
 import { dancedWords, directionAt, phraseAt } from "./lexicon.ts";
-import { isCount } from "./read-count.ts";
-import {
-  compoundAt,
-  itemPhraseAt,
-  readElementEnd,
-  takeDirection,
-  takeFoot,
-  type What,
-} from "./read-element.ts";
+import { readActionEnd, readStepWord, type Standing } from "./read-action.ts";
+import { compoundAt, itemPhraseAt, readElementEnd, takeFoot, type What } from "./read-element.ts";
 import {
   type Cursor,
   type Extras,
@@ -32,9 +25,7 @@ import {
   type Direction,
   isDirection,
   MODIFIERS,
-  mayHaveFoot,
   ROLES,
-  takesDirection,
 } from "./words.ts";
 
 /** One thing that is danced, before it is known on which foot. */
@@ -50,72 +41,11 @@ export type Item = {
   | { readonly kind: "change" }
 );
 
-/** How an action stands in its row: with a count or a foot before it; first, or behind `then`. */
-interface Standing {
-  readonly isMarked: boolean;
-  readonly isApart: boolean;
-}
-
-/**
- * A direction behind an action without weight. In a row of bare words, `side touch side touch`, each is an action of
- * its own; only a foot or a count before, or the end of the line behind, makes it where the foot goes.
- */
-function readDirection(
-  cursor: Cursor,
-  { isMarked, isApart }: Standing,
-  context: ItemContext,
-): Direction | undefined {
-  const found = directionAt(cursor.tokens, cursor.at);
-  if (!found) return undefined;
-  const next = { tokens: cursor.tokens, at: cursor.at + found.used };
-  const token = next.tokens[next.at];
-  if (!isMarked && token && !isCount(token) && modifierAt(next, context) === null) return undefined;
-  // Among others in a row, it may be a step of its own as well: `heel together heel together`.
-  if (!isMarked && !token && !isApart) {
-    const action = cursor.tokens[cursor.at - 1] as Token;
-    const to = cursor.tokens[next.at - 1] as Token;
-    context.doubt(action, to, [
-      `${action.value} ${found.direction},`,
-      `${action.value}, ${found.direction},`,
-    ]);
-  }
-  cursor.at = next.at;
-  return found.direction;
-}
-
 /** What could stand where something is danced. */
 const itemWords = (elements: readonly Element[]): string =>
   `an action such as forward, back, side, close, place or tap${
     elements[0] ? `, or an element such as ${elements[0].name}` : ""
   }`;
-
-/** `step right` is a step to the right; `step` alone stays in place, `step back` goes back. */
-function readStepWord(cursor: Cursor, foot: Foot | undefined): Action {
-  const direction = takeDirection(cursor);
-  const token = cursor.tokens[cursor.at];
-  const isSide = !foot && token?.kind === "word" && /^(left|right)$/i.test(token.value);
-  return direction ?? (isSide ? "side" : "place");
-}
-
-/** The direction and the foot that stand behind an action, in either order. */
-function readActionEnd(
-  cursor: Cursor,
-  action: Action,
-  before: Foot | undefined,
-  { isMarked, isApart }: Standing,
-  context: ItemContext,
-): What {
-  const takes = takesDirection(action);
-  const first = takes
-    ? readDirection(cursor, { isMarked: isMarked || before !== undefined, isApart }, context)
-    : undefined;
-  const foot = before ?? (mayHaveFoot(action) ? takeFoot(cursor) : undefined);
-  return {
-    foot,
-    direction:
-      first ?? (takes && foot ? readDirection(cursor, { isMarked: true, isApart }, context) : undefined),
-  };
-}
 
 /** Blames what stands where an action should, once, with the nearest word that would do. */
 function reportNoItem(cursor: Cursor, foot: Foot | undefined, isFirst: boolean, context: ItemContext): null {
