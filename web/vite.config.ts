@@ -5,6 +5,19 @@ import { buildFiles } from "./build-files.ts";
 import { packed } from "./packed.ts";
 import { studioAhead } from "./studio-ahead.ts";
 
+/** A chunk is named by the feature it comes from, so that a page in a report of the network is known by sight. */
+function chunkName({ name, facadeModuleId, moduleIds }: ChunkOfOutput): string {
+  const from = facadeModuleId ?? moduleIds.at(-1) ?? "";
+  const feature = /\/features\/([^/]+)\//.exec(from)?.[1];
+  return `assets/${feature && feature !== name ? `${feature}.` : ""}[name]-[hash].js`;
+}
+
+interface ChunkOfOutput {
+  readonly name: string;
+  readonly facadeModuleId?: string | null | undefined;
+  readonly moduleIds: readonly string[];
+}
+
 export default defineConfig({
   plugins: [react(), baseSheet(), studioAhead(), buildFiles(), packed()],
   server: { host: "127.0.0.1", proxy: { "/api": process.env.API_ADDRESS ?? "http://127.0.0.1:4317" } },
@@ -25,6 +38,7 @@ export default defineConfig({
             { name: "first", tags: ["$initial"], test: (id) => !/workbox|offline\.worker/.test(id) },
           ],
         },
+        chunkFileNames: chunkName,
         entryFileNames: ({ name }) => (name === "offline" ? "offline.js" : "assets/[name]-[hash].js"),
       },
     },

@@ -139,7 +139,7 @@ it("the keys are laid over a studio in which something names what is not there",
       );
     await say(`alter table plan_figures drop constraint plan_figures_position;
       drop function room_of_section() cascade; drop function sections_of_room() cascade;
-      alter table sections drop column room_id; alter table studio drop column tempo_limits; delete from migrations where name >= '0037'`);
+      alter table sections drop column room_id; delete from migrations where name >= '0037' and name < '0042'`);
     const { section, level } = await openCourse(old);
     await say(`insert into rooms (name) values ('hall');
       update plan_figures set position = 3 where plan_id = '${level.planId}';

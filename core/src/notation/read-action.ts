@@ -7,7 +7,7 @@ import type { Foot } from "./types.ts";
 import { type Action, type Direction, mayHaveFoot, takesDirection } from "./words.ts";
 
 /** How an action stands in its row: with a count or a foot before it; first, or behind `then`. */
-export interface Standing {
+export interface ActionStanding {
   readonly isMarked: boolean;
   readonly isApart: boolean;
 }
@@ -18,7 +18,7 @@ export interface Standing {
  */
 function readDirection(
   cursor: Cursor,
-  { isMarked, isApart }: Standing,
+  { isMarked, isApart }: ActionStanding,
   context: ItemContext,
 ): Direction | undefined {
   const found = directionAt(cursor.tokens, cursor.at);
@@ -52,7 +52,7 @@ export function readActionEnd(
   cursor: Cursor,
   action: Action,
   before: Foot | undefined,
-  { isMarked, isApart }: Standing,
+  { isMarked, isApart }: ActionStanding,
   context: ItemContext,
 ): What {
   const takes = takesDirection(action);

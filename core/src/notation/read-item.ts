@@ -1,5 +1,5 @@
 import { dancedWords, directionAt, phraseAt } from "./lexicon.ts";
-import { readActionEnd, readStepWord, type Standing } from "./read-action.ts";
+import { type ActionStanding, readActionEnd, readStepWord } from "./read-action.ts";
 import { compoundAt, itemPhraseAt, readElementEnd, takeFoot, type What } from "./read-element.ts";
 import {
   type Cursor,
@@ -208,7 +208,7 @@ function readItemAnew(
   const at = cursor.tokens[cursor.at] ?? behind(last(cursor));
   const extras: Extras = {};
   const isApart = isFirst || isJoiner(cursor.tokens[cursor.at - 1]);
-  const standing: Standing = { isMarked: isCounted && isFirst, isApart };
+  const standing: ActionStanding = { isMarked: isCounted && isFirst, isApart };
   const size = sizeBefore(cursor, context);
   if (size) extras.size = size;
   const before = takeFoot(cursor);
