@@ -45,7 +45,6 @@ const COST = {
   length: 8,
   way: 1,
   onsets: 8,
-  again: 45,
   rare: 5,
 } as const;
 

@@ -2,7 +2,7 @@ import { type Element, elementKey, type Reading } from "../notation/index.ts";
 import type { Dance } from "../time/index.ts";
 import { compileWays, readElement } from "./compile.ts";
 import { COMPOUNDS } from "./compounds.ts";
-import { SHIPPED, SHIPPED_ALONE, SHIPPED_PARTNERS } from "./shipped.ts";
+import { ONLY_READ, ONLY_READ_ALONE, ONLY_READ_BY_PARTNERS, SHIPPED } from "./shipped.ts";
 
 /** What of a dance the reading of its figures takes. */
 export type NotatedDance = Pick<
@@ -13,12 +13,6 @@ export type NotatedDance = Pick<
 const NONE: readonly Element[] = [];
 /** Among partners a shuffle is a triple step. */
 const DANCED_ALONE: ReadonlySet<string> = new Set(["shuffle", "chassé"]);
-/** Names that one dance or another has for what a plainer name says as well. */
-const NAMES_APART: ReadonlySet<string> = new Set(
-  "syncopated grapevine,step ball change,mambo,side mambo,polka,gallop,pony,change step,heel toe,ball flat,suzy q,boogie walk,rumba walk,two-step,country two-step,basic on one,basic on two,basic on three,lindy,lindy circle,parada,sacada,gancho,barrida,boleo,heel fan,heel split,cruzada,pas de bourrée,walk around,giro,rumba box,wizard step,vaudeville,heel turn,forward ocho,back ocho".split(
-    ",",
-  ),
-);
 const MOST_KEPT = 32;
 const kept = new Map<string, readonly Element[]>();
 
@@ -39,13 +33,14 @@ export function elementSet(dance: NotatedDance): readonly Element[] {
     return faults.length === 0 ? [element] : [];
   });
   const replaced = new Set(own.map(({ name }) => elementKey(name)));
-  const shipped = [...SHIPPED, ...(alone ? SHIPPED_ALONE : SHIPPED_PARTNERS), ...COMPOUNDS].map(
-    (entry): Element => {
-      const element = compileWays(entry, reading);
-      if (NAMES_APART.has(element.name)) return { ...element, said: "never" };
-      return !alone && DANCED_ALONE.has(element.name) ? { ...element, said: "rarely" } : element;
-    },
+  const said = [...SHIPPED, ...COMPOUNDS].map((entry): Element => {
+    const element = compileWays(entry, reading);
+    return !alone && DANCED_ALONE.has(element.name) ? { ...element, said: "rarely" } : element;
+  });
+  const onlyRead = [...ONLY_READ, ...(alone ? ONLY_READ_ALONE : ONLY_READ_BY_PARTNERS)].map(
+    (entry): Element => ({ ...compileWays(entry, reading), said: "never" }),
   );
+  const shipped = [...said, ...onlyRead];
   const set = [...own, ...shipped.filter(({ name }) => !replaced.has(elementKey(name)))];
   const [oldest] = kept.keys();
   if (kept.size >= MOST_KEPT && oldest !== undefined) kept.delete(oldest);

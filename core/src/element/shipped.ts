@@ -164,6 +164,10 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["side step", [], "1 L side"],
   ["replace step", [], "1 L replace"],
   ["pause", [], "1 hold"],
+];
+
+/** Names that one dance or another has for what plainer names say as well: they are read, and no figure is called so. */
+export const ONLY_READ: typeof SHIPPED = [
   // Boxes and basics that are named by where they break.
   ["rumba box", ["slow box"], "1 L side; 2 R close; 3 L forward; 5 R side; 6 L close; 7 R back; beats 8"],
   [
@@ -240,15 +244,15 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["barrida", [], "1 L drag side"],
 ];
 
-/** What a school of dancing alone means by a name, where partners mean something else. */
-export const SHIPPED_ALONE: typeof SHIPPED = [
+/** What those who dance alone mean by a name, where partners mean something else; only read as well. */
+export const ONLY_READ_ALONE: typeof SHIPPED = [
   ["mambo", ["mambo step", "mambo forward", "forward mambo"], "1 L go forward; & R replace; 2 L close"],
   ["side mambo", ["mambo side"], "1 L side; & R replace; 2 L close"],
   ["lindy", ["lindy step"], "1 L side; & R close; 2 L side; 3 R back; 4 L replace"],
 ];
 
-/** What partners mean by a name that means something else to those who dance alone. */
-export const SHIPPED_PARTNERS: typeof SHIPPED = [
+/** What partners mean by a name that means something else to those who dance alone; only read as well. */
+export const ONLY_READ_BY_PARTNERS: typeof SHIPPED = [
   ["mambo", ["mambo step", "mambo forward", "forward mambo"], "1 L go forward; 2 R replace; 3 L close"],
   ["side mambo", ["mambo side"], "1 L side; 2 R replace; 3 L close"],
   [

@@ -12,11 +12,11 @@ import {
   fastestFor,
   gcd,
   hardestOf,
+  limitsOf,
   type Pace,
   type PhraseFit,
   paceOf,
   phraseFit,
-  TEMPO_LIMITS,
   TICKS_PER_BEAT,
   TIERS,
   type Ticks,
@@ -200,8 +200,7 @@ export function figureFacts(figure: Figure, dance: Dance): FigureFacts {
   // A follower by this rule is the opposite, whatever the leader dances.
   const byRule = figure.followerBy === "opposite" && figure.steps.follower === undefined;
   const pace = hardestOf(roles.map((role) => role.pace));
-  const limits = dance.tempoLimits ?? TEMPO_LIMITS;
-  const fastest = (tier: Tier) => fastestFor(pace, limits[tier], dance.swung);
+  const fastest = (tier: Tier) => fastestFor(pace, limitsOf(dance)[tier], dance.swung);
   return {
     beats,
     roles,

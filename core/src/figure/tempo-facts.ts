@@ -5,10 +5,9 @@ import {
   barsPerMinute,
   type Dance,
   fastestFor,
-  type LimitsByTier,
+  limitsOf,
   type Pace,
   passedLimit,
-  TEMPO_LIMITS,
   type TempoLimits,
   type Tier,
   tiersFor,
@@ -24,11 +23,9 @@ export interface TempoFacts {
   readonly asked: Asked;
   /** The tiers whose dancers manage that without rushing. */
   readonly comfortableFor: readonly Tier[];
-  /** What the slowest tier that does not manage it would pass first; null where all of them manage it. */
+  /** What the most advanced tier that does not manage it would pass first; null where all of them manage it. */
   readonly limit: { readonly tier: Tier; readonly by: keyof TempoLimits } | null;
 }
-
-const limitsOf = ({ tempoLimits }: Dance): LimitsByTier => tempoLimits ?? TEMPO_LIMITS;
 
 /**
  * A figure at a tempo; null when it is danced in one's own time.

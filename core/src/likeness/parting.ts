@@ -1,5 +1,5 @@
 import { ROLES, type Role } from "../notation/index.ts";
-import { spokenCount, spokenFraction, TICKS_PER_BEAT, type Ticks, ticksToBeats } from "../time/index.ts";
+import { beatsInWords, spokenCount, TICKS_PER_BEAT, type Ticks, ticksToBeats } from "../time/index.ts";
 import { counted, inWords } from "../words/index.ts";
 import type { Pair } from "./align.ts";
 import { type FootMove, type Moment, sameFoot, sameHold } from "./moment.ts";
@@ -101,8 +101,6 @@ function offsetAt({ one, two }: Rows, pair: Pair | undefined, atEnd: boolean): T
 }
 
 const isMet = ({ a, b }: Pair): boolean => a !== null && b !== null;
-const beatsInWords = (beats: number): string =>
-  `${spokenFraction(Math.round(beats * TICKS_PER_BEAT), TICKS_PER_BEAT)} ${beats <= 1 ? "beat" : "beats"}`;
 
 /**
  * What one figure has and the other has not: `2 beats more in the second, after 4 (back, replace)`; where it takes no
@@ -136,24 +134,17 @@ function more(rows: Rows, from: number, to: number, side: "a" | "b"): Parting {
   };
 }
 
-const NAMES: Readonly<Record<Exclude<PartingKind, "length" | "side">, string>> = {
-  turn: "turn",
-  direction: "direction",
-  hold: "hold",
-  rhythm: "rhythm",
-  foot: "foot",
-  steps: "steps",
-};
+/** Kinds that are nobody's own, and those that are told in words of their own. */
+const OF_BOTH = ["rhythm", "hold"] as const;
+const NOT_NAMED: ReadonlySet<PartingKind> = new Set([...OF_BOTH, "length", "side"]);
 
 /** `the follower's turn`, `the direction and turn`, `the steps and the hold`. */
 function named({ kinds, who }: Found): string {
   const whose = who.length > 0 ? `the ${inWords(who.map((role) => `${role}'s`))}` : "the";
-  const own = kinds.flatMap((kind) =>
-    kind === "length" || kind === "side" || kind === "hold" || kind === "rhythm" ? [] : [NAMES[kind]],
-  );
+  const own = kinds.filter((kind) => !NOT_NAMED.has(kind));
   return inWords([
     ...(own.length > 0 ? [`${whose} ${inWords(own)}`] : []),
-    ...(["rhythm", "hold"] as const).flatMap((kind) => (kinds.includes(kind) ? [`the ${NAMES[kind]}`] : [])),
+    ...OF_BOTH.filter((kind) => kinds.includes(kind)).map((kind) => `the ${kind}`),
   ]);
 }
 

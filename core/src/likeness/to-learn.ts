@@ -1,7 +1,7 @@
 import { type Figure, type Role, writtenRoles } from "../notation/index.ts";
-import { beatsToTicks, spokenFraction, TICKS_PER_BEAT, ticksToBeats } from "../time/index.ts";
+import { beatsInWords, beatsToTicks, spokenFraction, TICKS_PER_BEAT, ticksToBeats } from "../time/index.ts";
 import { type Moment, momentsOf } from "./moment.ts";
-import { type KnownFigure, knownStretches, materialOf, newMaterial } from "./new-material.ts";
+import { type KnownFigure, knownStretches, materialOf } from "./new-material.ts";
 
 /**
  * What of a figure is to be learned, layer by layer, by whom it is most for: steps that nothing known holds, known steps
@@ -47,14 +47,9 @@ export function toLearn(figure: Figure, known: readonly KnownFigure[]): ToLearn 
   const roles = writtenRoles(figure).map((role) => ofRole(figure, role, known));
   const most = (of: (one: (typeof roles)[number]) => number) => Math.max(0, ...roles.map(of));
   const count = !figure.free && !known.some((one) => one.figure.length === figure.length);
-  const { newBeats } = newMaterial(figure, known);
   return {
     beats,
-    // What both learn on the same beat is there once, what each learns on another twice.
-    steps: Math.min(
-      newBeats,
-      most(({ steps }) => steps),
-    ),
+    steps: most(({ steps }) => steps),
     rhythm: most(({ rhythm }) => rhythm),
     orders: most(({ orders }) => orders),
     count,
@@ -65,8 +60,6 @@ export function toLearn(figure: Figure, known: readonly KnownFigure[]): ToLearn 
 }
 
 const said = (beats: number): string => spokenFraction(beatsToTicks(beats), TICKS_PER_BEAT);
-/** `1½ beats`, `1 beat`. */
-const beatsInWords = (beats: number): string => `${said(beats)} ${beats === 1 ? "beat" : "beats"}`;
 
 /**
  * What is to be learned, in words, the most first.
@@ -82,8 +75,7 @@ export function toLearnInWords({ beats, steps, rhythm, orders, count }: ToLearn)
     ...(count ? [`a new count: ${beatsInWords(beats)}`] : []),
   ];
   if (parts.length === 0) return "nothing, all of it is danced elsewhere in this order";
-  const [first, ...more] = parts;
-  return more.length === 0 ? (first as string) : `${parts.slice(0, -1).join(", ")}, and ${parts.at(-1)}`;
+  return parts.length === 1 ? parts.join() : `${parts.slice(0, -1).join(", ")}, and ${parts.at(-1)}`;
 }
 
 /**

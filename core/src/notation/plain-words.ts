@@ -13,7 +13,7 @@ interface PlainContext {
 
 /** Words that only carry a sentence: `step back on the left`, `bring the feet together`. */
 const CARRIERS: ReadonlySet<string> = new Set(
-  "the your his her their on onto to with of while as you we do take make bring put place's".split(" "),
+  "the your his her their on onto to with of while as you we do take make bring put".split(" "),
 );
 /** Behind these, `a` is no count. */
 const BEFORE_A: ReadonlySet<string> = new Set(["with", "do", "take", "make", "and", "then"]);
@@ -153,6 +153,127 @@ function manySteps(tokens: readonly Token[], at: number) {
   return { many, direction: found.direction, end: at + 2 + to + found.used };
 }
 
+/** A row being made plain: its words, where one is in them, and what was taken over so far. */
+interface Row {
+  readonly all: readonly Token[];
+  readonly from: number;
+  at: number;
+  readonly out: Token[];
+}
+
+/** Takes what stands at a place, where it is what it looks for. */
+type Taker = (row: Row, context: PlainContext) => boolean;
+
+const lastWord = ({ out }: Row): string => wordAt(out, out.length - 1);
+
+const takeManySteps: Taker = (row) => {
+  const { all, at, out } = row;
+  const many = manySteps(all, at);
+  if (!many) return false;
+  const [token, last] = [all[at] as Token, all[many.end - 1] as Token];
+  const isWalked = /^walks?$/.test(lastWord(row)) && many.direction === "forward";
+  if (!isWalked) out.push(saying(token, many.direction));
+  out.push(saying(last, `x${many.many}`));
+  row.at = many.end;
+  return true;
+};
+
+const takeBesideOther: Taker = (row, { doubt }) => {
+  const { all, at, out } = row;
+  const beside = besideOther(all, at);
+  if (!beside) return false;
+  const [token, last] = [all[at] as Token, all[beside.end] as Token];
+  const { direction, isFirm } = beside;
+  const verb = lastWord(row);
+  if (/^(?:cross|step|put|set)$/.test(verb)) {
+    const step = out.pop() as Token;
+    const other = OTHER[footWord(token) ?? ""];
+    if (!isFirm)
+      doubt(step, last, [`${footWord(token)} ${direction},`, `${fullWord(step)}, ${direction} ${other},`]);
+  }
+  const isSaid = /^(?:close|together|bring)$/.test(verb);
+  out.push(token, ...(isSaid ? [] : [saying(all[beside.begin] as Token, direction, last)]));
+  row.at = beside.end + 1;
+  return true;
+};
+
+/** A name of several words is never taken apart. */
+const takeName: Taker = (row, { elements }) => {
+  const used = phraseAt(row.all, row.at, elements)?.used ?? 0;
+  if (used < 2) return false;
+  row.out.push(...row.all.slice(row.at, row.at + used));
+  row.at += used;
+  return true;
+};
+
+const takeFeet: Taker = (row, context) => {
+  const feet = feetAt(row.all, row.at);
+  if (feet.length < 2) return false;
+  saidFeet(row.out, row.from, feet, context);
+  row.at += feet.length;
+  return true;
+};
+
+/** The way of a turn is said with words that carry elsewhere: `over the left shoulder`. */
+const takeSense: Taker = (row) => {
+  const { all, at, out } = row;
+  const used = senseAt(all, at)?.used ?? 0;
+  const isTurned = /^(?:turn|tn$)/.test(lastWord(row)) || saysTurn(all, at - 1);
+  if (used < 2 || !(isTurned || wordAt(all, at + used - 1) === "shoulder")) return false;
+  out.push(...all.slice(at, at + used));
+  row.at += used;
+  return true;
+};
+
+/** Whether a word at a place only carries the sentence. */
+function carries({ all, at, out }: Row, word: string): boolean {
+  const next = wordAt(all, at + 1);
+  if (word === "a" || word === "an")
+    return at > 0 && (BEFORE_A.has(wordAt(all, at - 1)) || saysTurn(all, at + 1) || SIZES.has(next));
+  if (word === "toe") return footWord(out.at(-1)) !== undefined && WITH_TOE.has(wordAt(out, out.length - 2));
+  const sounds = SOUNDS.test(/^an?$/.test(next) ? wordAt(all, at + 2) : next);
+  return CARRIERS.has(word) && !/^\d/.test(next) && !(word === "with" && sounds);
+}
+
+const takeCarrier: Taker = (row, { elements }) => {
+  const word = wordAt(row.all, row.at);
+  // `toe` is a touch by itself; what else is danced never only carries.
+  if (word !== "toe" && phraseAt(row.all, row.at, elements)) return false;
+  if (row.all.length < 2 || !carries(row, word)) return false;
+  row.at += 1;
+  return true;
+};
+
+const takeWord: Taker = (row, { elements }) => {
+  const token = row.all[row.at] as Token;
+  const size = phraseAt(row.all, row.at, elements) ? undefined : SIZES.get(wordAt(row.all, row.at));
+  row.out.push(size === undefined ? token : saying(token, size));
+  row.at += 1;
+  return true;
+};
+
+/** What is looked for at each place, in order; the last takes whatever stands there. */
+const TAKERS: readonly Taker[] = [
+  takeManySteps,
+  takeBesideOther,
+  takeName,
+  takeFeet,
+  takeSense,
+  takeCarrier,
+  takeWord,
+];
+
+/** Whether a row holds anything that would be taken otherwise than it stands; most hold nothing. */
+const isWorthIt = (tokens: readonly Token[], from: number): boolean =>
+  tokens.some(
+    (token, at) =>
+      at >= from &&
+      token.kind === "word" &&
+      (isPlain(token.value.toLowerCase()) ||
+        isHyphenedFeet(token.value) ||
+        (footWord(token) !== undefined && footWord(tokens[at + 1]) !== undefined)),
+  );
+
 /**
  * A row of words as it is danced: words that only carry the sentence are left out, a foot beside the other one goes
  * where it is, feet in a row are those of the steps. What names something danced stays as it is.
@@ -162,86 +283,9 @@ export function withoutCarriers(
   from: number,
   context: PlainContext,
 ): readonly Token[] {
-  const hasFeet = tokens.some(
-    (token, at) =>
-      at >= from &&
-      token.kind === "word" &&
-      (isHyphenedFeet(token.value) ||
-        (footWord(token) !== undefined && footWord(tokens[at + 1]) !== undefined)),
-  );
-  if (!hasFeet && !tokens.some((token) => token.kind === "word" && isPlain(token.value.toLowerCase())))
-    return tokens;
-  const { elements, doubt } = context;
+  if (!isWorthIt(tokens, from)) return tokens;
   const all = tokens.flatMap(feetIn);
-  const out: Token[] = all.slice(0, from);
-  for (let at = from; at < all.length; ) {
-    const token = all[at] as Token;
-    const word = token.kind === "word" ? token.value.toLowerCase() : "";
-    const phrase = token.kind === "word" ? phraseAt(all, at, elements) : null;
-    const many = manySteps(all, at);
-    if (many) {
-      const before = out.at(-1);
-      const walks = before && /^walks?$/.test(before.value.toLowerCase());
-      const last = all[many.end - 1] as Token;
-      if (!walks || many.direction !== "forward") out.push(saying(token, many.direction, token));
-      out.push(saying(last, `x${many.many}`));
-      at = many.end;
-      continue;
-    }
-    const beside = besideOther(all, at);
-    if (beside) {
-      const [before, last] = [out.at(-1), all[beside.end] as Token];
-      const isStep = before?.kind === "word" && /^(?:cross|step|put|set)$/.test(before.value.toLowerCase());
-      const closes = before?.kind === "word" && /^(?:close|together|bring)$/.test(before.value.toLowerCase());
-      const begin = isStep ? (before as Token) : token;
-      const said = `${footWord(token)} ${beside.direction},`;
-      if (!beside.isFirm && isStep)
-        doubt(begin, last, [
-          said,
-          `${fullWord(before as Token)}, ${beside.direction} ${OTHER[footWord(token) ?? ""]},`,
-        ]);
-      if (isStep) out.pop();
-      const placed = saying(all[beside.begin] as Token, beside.direction, last);
-      out.push(token, ...(closes ? [] : [placed]));
-      at = beside.end + 1;
-      continue;
-    }
-    if (phrase && phrase.used > 1) {
-      out.push(...all.slice(at, at + phrase.used));
-      at += phrase.used;
-      continue;
-    }
-    const feet = feetAt(all, at);
-    if (feet.length > 1) {
-      saidFeet(out, from, feet, context);
-      at += feet.length;
-      continue;
-    }
-    // The way of a turn is said with such words: `over the left shoulder`.
-    const sense = senseAt(all, at);
-    const before = out.at(-1);
-    const behindTurn = before?.kind === "word" && (/^turn/.test(fullWord(before)) || saysTurn(all, at - 1));
-    if (sense && sense.used > 1 && (behindTurn || wordAt(all, at + sense.used - 1) === "shoulder")) {
-      out.push(...all.slice(at, at + sense.used));
-      at += sense.used;
-      continue;
-    }
-    const next = wordAt(all, at + 1);
-    const isCarrier =
-      (CARRIERS.has(word) &&
-        !phrase &&
-        !/^\d/.test(next) &&
-        !(word === "with" && SOUNDS.test(next.replace(/^an?$/, wordAt(all, at + 2))))) ||
-      ((word === "a" || word === "an") &&
-        at > 0 &&
-        (BEFORE_A.has(wordAt(all, at - 1)) || saysTurn(all, at + 1) || SIZES.has(next))) ||
-      (word === "toe" && footWord(before) !== undefined && WITH_TOE.has(wordAt(out, out.length - 2)));
-    if (isCarrier && all.length > 1) {
-      at += 1;
-      continue;
-    }
-    out.push(phrase ? token : saying(token, SIZES.get(word) ?? token.value));
-    at += 1;
-  }
-  return out;
+  const row: Row = { all, from, at: from, out: all.slice(0, from) };
+  while (row.at < all.length) TAKERS.some((take) => take(row, context));
+  return row.out;
 }

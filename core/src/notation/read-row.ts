@@ -121,8 +121,6 @@ function rhythmBehind(row: RoleRow, cursor: Cursor, context: RowContext): Counte
   return onset === null ? null : { at, onset };
 }
 
-const isAlone = ({ placed }: RoleRow, begun: number): boolean => placed.length === begun;
-
 /** Goes on behind a word that cannot be read: at the next count. */
 function skipToCount(cursor: Cursor): void {
   cursor.at += 1;
@@ -217,7 +215,7 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     endSpelling(row, context);
     // Where its count cannot be read, it is not known when it is danced.
     if (waiting.length === 0 && lost) continue;
-    only = isFirst || isAlone(row, begun) ? item : null;
+    only = row.placed.length === begun ? item : null;
     placeTimes(row, item, waiting, times);
     const place = row.placed.at(-1);
     if (times === 1 && !context.composed && item.kind === "element" && canBeSpelled(item.element))

@@ -1,5 +1,5 @@
 import type { Hold } from "../hold/index.ts";
-import type { LimitsByTier } from "./tempo-limits.ts";
+import { type LimitsByTier, TEMPO_LIMITS } from "./tempo-limits.ts";
 
 /** An element as a studio writes it for one of its dances. */
 export interface OwnElement {
@@ -34,3 +34,11 @@ export interface Dance {
   /** What dancers of the studio manage at a tempo, where it states it; otherwise `TEMPO_LIMITS`. */
   readonly tempoLimits?: LimitsByTier | undefined;
 }
+
+/**
+ * What the studio's dancers manage at a tempo: as it states it, or what ships.
+ * @example
+ * limitsOf(DANCE)[1].changes // 3.6
+ */
+export const limitsOf = ({ tempoLimits }: Pick<Dance, "tempoLimits">): LimitsByTier =>
+  tempoLimits ?? TEMPO_LIMITS;

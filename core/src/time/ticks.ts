@@ -88,3 +88,11 @@ export function gcd(a: number, b: number): number {
   while (y !== 0) [x, y] = [y, x % y];
   return x;
 }
+
+/**
+ * So many beats as they are said.
+ * @example
+ * beatsInWords(1.5) // "1½ beats"
+ */
+export const beatsInWords = (beats: number): string =>
+  `${spokenFraction(beatsToTicks(beats), TICKS_PER_BEAT)} ${beats <= 1 ? "beat" : "beats"}`;

@@ -5,10 +5,10 @@ import type { Figure } from "@map-step/core/notation";
 import {
   barsPerMinute,
   type LimitsByTier,
+  limitsOf,
   minutesAndSeconds,
   readMinutesAndSeconds,
   songFit,
-  TEMPO_LIMITS,
   TIER_NAMES,
   TIERS,
   type Tier,
@@ -103,7 +103,7 @@ export function AtTempo({ record, figure, dance, library, bpm }: Props) {
             {facts.seconds.toFixed(1)} s.
           </Text>
           <Text className="numbers" mb="3">
-            {askedText(facts, dance.tempoLimits ?? TEMPO_LIMITS)}
+            {askedText(facts, limitsOf(dance))}
           </Text>
           <Flex gap="3" align="flex-end" className="no-print">
             <Box w="6rem" flexShrink="0">

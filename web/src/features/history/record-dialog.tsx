@@ -6,7 +6,7 @@ import { Modal } from "../../kit/dialog.tsx";
 import { FormNotes } from "../../kit/form-notes.tsx";
 import { FormHistory } from "./form-history.tsx";
 
-interface Record<V extends FieldValues, O> {
+interface RecordForm<V extends FieldValues, O> {
   readonly form: UseFormReturn<V, unknown, O>;
   readonly isSubmitting: boolean;
   readonly submit: () => void;
@@ -25,11 +25,12 @@ interface Props<S extends z.ZodObject, V extends FieldValues, O> {
   readonly title: string;
   /** What the button that saves says. */
   readonly saves: string;
-  readonly record: Record<V, O>;
+  readonly record: RecordForm<V, O>;
   /** Its history; nothing for a new one. */
   readonly history: History<S, V, O> | null;
-  /** Further buttons, before its history and after it. */
-  readonly first?: ReactNode;
+  /** How it is taken away; nothing for a new one. */
+  readonly removal?: { readonly says?: string; readonly busy?: boolean; readonly remove: () => void } | null;
+  /** Further buttons, behind its history. */
   readonly more?: ReactNode;
   readonly isWide?: boolean;
   readonly onClose: () => void;
@@ -42,7 +43,7 @@ export function RecordDialog<S extends z.ZodObject, V extends FieldValues, O>({
   saves,
   record: { form, isSubmitting, submit, problem, conflict, restored, discard },
   history,
-  first,
+  removal,
   more,
   isWide = false,
   onClose,
@@ -50,7 +51,11 @@ export function RecordDialog<S extends z.ZodObject, V extends FieldValues, O>({
 }: Props<S, V, O>) {
   const foot = (
     <>
-      {first}
+      {removal ? (
+        <Button variant="ghost" disabled={removal.busy === true} onClick={removal.remove}>
+          {removal.says ?? "Remove"}
+        </Button>
+      ) : null}
       {history ? <FormHistory {...history} form={form} /> : null}
       {more}
       <Button loading={isSubmitting} onClick={submit}>

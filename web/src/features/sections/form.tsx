@@ -1,4 +1,4 @@
-import { Button, SimpleGrid, Stack, Text } from "@chakra-ui/react";
+import { SimpleGrid, Stack, Text } from "@chakra-ui/react";
 import {
   api,
   namesOf,
@@ -112,11 +112,6 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
   const firstDate = form.watch("firstDate");
   const daysOff = form.watch("daysOff");
   const dates = datesFrom(firstDate, weeks, daysOff);
-  const removes = section ? (
-    <Button variant="ghost" onClick={() => setRemoving(true)}>
-      Remove …
-    </Button>
-  ) : null;
   return (
     <RecordDialog
       title={section ? `${section.name}: settings` : "New section"}
@@ -125,7 +120,7 @@ export function SectionDialog({ levelId, section, staff, onClose }: Props) {
       history={
         section && { list: "sections", id: section.id, what: section.name, shape: sectionContent, shown }
       }
-      first={removes}
+      removal={section && { says: "Remove …", remove: () => setRemoving(true) }}
       isWide
       onClose={onClose}
     >

@@ -1,4 +1,4 @@
-import { Button, Stack } from "@chakra-ui/react";
+import { Stack } from "@chakra-ui/react";
 import { api, namesOf, ROOM_FIELDS, type Room, roomContent, startOf } from "@map-step/contract";
 import { useApi, useChange } from "../../kit/api.ts";
 import { TextField } from "../../kit/fields.tsx";
@@ -30,22 +30,13 @@ export function RoomDialog({ room, onClose }: { room: Room | null; onClose: () =
     },
   });
   const { form, errors } = record;
-  const removes = room ? (
-    <Button
-      variant="ghost"
-      disabled={busy}
-      onClick={() => remove(room.id, `${room.name} is removed`, onClose)}
-    >
-      Remove
-    </Button>
-  ) : null;
   return (
     <RecordDialog
       title={room ? room.name : "New room"}
       saves="Save the room"
       record={record}
       history={room && { list: "rooms", id: room.id, what: room.name, shape: roomContent, shown: SHOWN }}
-      first={removes}
+      removal={room && { busy, remove: () => remove(room.id, `${room.name} is removed`, onClose) }}
       onClose={onClose}
     >
       <Stack gap="4">

@@ -1,4 +1,4 @@
-import { Button, Input, SimpleGrid, Stack } from "@chakra-ui/react";
+import { Input, SimpleGrid, Stack } from "@chakra-ui/react";
 import { api, type Term, termChange, term as termRecord } from "@map-step/contract";
 import { addDays } from "@map-step/core/time";
 import { Controller } from "react-hook-form";
@@ -63,22 +63,15 @@ export function TermDialog({
     },
   });
   const { form, errors } = record;
-  const removes = term ? (
-    <Button
-      variant="ghost"
-      disabled={busy}
-      onClick={() => remove(term.id, `${term.name} is removed; its sections stay`, onClose)}
-    >
-      Remove
-    </Button>
-  ) : null;
   return (
     <RecordDialog
       title={term ? term.name : "New term"}
       saves="Save the term"
       record={record}
       history={term && { list: "terms", id: term.id, what: term.name, shape: KEPT, shown: SHOWN }}
-      first={removes}
+      removal={
+        term && { busy, remove: () => remove(term.id, `${term.name} is removed; its sections stay`, onClose) }
+      }
       isWide
       onClose={onClose}
     >
