@@ -1,3 +1,4 @@
+import fc from "fast-check";
 import { describe, expect, it } from "vitest";
 import { z } from "zod";
 import { localDate, phrases, words } from "./common.ts";
@@ -174,6 +175,28 @@ it("gives the planner the chosen and the known figures in the order of the libra
   expect(level.placements).toEqual([{ figureId: "b", week: 2 }]);
   expect(level.approach?.id).toBe("whole-first");
   expect(level.teachers).toBeUndefined();
+});
+
+it("gives the planner the pairs that a plan's figures are in, with each other and with what is known, each once", () => {
+  const ids = ["a", "b", "c", "d", "e", "f"];
+  const pairs = fc.uniqueArray(fc.tuple(fc.constantFrom(...ids), fc.constantFrom(...ids)), {
+    selector: ([a, b]) => [a, b].sort().join(),
+  });
+  const some = fc.uniqueArray(fc.constantFrom(...ids));
+  fc.assert(
+    fc.property(pairs, some, some, (both, chosen, known) => {
+      const alike = both
+        .filter(([a, b]) => a !== b)
+        .map(([a, b], at) => ({ a, b, likeness: 1 - at / 100, decides: null }));
+      const plan = { chosen: chosen.map((id) => choose(id)), known, special: [], muted: [], away: [] };
+      const rules = { weeks: 6, approachId: "whole-first" } as Level;
+      const found = toLevelPlan(rules, { ...plan, held: [], notReached: [] }, [], { alike }).alike;
+      const isUsed = (id: string) => chosen.includes(id) || known.includes(id);
+      expect(found).toEqual(
+        alike.filter(({ a, b }) => isUsed(a) && isUsed(b) && (chosen.includes(a) || chosen.includes(b))),
+      );
+    }),
+  );
 });
 
 it("adds up the shares of a studio's own approach", () => {

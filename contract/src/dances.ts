@@ -126,8 +126,20 @@ export const DANCE_FIELDS = {
     start: "",
     text: { mayName: true, searched: true },
   },
-  holds: { label: "Holds", sort: "records", schema: holds, start: USUAL_HOLDS },
-  ownElements: { label: "Elements of our own", sort: "records", schema: ownElements, start: [] },
+  holds: {
+    label: "Holds",
+    sort: "records",
+    schema: holds,
+    start: USUAL_HOLDS,
+    text: { mayName: true, searched: false },
+  },
+  ownElements: {
+    label: "Elements of our own",
+    sort: "records",
+    schema: ownElements,
+    start: [],
+    text: { mayName: true, searched: false },
+  },
 } as const satisfies PlainFields;
 
 /** A dance as it is written: its meter, phrase, slows and quicks, tempi. */

@@ -2,10 +2,10 @@ import { z } from "zod";
 
 /**
  * What a field holds, and so how it is written in a form, told in a difference, and kept in a column: a name, a line
- * that may be empty, a whole number, one that may be missing, a yes or no, a list of small records with names. `own` is
- * what only its form knows.
+ * that may be empty, a whole number, one that may be missing, a yes or no, a day, a list of small records with names.
+ * `own` is what only its form knows.
  */
-export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "records" | "own";
+export type PlainSort = "name" | "line" | "whole" | "maybe" | "tick" | "day" | "records" | "own";
 
 /** What somebody writes freely, beyond the form: from it follow erasing, search, and what a copy begins with. */
 export interface TextFacts {
@@ -26,11 +26,14 @@ interface AnyField {
   readonly goesOn?: true;
 }
 
-/** One field of a thing that the studio keeps. A text says what it may hold. */
+/** Sorts in which somebody writes. */
+type WrittenSort = "name" | "line" | "records";
+
+/** One field of a thing that the studio keeps. What is written says what it may hold. */
 export type PlainField = AnyField &
   (
-    | { readonly sort: "name" | "line"; readonly text: TextFacts }
-    | { readonly sort: Exclude<PlainSort, "name" | "line">; readonly text?: never }
+    | { readonly sort: WrittenSort; readonly text: TextFacts }
+    | { readonly sort: Exclude<PlainSort, WrittenSort>; readonly text?: never }
   );
 /** Fields by their names, in the order of the form. */
 export type PlainFields = Readonly<Record<string, PlainField>>;
@@ -65,8 +68,10 @@ export const namesOf = <F extends PlainFields, S extends PlainSort>(
   );
 
 /** Names of the fields whose text says something: where a dancer may be named, or what is searched. */
-export const textsOf = (fields: PlainFields, fact: keyof TextFacts): readonly string[] =>
-  Object.entries(fields).flatMap(([name, { text }]) => (text?.[fact] ? [name] : []));
+export const textsOf = (
+  fields: Readonly<Record<string, { readonly label: string; readonly text?: TextFacts }>>,
+  fact: keyof TextFacts,
+): readonly string[] => Object.entries(fields).flatMap(([name, { text }]) => (text?.[fact] ? [name] : []));
 
 type GoingOn<F extends PlainFields> = {
   [K in keyof F]: F[K] extends { readonly goesOn: true } ? K : never;

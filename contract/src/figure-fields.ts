@@ -2,6 +2,7 @@ import { FIGURE_KINDS } from "@map-step/core/figure";
 import { TIERS } from "@map-step/core/time";
 import { z } from "zod";
 import { phrases, wholeNumber, words } from "./common.ts";
+import type { TextFacts } from "./fields.ts";
 
 const unlike = <T>(textOf: (entry: T) => string) =>
   [
@@ -48,14 +49,16 @@ export type FieldSort =
   | "lines"
   | "people";
 
-interface Described {
+/** Sorts in which somebody writes. */
+type WrittenSort = "text" | "steps" | "names" | "cues" | "lines";
+
+interface AnyDescribed {
   /** What the interface calls it. */
   readonly label: string;
   /** What stands in it, below its name in the form. */
   readonly help?: string;
   /** What is said where it is empty. */
   readonly none?: string;
-  readonly sort: FieldSort;
   /** What may stand in it. */
   readonly schema: z.ZodType;
   /** What a new figure begins with. */
@@ -65,6 +68,11 @@ interface Described {
   /** Its column of the table of figures; `null` where it is kept in a table of its own. */
   readonly column: string | null;
 }
+type Described = AnyDescribed &
+  (
+    | { readonly sort: WrittenSort; readonly text: TextFacts }
+    | { readonly sort: Exclude<FieldSort, WrittenSort>; readonly text?: never }
+  );
 
 /**
  * Every field of a figure, in the order of files. The form, files, what is asked when two people changed a figure, and
@@ -82,6 +90,7 @@ export const FIGURE_FIELDS = {
   name: {
     label: "Name",
     sort: "text",
+    text: { mayName: true, searched: false },
     schema: words(80).refine(
       (name) => !name.includes('"'),
       "A name has no double quotes, so that steps can name it",
@@ -123,6 +132,7 @@ export const FIGURE_FIELDS = {
   notation: {
     label: "Steps",
     sort: "steps",
+    text: { mayName: true, searched: false },
     schema: z.string().max(20_000, "At most 20,000 characters"),
     start: "",
     file: {
@@ -170,6 +180,7 @@ export const FIGURE_FIELDS = {
   otherNames: {
     label: "Other names",
     sort: "names",
+    text: { mayName: true, searched: true },
     schema: z
       .array(otherName)
       .max(20, "At most 20 names")
@@ -181,6 +192,7 @@ export const FIGURE_FIELDS = {
   cues: {
     label: "Cues",
     sort: "cues",
+    text: { mayName: true, searched: true },
     schema: z
       .array(cue)
       .max(40, "At most 40 entries")
@@ -193,6 +205,7 @@ export const FIGURE_FIELDS = {
     label: "Common slips",
     help: "What usually goes wrong, one a line",
     sort: "lines",
+    text: { mayName: true, searched: false },
     schema: phrases,
     start: [],
     file: { json: "slips", csv: "slips" },
@@ -202,6 +215,7 @@ export const FIGURE_FIELDS = {
     label: "Exercises",
     help: "How it is practised in class, one a line",
     sort: "lines",
+    text: { mayName: true, searched: false },
     schema: phrases,
     start: [],
     file: { json: "exercises", csv: "exercises" },
@@ -211,6 +225,7 @@ export const FIGURE_FIELDS = {
     label: "Cautions",
     help: "What can hurt and how it is avoided, one a line",
     sort: "lines",
+    text: { mayName: true, searched: false },
     schema: phrases,
     start: [],
     file: { json: "cautions", csv: "cautions" },

@@ -97,6 +97,38 @@ export interface PlanSurroundings {
   readonly teachers?: readonly { readonly id: string; readonly name: string }[] | undefined;
 }
 
+/** Pairs by each of their figures, once for all plans of a dance: a large library has a hundred thousand. */
+const pairsOf = new WeakMap<readonly AlikeFigures[], ReadonlyMap<string, readonly AlikeFigures[]>>();
+
+function byFigure(pairs: readonly AlikeFigures[]): ReadonlyMap<string, readonly AlikeFigures[]> {
+  const known = pairsOf.get(pairs);
+  if (known) return known;
+  const found = new Map<string, AlikeFigures[]>();
+  for (const pair of pairs)
+    for (const id of [pair.a, pair.b]) {
+      const own = found.get(id);
+      if (own) own.push(pair);
+      else found.set(id, [pair]);
+    }
+  pairsOf.set(pairs, found);
+  return found;
+}
+
+/** The pairs of what a plan teaches, with each other and with what is known before, most alike first. */
+const pairsAmong = (
+  chosen: ReadonlySet<string>,
+  known: ReadonlySet<string>,
+  pairs: readonly AlikeFigures[],
+): AlikeFigures[] =>
+  [...chosen]
+    .flatMap((id) =>
+      (byFigure(pairs).get(id) ?? []).filter(({ a, b }) => {
+        const other = a === id ? b : a;
+        return chosen.has(other) ? a === id : known.has(other);
+      }),
+    )
+    .sort((one, two) => two.likeness - one.likeness);
+
 /** So many chunks a routine is taught in at most. */
 const MOST_CHUNKS = 4;
 
@@ -175,7 +207,7 @@ export function toLevelPlan(
     away: plan.away,
     held: plan.held,
     notReached: plan.notReached,
-    alike: pairs.filter(({ a, b }) => used.has(a) && used.has(b)),
+    alike: pairsAmong(new Set(chosen.keys()), new Set(plan.known), pairs),
     ...(teachers ? { teachers } : {}),
   };
 }

@@ -47,18 +47,33 @@ const closedDay = z.object({
 /** Most days of a term, and of what is read of a timetable at once. */
 export const MOST_TERM_DAYS = 400;
 
-const termFields = z.object({
-  name: words(80),
-  firstDay: localDate,
-  lastDay: localDate,
-  closed: z
-    .array(closedDay)
-    .max(60, "At most 60 closed days")
-    .refine(
-      (days) => new Set(days.map(({ day }) => day)).size === days.length,
-      "The same day stands here twice",
-    ),
-});
+/** Every field of a term, read by its form, its history and its table. */
+export const TERM_FIELDS = {
+  name: {
+    label: "Name",
+    sort: "name",
+    schema: words(80),
+    start: "",
+    text: { mayName: true, searched: false },
+  },
+  firstDay: { label: "First day", sort: "day", schema: localDate, start: "" },
+  lastDay: { label: "Last day", sort: "day", schema: localDate, start: "" },
+  closed: {
+    label: "Closed days",
+    help: "No class is laid on them when sections go on in this term; classes that fall on one are told",
+    sort: "records",
+    schema: z
+      .array(closedDay)
+      .max(60, "At most 60 closed days")
+      .refine(
+        (days) => new Set(days.map(({ day }) => day)).size === days.length,
+        "The same day stands here twice",
+      ),
+    start: [],
+    text: { mayName: true, searched: false },
+  },
+} as const satisfies PlainFields;
+const termFields = z.object(schemasOf(TERM_FIELDS));
 const DAY_MS = 86_400_000;
 /** A term ends after it begins, and its closed days lie in it. */
 export const inOrder = <T extends z.ZodObject<typeof termFields.shape>>(schema: T) =>

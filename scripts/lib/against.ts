@@ -7,7 +7,7 @@ import { join } from "node:path";
 const wordsOf = (line: string) =>
   line
     .replace(/\(load [^)]*\)\s*$/, "")
-    .replace(/\d+(?:[.,]\d+)*/g, "#")
+    .replace(/\d+(?:[.,]\d+)*/g, " # ")
     .replace(/\s+/g, " ")
     .trim();
 

@@ -14,27 +14,33 @@ const TOGETHER = 1e-12;
 /**
  * Sets two rows of moments against each other in order so that the sum of likeness is as large as can be
  * (global alignment by dynamic programming after Needleman and Wunsch, 1970, gaps free of cost).
+ * @param likenessOf of two places, where it is known already
  * @returns the pairs in order, and the sum of their likeness
  */
-export function align(a: readonly Moment[], b: readonly Moment[]): { pairs: Pair[]; score: number } {
+export function align(
+  a: readonly Moment[],
+  b: readonly Moment[],
+  likenessOf: (row: number, column: number) => number = (row, column) =>
+    momentLikeness(a[row] as Moment, b[column] as Moment),
+): { pairs: Pair[]; score: number } {
   const width = b.length + 1;
   const size = (a.length + 1) * width;
   const likeness = new Float64Array(size);
   const best = new Float64Array(size);
   /** The best sum that ends with these two set against each other; below 0 where they are not. */
   const met = new Float64Array(size).fill(-1);
-  a.forEach((one, row) => {
-    b.forEach((two, column) => {
+  for (let row = 0; row < a.length; row++) {
+    for (let column = 0; column < b.length; column++) {
       const here = (row + 1) * width + column + 1;
       const before = here - width - 1;
-      const value = momentLikeness(one, two);
+      const value = likenessOf(row, column);
       if (value >= LEAST_ALIKE) {
         likeness[here] = value;
         met[here] = value + Math.max(best[before] ?? 0, (met[before] ?? -1) + TOGETHER);
       }
       best[here] = Math.max(best[here - width] ?? 0, best[here - 1] ?? 0, met[here] ?? -1);
-    });
-  });
+    }
+  }
 
   const pairs: Pair[] = [];
   let score = 0;

@@ -154,33 +154,52 @@ function isOtherSide(a: Figure, b: Figure, partings: readonly Parting[]): boolea
   return one.length === two.length && one.every((moment, at) => sameMoment(moment, two[at] as Moment));
 }
 
-/** Both roles together, and whether the two are easily taken for each other. */
-export function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
-  const [one, two] = [momentsOf(a), momentsOf(b)];
-  const aligned = align(one, two);
-  const whole = compareRows(one, two, aligned);
+/** Whether two that are very alike are easily taken for each other, where `pairs` sets them against each other. */
+function isEasilyTaken(a: Figure, b: Figure, pairs: readonly Pair[]): boolean {
   const same = (mine: Moment, theirs: Moment) => sameMoment(mine, theirs) && sameHold(mine, theirs);
+  const [one, two] = [momentsOf(a), momentsOf(b)];
   const sight = { one, two, same };
-  const stretches = runsOf(sight, aligned.pairs).filter(({ shared }) => !shared);
-  const roles = ROLES.filter((role) => writtenRoles(a).includes(role) || writtenRoles(b).includes(role));
-  const byCount = partingsOf(one, two, aligned.pairs, roles);
-  const partings = isOtherSide(a, b, byCount) ? OTHER_SIDE : byCount;
-  const alike = aligned.pairs.reduce(
+  const alike = pairs.reduce(
     (sum, pair) => sum + (isSame(sight, pair) ? (one[pair.a ?? 0]?.lasts ?? 0) : 0),
     0,
   );
+  if (alike < LEAST_SAME * Math.max(a.length, b.length)) return false;
+  const apart = runsOf(sight, pairs).filter(({ shared }) => !shared).length;
+  return apart > 0 && apart <= MOST_PARTINGS;
+}
+
+function partingsBetween(a: Figure, b: Figure, pairs: readonly Pair[]): readonly Parting[] {
+  const roles = ROLES.filter((role) => writtenRoles(a).includes(role) || writtenRoles(b).includes(role));
+  const byCount = partingsOf(momentsOf(a), momentsOf(b), pairs, roles);
+  return isOtherSide(a, b, byCount) ? OTHER_SIDE : byCount;
+}
+
+const decidesIn = (partings: readonly Parting[]): string => partings.map(({ words }) => words).join("; ");
+
+/**
+ * What decides between two figures that are very alike (`LOOK_ALIKE`), as `compareFigures` tells it; null for those that
+ * nobody takes for each other.
+ * @param likenessOf of two moments by their places
+ */
+export function decidesBetween(
+  a: Figure,
+  b: Figure,
+  likenessOf: (row: number, column: number) => number,
+): string | null {
+  if (holdIn(a) !== holdIn(b)) return null;
+  const { pairs } = align(momentsOf(a), momentsOf(b), likenessOf);
+  return isEasilyTaken(a, b, pairs) ? decidesIn(partingsBetween(a, b, pairs)) : null;
+}
+
+/** Both roles together, and whether the two are easily taken for each other. */
+function compareWhole(a: Figure, b: Figure): Omit<Comparison, "byRole"> {
+  const [one, two] = [momentsOf(a), momentsOf(b)];
+  const aligned = align(one, two);
+  const whole = compareRows(one, two, aligned);
+  const partings = partingsBetween(a, b, aligned.pairs);
   const lookAlike =
-    whole.likeness >= LOOK_ALIKE &&
-    stretches.length > 0 &&
-    stretches.length <= MOST_PARTINGS &&
-    alike >= LEAST_SAME * Math.max(a.length, b.length) &&
-    holdIn(a) === holdIn(b);
-  return {
-    ...whole,
-    partings,
-    lookAlike,
-    decides: lookAlike ? partings.map(({ words }) => words).join("; ") : null,
-  };
+    whole.likeness >= LOOK_ALIKE && holdIn(a) === holdIn(b) && isEasilyTaken(a, b, aligned.pairs);
+  return { ...whole, partings, lookAlike, decides: lookAlike ? decidesIn(partings) : null };
 }
 
 /**

@@ -1,5 +1,5 @@
 import { LEAST_ALIKE } from "./align.ts";
-import { compareWhole, LOOK_ALIKE } from "./compare.ts";
+import { decidesBetween, LOOK_ALIKE } from "./compare.ts";
 import { type Moment, momentKey, momentLikeness, momentsOf } from "./moment.ts";
 import type { KnownFigure } from "./new-material.ts";
 
@@ -85,8 +85,9 @@ export function compareLibrary(
       const likeness = Math.min(1, (2 * scoreOf(mine, theirs, likenessOf)) / both);
       if (likeness < LEAST_LIKE_PAIR) continue;
       const other = figures[j] as KnownFigure;
-      const compared = likeness >= LOOK_ALIKE ? compareWhole(one.figure, other.figure) : null;
-      const decides = compared?.decides ?? null;
+      const between = (row: number, column: number) =>
+        likenessOf(mine[row] as number, theirs[column] as number);
+      const decides = likeness >= LOOK_ALIKE ? decidesBetween(one.figure, other.figure, between) : null;
       pairs.push({ a: one.id, b: other.id, likeness, decides });
     }
     if (i % 16 === 0 || i === figures.length - 1) onProgress(i + 1, figures.length);

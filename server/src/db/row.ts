@@ -56,6 +56,7 @@ const COLUMNS: Readonly<Record<Kept, () => ModelAttributeColumnOptions>> = {
   whole: wholeColumn,
   maybe: () => ({ type: DataTypes.INTEGER, allowNull: true }),
   tick: () => ({ type: DataTypes.BOOLEAN, allowNull: false }),
+  day: () => ({ type: DataTypes.DATEONLY, allowNull: false }),
   records: recordsColumn,
 };
 const PLAIN_SORTS = Object.keys(COLUMNS) as readonly Kept[];

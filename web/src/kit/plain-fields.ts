@@ -1,5 +1,6 @@
 import type { PlainField, PlainFields, PlainSort } from "@map-step/contract";
 import type { z } from "zod";
+import { longDay } from "./dates.ts";
 import type { Shown } from "./merge.ts";
 
 /** How a value of each sort is told beside another. */
@@ -9,6 +10,7 @@ const TEXTS: Readonly<Record<Exclude<PlainSort, "own" | "records">, (value: neve
   whole: String,
   maybe: (value: number | null) => String(value ?? "none"),
   tick: (on: boolean) => (on ? "yes" : "no"),
+  day: longDay,
 };
 
 /** What a record says beside its name: every field that says something, by the field's name. */
@@ -33,9 +35,9 @@ export const shownBy = <F extends PlainFields>(
 ): ShownOf<F> =>
   Object.fromEntries(
     Object.entries(fields).flatMap(([name, { label, sort }]): [string, unknown][] => {
-      if (sort === "records") return [[name, { label, each: recordText }]];
-      const text = own?.[name] ?? (sort === "own" ? null : TEXTS[sort]);
-      return text ? [[name, [label, text]]] : [];
+      const text = own?.[name] ?? (sort === "own" || sort === "records" ? null : TEXTS[sort]);
+      if (text) return [[name, [label, text]]];
+      return sort === "records" ? [[name, { label, each: recordText }]] : [];
     }),
   ) as unknown as ShownOf<F>;
 

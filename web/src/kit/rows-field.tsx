@@ -3,7 +3,7 @@ import { type ReactNode, useState } from "react";
 
 interface Props<T> {
   readonly label: string;
-  readonly help: string;
+  readonly help?: string | undefined;
   readonly error?: string | undefined;
   readonly value: readonly T[];
   readonly onChange: (rows: T[]) => void;
@@ -60,7 +60,7 @@ export function RowsField<T extends object>({
       {error ? (
         <Field.ErrorText>{error}</Field.ErrorText>
       ) : (
-        <Field.HelperText color="soft">{help}</Field.HelperText>
+        help && <Field.HelperText color="soft">{help}</Field.HelperText>
       )}
     </Field.Root>
   );

@@ -1,4 +1,5 @@
 import {
+  FIGURE_FIELDS,
   type Findable,
   type HistoryList,
   LEVEL_FIELDS,
@@ -20,15 +21,17 @@ const searchedIn = (alias: string, fields: PlainFields): string =>
     .map((name) => `${alias}.${columnOf(name)}`)
     .join(", ")})`;
 
+/** SQL: what stands in the records of a figure `f` by which it is found. */
+const SEARCHED_IN_FIGURES = textsOf(FIGURE_FIELDS, "searched")
+  .map(
+    (name) => `(select string_agg(concat_ws(' ', entry ->> 'name', entry ->> 'text'), ' ')
+        from jsonb_array_elements(f.${columnOf(name)}) entry)`,
+  )
+  .join(", ");
+
 /** The sorts that have a place of their own, and the other words by which each is known; `place` is the thing. */
 const PLACED: Readonly<Partial<Record<Findable["kind"], readonly [list: HistoryList, words: string]>>> = {
-  figure: [
-    "figures",
-    `(select concat_ws(' ',
-        (select string_agg(entry ->> 'name', ' ') from jsonb_array_elements(f.other_names) entry),
-        (select string_agg(entry ->> 'text', ' ') from jsonb_array_elements(f.cues) entry))
-      from figures f where f.id = place.id)`,
-  ],
+  figure: ["figures", `(select concat_ws(' ', ${SEARCHED_IN_FIGURES}) from figures f where f.id = place.id)`],
   level: ["levels", `(select ${searchedIn("levels", LEVEL_FIELDS)} from levels where levels.id = place.id)`],
   section: [
     "sections",

@@ -1,10 +1,12 @@
 import {
   DANCE_FIELDS,
   ERASED,
+  FIGURE_FIELDS,
   LEVEL_FIELDS,
   ROOM_FIELDS,
   SECTION_FIELDS,
   SETTINGS_FIELDS,
+  TERM_FIELDS,
   textsOf,
 } from "@map-step/contract";
 
@@ -17,12 +19,14 @@ export interface Stretch {
 /** Chooses stretches of a text; `isProse` where somebody writes freely, so that a single word may be a name. */
 export type Choose = (text: string, isProse: boolean) => readonly Stretch[];
 
-const DESCRIBED = [DANCE_FIELDS, LEVEL_FIELDS, ROOM_FIELDS, SECTION_FIELDS, SETTINGS_FIELDS];
+const DESCRIBED = [
+  ...[DANCE_FIELDS, FIGURE_FIELDS, LEVEL_FIELDS, ROOM_FIELDS],
+  ...[SECTION_FIELDS, SETTINGS_FIELDS, TERM_FIELDS],
+];
 /** Fields that hold what somebody wrote: those that say so, and those of what has a shape of its own. */
 const PROSE = new Set([
   ...DESCRIBED.flatMap((fields) => textsOf(fields, "mayName")),
-  ...["text", "title", "reason", "note", "answer", "cautions", "slips", "exercises"],
-  ...["cues", "notation", "otherNames", "usedBy"],
+  ...["text", "title", "reason", "note", "answer", "usedBy"],
 ]);
 
 /** Whether somebody writes freely in a field, or in the column of its name. */

@@ -1,11 +1,14 @@
 import {
   DANCE_FIELDS,
+  FIGURE_FIELDS,
+  type FieldSort,
   LEVEL_FIELDS,
   type PlainFields,
+  type PlainSort,
   ROOM_FIELDS,
   SECTION_FIELDS,
   SETTINGS_FIELDS,
-  textsOf,
+  TERM_FIELDS,
 } from "@map-step/contract";
 import { columnOf } from "../studio-file/tables.ts";
 
@@ -62,9 +65,16 @@ const ofStudio = (
   about = "t.name",
 ): WrittenTable => ({ table, what, columns, about, sectionId: NOBODY, by: NOBODY, day: CREATED });
 
-/** The columns of texts in which somebody may be named, as the fields of a thing say. */
-const textColumns = (fields: PlainFields): WrittenTable["columns"] =>
-  Object.fromEntries(textsOf(fields, "mayName").map((name) => [columnOf(name), "text"]));
+const ofSort = (sort: PlainSort | FieldSort): WrittenTable["columns"][string] =>
+  sort === "lines" ? "texts" : sort === "records" || sort === "names" || sort === "cues" ? "json" : "text";
+
+/** The columns of what is written and may name somebody, as the fields of a thing say. */
+const textColumns = (fields: PlainFields | typeof FIGURE_FIELDS): WrittenTable["columns"] =>
+  Object.fromEntries(
+    Object.entries(fields).flatMap(([name, { sort, text }]) =>
+      text?.mayName ? [[columnOf(name), ofSort(sort)]] : [],
+    ),
+  );
 
 /**
  * Everywhere that the studio keeps what people write. Where a passage stands several times it is told by the first of
@@ -162,23 +172,15 @@ export const WRITTEN: readonly WrittenTable[] = [
     day: CREATED,
     isClosed: "true",
   },
-  ofStudio("figures", "Figure", {
-    name: "text",
-    notation: "text",
-    slips: "texts",
-    cautions: "texts",
-    other_names: "json",
-    cues: "json",
-    exercises: "texts",
-  }),
+  ofStudio("figures", "Figure", textColumns(FIGURE_FIELDS)),
   ofStudio("sequences", "Sequence", { name: "text", note: "text", items: "json" }),
   ofStudio("sequence_versions", "Earlier sequence", { content: "json" }, "(t.content ->> 'name')"),
-  ofStudio("dances", "Dance", { ...textColumns(DANCE_FIELDS), holds: "json", own_elements: "json" }),
+  ofStudio("dances", "Dance", textColumns(DANCE_FIELDS)),
   ofStudio("levels", "Level", textColumns(LEVEL_FIELDS)),
   ofStudio("approaches", "Approach", { name: "text", reason: "text", ages: "json", returns: "json" }),
   ofStudio("lesson_templates", "Shape of a lesson", { name: "text", parts: "json" }),
   ofStudio("rooms", "Room", textColumns(ROOM_FIELDS)),
-  ofStudio("terms", "Term", { name: "text", closed: "json" }),
+  ofStudio("terms", "Term", textColumns(TERM_FIELDS)),
   ofStudio("studio", "Settings", textColumns(SETTINGS_FIELDS)),
   { ...ofStudio("letters", "Letter", { subject: "text", text: "text" }, "t.to_address"), isClosed: "true" },
   { ...ofStudio("factors", "Key of somebody on the staff", { name: "text" }), isClosed: "true" },

@@ -1,17 +1,21 @@
-import { type AbsenceContent, ROOM_FIELDS, type RoomContent, type TermContent } from "@map-step/contract";
+import {
+  type AbsenceContent,
+  ROOM_FIELDS,
+  type RoomContent,
+  TERM_FIELDS,
+  type TermContent,
+} from "@map-step/contract";
 import { DataTypes, type Sequelize } from "sequelize";
 import {
   fieldColumns,
   idColumn,
   type Removable,
   type Row,
-  recordsColumn,
   removableColumns,
   type Signed,
   type Stored,
   signedColumns,
   storedColumns,
-  textColumn,
 } from "../../db/row.ts";
 
 interface Kept extends Stored, Removable, Signed {}
@@ -30,13 +34,7 @@ export const defineTimetable = (sequelize: Sequelize) => ({
   ),
   Term: sequelize.define<TermRow>(
     "term",
-    {
-      ...keptColumns(),
-      name: textColumn(),
-      firstDay: dayColumn(),
-      lastDay: dayColumn(),
-      closed: recordsColumn(),
-    },
+    { ...keptColumns(), ...fieldColumns(TERM_FIELDS) },
     { tableName: "terms" },
   ),
   Absence: sequelize.define<AbsenceRow>(

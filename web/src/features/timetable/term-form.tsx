@@ -1,12 +1,11 @@
 import { Input, SimpleGrid, Stack } from "@chakra-ui/react";
-import { api, type Term, termChange, term as termRecord } from "@map-step/contract";
+import { api, startOf, TERM_FIELDS, type Term, termChange, term as termRecord } from "@map-step/contract";
 import { addDays } from "@map-step/core/time";
 import { Controller } from "react-hook-form";
-import type { z } from "zod";
 import { useChange } from "../../kit/api.ts";
-import { longDay, shortDay } from "../../kit/dates.ts";
+import { shortDay } from "../../kit/dates.ts";
 import { TextField } from "../../kit/fields.tsx";
-import type { Shown } from "../../kit/merge.ts";
+import { labelled, shownBy } from "../../kit/plain-fields.ts";
 import { savedBy, useRecordForm } from "../../kit/record-form.ts";
 import { useRemoval } from "../../kit/removal.ts";
 import { RowsField } from "../../kit/rows-field.tsx";
@@ -18,15 +17,10 @@ const USUAL_DAYS = 83;
 
 /** What its history says of it. */
 const KEPT = termRecord.omit({ id: true, version: true });
-const SHOWN: Shown<z.input<typeof termChange>> = {
-  name: ["Name", String],
-  firstDay: ["First day", longDay],
-  lastDay: ["Last day", longDay],
-  closed: [
-    "Closed days",
-    (days) => days.map(({ day, reason }) => `${shortDay(day)} ${reason}`.trim()).join(", ") || "none",
-  ],
-};
+const SHOWN = shownBy(TERM_FIELDS, {
+  closed: (days: Term["closed"]) =>
+    days.map(({ day, reason }) => `${shortDay(day)} ${reason}`.trim()).join(", ") || "none",
+});
 
 /** A term: its days, and those on which the studio is closed. */
 export function TermDialog({
@@ -44,10 +38,9 @@ export function TermDialog({
   const { remove, busy } = useRemoval(api.terms.remove, api.terms.restore);
   const first = addDays(after, 1);
   const start = term ?? {
-    name: "",
+    ...startOf(TERM_FIELDS),
     firstDay: first,
     lastDay: addDays(first, USUAL_DAYS),
-    closed: [],
     version: 0,
   };
   const save = savedBy(term, create, change);
@@ -76,16 +69,20 @@ export function TermDialog({
       onClose={onClose}
     >
       <Stack gap="4">
-        <TextField label="Name" error={errors.name?.message} {...form.register("name")} />
+        <TextField
+          {...labelled(TERM_FIELDS, "name")}
+          error={errors.name?.message}
+          {...form.register("name")}
+        />
         <SimpleGrid columns={{ base: 1, md: 2 }} gap="4">
           <TextField
-            label="First day"
+            {...labelled(TERM_FIELDS, "firstDay")}
             type="date"
             error={errors.firstDay?.message}
             {...form.register("firstDay")}
           />
           <TextField
-            label="Last day"
+            {...labelled(TERM_FIELDS, "lastDay")}
             type="date"
             error={errors.lastDay?.message}
             {...form.register("lastDay")}
@@ -96,8 +93,7 @@ export function TermDialog({
           name="closed"
           render={({ field }) => (
             <RowsField<Term["closed"][number]>
-              label="Closed days"
-              help="No class is laid on them when sections go on in this term; classes that fall on one are told"
+              {...labelled(TERM_FIELDS, "closed")}
               error={errors.closed?.message ?? errors.closed?.root?.message}
               value={field.value}
               onChange={field.onChange}
