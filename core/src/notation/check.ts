@@ -5,7 +5,7 @@ import type { TextDraft } from "./draft.ts";
 import type { Report } from "./report.ts";
 import type { WrittenRole } from "./resolve.ts";
 import type { Token } from "./scan.ts";
-import type { Fault, Figure } from "./types.ts";
+import type { Figure } from "./types.ts";
 import { MAX_BEATS, ROLES, type Role } from "./words.ts";
 
 /** What is expected where a used figure does not fit. */
@@ -99,11 +99,12 @@ export function checkComposed(
 /**
  * A length that nobody wrote and the counts leave open: beats are skipped within the figure and the last count is odd,
  * so the last step may be a long one too.
+ * @returns the count that may last a beat longer; null where the length is clear
  */
-export function checkLength(draft: TextDraft, { length, free }: Figure, meter: number | undefined): Fault[] {
+export function openEnd(draft: TextDraft, { length, free }: Figure, meter: number | undefined): Token | null {
   const beats = length / TICKS_PER_BEAT;
-  if (draft.beats !== null || draft.uses.length > 0 || free || !meter) return [];
-  if (beats % 2 === 0 || beats % meter === 0) return [];
+  if (draft.beats !== null || draft.uses.length > 0 || free || !meter) return null;
+  if (beats % 2 === 0 || beats % meter === 0) return null;
   for (const { row, by } of draft.roles.values()) {
     const items = row.placed.filter(({ kind }) => kind === "item");
     const last = items.at(-1);
@@ -112,20 +113,7 @@ export function checkLength(draft: TextDraft, { length, free }: Figure, meter: n
       const next = items[index + 1]?.onset ?? onset;
       return next - onset >= 2 * TICKS_PER_BEAT;
     });
-    if (!skips) continue;
-    const { line, column, length: size } = last.at;
-    const choices = [`beats ${beats}`, `beats ${beats + 1}`];
-    return [
-      {
-        line,
-        column,
-        length: size,
-        found: last.at.value,
-        expected: `${choices.join(" or ")} at the end`,
-        question: `Does it last ${beats} beats or ${beats + 1}? Write ${choices.join(" or ")} at the end.`,
-        choices,
-      },
-    ];
+    if (skips) return last.at;
   }
-  return [];
+  return null;
 }

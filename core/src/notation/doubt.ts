@@ -48,7 +48,8 @@ export function answerDoubt(
   // A comma stands once, and not at the end.
   const own = /^\s*(?:[,;]|$)/.test(rest) ? chosen.replace(/,\s*$/, "") : chosen;
   const before = row.slice(0, column - 1);
-  lines[line - 1] = (belongs(before) ? before : `${before.trimEnd()} then `) + own + rest;
+  const isNext = COUNT.test(own.trimStart().split(/\s/)[0] ?? "");
+  lines[line - 1] = (isNext || belongs(before) ? before : `${before.trimEnd()} then `) + own + rest;
   return lines.join("\n");
 }
 

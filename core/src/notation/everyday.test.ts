@@ -1,10 +1,11 @@
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { readingOf } from "../element/index.ts";
-import { faultText, formatFigure, lookupBeside, parseFigure } from "./index.ts";
+import { answerDoubt, type Doubt, faultText, formatFigure, lookupBeside, parseFigure } from "./index.ts";
 
 const READING = readingOf(IN_FOUR);
 const read = (text: string) => parseFigure(text, READING);
+const called = (text: string) => read(`solo\n${text}`);
 const canonical = (text: string) => formatFigure(read(text).figure);
 
 describe("what teachers type", () => {
@@ -72,7 +73,7 @@ describe("what teachers type", () => {
     const swung = { ...READING, swung: true };
     const { figure } = parseFigure("solo\n1 L side\na R close\n2 L side\n2+1/2 R close", swung);
     expect(figure.steps.solo?.map(({ onset }) => onset)).toEqual([0, 16, 24, 36]);
-    expect(formatFigure(figure, swung)).toContain("a   R close\n2   L side\n2+1/2 R close");
+    expect(formatFigure(figure, swung)).toContain("&   R close\n2   L side\n2+1/2 R close");
     expect(formatFigure(figure)).toContain("1+2/3 R close\n2   L side\n&   R close");
     expect(parseFigure(formatFigure(figure), READING).figure).toEqual(figure);
   });
@@ -149,13 +150,36 @@ describe("one mistake", () => {
   });
 
   it("asks for the length that a last count leaves open, and for none that it doesn't", () => {
-    const [fault] = read("leader\n1 L side\n2 R close\n3 L side\n5 R tap").faults;
-    expect(fault && faultText(fault)).toBe("Does it last 5 beats or 6? Write beats 5 or beats 6 at the end.");
-    expect(fault?.choices).toEqual(["beats 5", "beats 6"]);
+    const open = "leader\n1 L side\n2 R close\n3 L side\n5 R tap # held";
+    const { figure, doubts } = read(open);
+    expect(figure.length).toBe(6 * 24);
+    expect(doubts.map(({ found, choices }) => [found, ...choices.map(({ text }) => text)])).toEqual([
+      ["5 R tap", "5 R tap; beats 6", "5 R tap; beats 5"],
+    ]);
+    for (const [at, choice] of (doubts[0]?.choices ?? []).entries()) {
+      const answered = read(answerDoubt(open, doubts[0] as Doubt, choice));
+      expect([answered.doubts, answered.faults, answered.figure.length]).toEqual([[], [], (6 - at) * 24]);
+    }
     for (const counts of ["1 2 3 4", "1 3 5 6", "1 2 3 5 6 8", "1 2 3"]) {
       const lines = counts.split(" ").map((count, at) => `${count} ${at % 2 ? "R" : "L"} place`);
-      expect([counts, read(`leader\n${lines.join("\n")}`).faults]).toEqual([counts, []]);
+      const { faults, doubts } = read(`leader\n${lines.join("\n")}`);
+      expect([counts, faults, doubts]).toEqual([counts, [], []]);
     }
-    expect(read("leader\n1 L side\n2 R close\n3 L side\n5 R tap\nbeats 6").faults).toEqual([]);
+    expect(read("leader\n1 L side\n2 R close\n3 L side\n5 R tap\nbeats 6").doubts).toEqual([]);
   });
+
+  it.each([
+    ["hip bumps", "bump x2", 2],
+    ["triple steps", "triple step x2", 4],
+    ["L kicks", "L kick x2", 2],
+  ])("asks how many %s are meant, and takes two till then", (text, first, beats) => {
+    const { figure, doubts } = called(text);
+    expect(figure.length).toBe(beats * 24);
+    expect(doubts[0]?.choices[0]?.text).toBe(`${first},`);
+  });
+
+  it.each(["two hip bumps", "hip bumps twice", "1-2 kicks", "forwards", "running steps"])(
+    "asks nothing of %s",
+    (text) => expect(called(text).doubts).toEqual([]),
+  );
 });

@@ -16,9 +16,9 @@ export interface Writing {
   readonly swung?: boolean;
 }
 
-/** The letter that stands for a moment of the beat; a swung `&` is the same as the `a`. */
+/** The letter that stands for a moment of the beat; a swung `a` is the same as the `&`. */
 const partName = (ticks: Ticks, swung: boolean): BeatPart | undefined =>
-  (Object.keys(BEAT_PARTS) as BeatPart[]).findLast((name) => offbeatTicks(name, swung) === ticks);
+  (Object.keys(BEAT_PARTS) as BeatPart[]).find((name) => offbeatTicks(name, swung) === ticks);
 
 /**
  * A count as it is written: the beat with its letter, or the moment that no letter says.

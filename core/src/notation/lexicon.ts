@@ -63,6 +63,8 @@ export type Meaning =
 interface Entry {
   readonly words: readonly string[];
   readonly meaning: Meaning;
+  /** Several of it are named, as in `hip bumps`; the name of one thing is none of them: `forwards`. */
+  readonly isMany?: true;
 }
 type Lexicon = ReadonlyMap<string, readonly Entry[]>;
 
@@ -97,26 +99,26 @@ const manyOf = (words: readonly string[]): string[] =>
   );
 
 function lexiconOf(elements: readonly Element[]): Lexicon {
-  const entries: Entry[] = [
-    ...actionPhrases.flatMap(({ phrase, action }): Entry[] => {
-      const words = wordsOf(phrase);
-      const meaning = { kind: "action" as const, action };
-      return [{ words, meaning }, ...(phrase.length > 2 ? [{ words: manyOf(words), meaning }] : [])];
+  const ones: Entry[] = [
+    ...actionPhrases.map(({ phrase, action }): Entry => {
+      return { words: wordsOf(phrase), meaning: { kind: "action", action } };
     }),
     { words: ["step"], meaning: { kind: "step" } },
     ...elements.flatMap((element) =>
-      [element.name, ...element.otherNames].flatMap((name): Entry[] => {
-        const words = wordsOf(name);
-        const meaning = { kind: "element" as const, element };
-        return [
-          { words, meaning },
-          { words: manyOf(words), meaning },
-        ];
+      [element.name, ...element.otherNames].map((name): Entry => {
+        return { words: wordsOf(name), meaning: { kind: "element", element } };
       }),
     ),
   ];
+  const exact = new Set(ones.map(({ words }) => words.join(" ")));
+  const several = ones.flatMap(({ words, meaning }): Entry[] => {
+    const many = manyOf(words);
+    // One short form, such as `t`, has none; nor has a bare `step`, which waits for its direction.
+    const isNone = meaning.kind === "step" || words.join(" ").length <= 2 || exact.has(many.join(" "));
+    return isNone ? [] : [{ words: many, meaning, isMany: true }];
+  });
   const byFirst = new Map<string, Entry[]>();
-  for (const entry of entries) {
+  for (const entry of [...ones, ...several]) {
     const [first] = entry.words;
     if (first !== undefined) byFirst.set(first, [...(byFirst.get(first) ?? []), entry]);
   }
@@ -152,13 +154,13 @@ export function phraseAt(
   tokens: readonly Token[],
   from: number,
   elements: readonly Element[],
-): { readonly meaning: Meaning; readonly used: number } | null {
+): { readonly meaning: Meaning; readonly used: number; readonly isMany: boolean } | null {
   const token = tokens[from];
   if (token?.kind !== "word") return null;
   const [first] = wordsOf(token.value);
-  for (const { words, meaning } of lexiconFor(elements).get(first ?? "") ?? []) {
+  for (const { words, meaning, isMany = false } of lexiconFor(elements).get(first ?? "") ?? []) {
     const used = tokensSaying(words, tokens, from);
-    if (used > 0) return { meaning, used };
+    if (used > 0) return { meaning, used, isMany };
   }
   return null;
 }

@@ -1,6 +1,6 @@
 import type { Hold } from "../hold/index.ts";
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
-import { checkComposed, checkDanced, checkLength, checkWhole, USE_PROBLEMS } from "./check.ts";
+import { checkComposed, checkDanced, checkWhole, openEnd, USE_PROBLEMS } from "./check.ts";
 import { compose, type Lookup } from "./compose.ts";
 import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
@@ -265,12 +265,15 @@ export function parseFigure(text: string, reading: Reading = COMMON, lookup: Loo
     asked.push({ from, to, texts });
   };
   const draft = readAll(text, reading, report, doubt);
-  const { figure, written } =
+  const { figure: read, written } =
     draft.uses.length > 0 ? composedFigure(draft, lookup, report) : writtenFigure(draft, report);
-  checkWhole(draft, figure, written, report);
+  checkWhole(draft, read, written, report);
   // What cannot be read is blamed where it stands; only where all can be is an empty role a fault of its own.
-  if (faults.length === 0) checkDanced(draft, figure, report);
-  if (faults.length === 0) faults.push(...checkLength(draft, figure, reading.meter));
+  if (faults.length === 0) checkDanced(draft, read, report);
+  const open = faults.length === 0 ? openEnd(draft, read, reading.meter) : null;
+  const longer = read.length + TICKS_PER_BEAT;
+  const figure: Figure = open ? { ...read, length: longer } : read;
+  if (open) asked.push(lastsOf(open, text, [longer, read.length]));
   faults.sort((a, b) => a.line - b.line || a.column - b.column);
   const lines = Object.fromEntries(
     ROLES.flatMap((role) => {
@@ -291,10 +294,23 @@ interface Stretch {
   readonly texts: readonly string[];
 }
 
+/** The end of a row from a count on, that lasts one or another number of beats. */
+function lastsOf(from: Token, text: string, lengths: readonly Ticks[]): Stretch {
+  const said = (
+    lineOf(text, from.line)
+      .slice(from.column - 1)
+      .split("#")[0] ?? ""
+  ).replace(/[\s,;]+$/, "");
+  const texts = lengths.map((length) => `${said}; beats ${length / TICKS_PER_BEAT}`);
+  return { from, to: { ...from, length: said.length }, texts };
+}
+
+const lineOf = (text: string, line: number): string => text.split(/\r\n|\r|\n/)[line - 1] ?? "";
+
 /** A doubt with what each reading of it comes to. */
 function doubtOf({ from, to, texts }: Stretch, text: string, reading: Reading): Doubt {
   const { line, column } = from;
-  const row = text.split(/\r\n|\r|\n/)[line - 1] ?? "";
+  const row = lineOf(text, line);
   const length = (to.line === line ? to.column + to.length : row.length + 1) - column;
   return {
     line,

@@ -119,8 +119,9 @@ function saidFeet(
       return;
     }
     // A foot before an element is only a foot; behind something else it would be that one's.
-    if (begin === from) out.splice(begin, 0, first);
-    else out.push(first);
+    const foot = changes === 1 ? first : saying(first, first.value, last);
+    if (begin === from) out.splice(begin, 0, foot);
+    else out.push(foot);
     if (changes === 1) out.push(saying(more[0] ?? first, many, last));
     return;
   }

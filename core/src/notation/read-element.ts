@@ -75,7 +75,11 @@ export function readElementEnd(
     const isLast = cursor.at === tokens.length - 1;
     const isElement = phraseAt(tokens, cursor.at, context.elements)?.meaning.kind === "element";
     const isApart = isLast && !isElement && WALKED.has(name) && /^(?:side|close|place)$/.test(first);
-    const ways = [`${name} ${first},`, `${name}, ${first},`];
+    // A foot that was written behind it lies within what is asked.
+    const foot = tokens[tokens.indexOf(begin) - 1];
+    const isWithin = before && foot && foot.line === begin.line && foot.column > begin.column;
+    const named = isWithin ? `${name} ${before}` : name;
+    const ways = [`${named} ${first},`, `${named}, ${first},`];
     context.doubt(begin, to, isApart ? ways.toReversed() : ways);
     if (isApart) {
       cursor.at = start;

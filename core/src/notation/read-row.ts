@@ -14,7 +14,7 @@ import {
 } from "./read-count.ts";
 import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
-import { isManyAt, takeTimes, timesBefore, timesBehind } from "./read-times.ts";
+import { isManyAt, takeTimes, timesBefore, timesBehind, timesOfMany } from "./read-times.ts";
 import { behind } from "./report.ts";
 import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
@@ -197,7 +197,8 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     }
     const isCounted = waiting.length > 0 || lost;
     const many = isCounted ? null : timesBefore(cursor, context);
-    const begin = cursor.tokens[cursor.at] as Token;
+    const beginAt = cursor.at;
+    const begin = cursor.tokens[beginAt] as Token;
     const item = readItem(cursor, isCounted, isFirst, context);
     if (!item) {
       waiting = [];
@@ -207,7 +208,8 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     const behind = isCounted ? null : rhythmBehind(row, cursor, context);
     if (behind) waiting.push(behind);
     const behindIt = isCounted || stepsIn(item) > 1 ? null : timesBehind(cursor);
-    const times = takeTimes(cursor) ?? many ?? behindIt ?? 1;
+    const said = takeTimes(cursor) ?? many ?? behindIt;
+    const times = said ?? (isCounted || behind ? null : timesOfMany(cursor, beginAt, context)) ?? 1;
     if (times === 1 && spells(row, item, waiting, tokens[cursor.at - 1] as Token)) {
       waiting = [];
       continue;

@@ -1,7 +1,9 @@
 import { phraseAt } from "./lexicon.ts";
 import { timesIn } from "./parse-use.ts";
-import type { Cursor, ItemContext } from "./read-extras.ts";
+import { type Cursor, footWord, type ItemContext } from "./read-extras.ts";
 import { spokenNumber, wordAt } from "./read-turn.ts";
+import type { Token } from "./scan.ts";
+import { isDirection } from "./words.ts";
 
 const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
 
@@ -31,9 +33,27 @@ export function timesBehind(cursor: Cursor): number | null {
 /** Whether a number and a name of several stand at the cursor: `4 walks`. */
 export function isManyAt({ tokens, at }: Cursor, { elements }: ItemContext): boolean {
   if (!/^[1-9]$/.test(wordAt(tokens, at))) return false;
-  const phrase = phraseAt(tokens, at + 1, elements);
-  const last = phrase && wordAt(tokens, at + phrase.used);
-  return phrase?.meaning.kind === "element" && last !== null && /s$/.test(last) && !/ss$/.test(last);
+  return phraseAt(tokens, at + 1, elements)?.isMany === true;
+}
+
+const TWO = 2;
+
+/**
+ * How often `hip bumps` is danced, of which nobody said how many: that is asked, and twice till then.
+ * @param from where the name stands, up to the cursor
+ */
+export function timesOfMany({ tokens, at }: Cursor, from: number, context: ItemContext): number | null {
+  const start = footWord(tokens[from]) ? from + 1 : from;
+  const phrase = phraseAt(tokens, start, context.elements);
+  if (!phrase?.isMany || phrase.meaning.kind === "step") return null;
+  const { meaning } = phrase;
+  if (meaning.kind === "action" && isDirection(meaning.action)) return null;
+  const name = meaning.kind === "element" ? meaning.element.name : meaning.action;
+  const said = (first: number, last: number) =>
+    tokens.slice(first, last).map(({ kind, value }) => (kind === "text" ? `"${value}"` : value));
+  const one = [...said(from, start), name, ...said(start + phrase.used, at)].join(" ");
+  context.doubt(tokens[from] as Token, tokens[at - 1] as Token, [`${one} x${TWO},`, `${one},`]);
+  return TWO;
 }
 
 /** `two walks`, `three triple steps`, `4 walks`. */

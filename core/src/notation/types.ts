@@ -132,9 +132,8 @@ export interface Fault {
   readonly found: string;
   readonly expected: string;
   readonly suggestion?: string;
-  /** What is asked, where nothing is wrong and something is left open; `choices` are the lines that would answer it. */
+  /** What is asked, where nothing is wrong and something is left open. */
   readonly question?: string;
-  readonly choices?: readonly string[];
 }
 
 /** One way in which a stretch may be meant: what would be written in its place, and what that comes to. */

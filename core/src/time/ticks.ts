@@ -38,7 +38,7 @@ export const withinBeat = (onset: Ticks): Ticks =>
   ((onset % TICKS_PER_BEAT) + TICKS_PER_BEAT) % TICKS_PER_BEAT;
 
 /** What is said on the thirds of a swung beat. */
-const SWUNG: Readonly<Record<number, BeatPart>> = { 8: "e", 16: "a" };
+const SWUNG: Readonly<Record<number, BeatPart>> = { 8: "e", 16: "&" };
 
 /**
  * What a dancer says at an onset: the number on the beat, otherwise `e`, `&` or `a`.

@@ -12,8 +12,6 @@ interface FaultsProps {
   readonly onShow: (fault: Fault) => void;
   /** Puts the word that was probably meant in the place of the fault. */
   readonly onReplace: (fault: Fault, word: string) => void;
-  /** Writes the line that answers a question at the end. */
-  readonly onAnswer: (line: string) => void;
 }
 
 /** A hold that the text names and the dance does not have, as the fault tells of it. */
@@ -25,7 +23,7 @@ const unknownName = ({ found, expected }: Fault): string | null =>
   expected.startsWith("an action such as") && /^\p{L}[\p{L}-]{2,}$/u.test(found) ? found : null;
 
 /** What cannot be read, each with a click to its place and what may help. */
-export function Faults({ faults, dance, onShow, onReplace, onAnswer }: FaultsProps) {
+export function Faults({ faults, dance, onShow, onReplace }: FaultsProps) {
   const mayAdd = useMay("dances.write");
   const [newHold, setNewHold] = useState<string | null>(null);
   const [newElement, setNewElement] = useState<string | null>(null);
@@ -54,12 +52,7 @@ export function Faults({ faults, dance, onShow, onReplace, onAnswer }: FaultsPro
               </Text>
             </Button>
             <Flex gap="2" mt="1" wrap="wrap">
-              {fault.choices?.map((line) => (
-                <Button key={line} size="xs" variant="outline" onClick={() => onAnswer(line)}>
-                  {line}
-                </Button>
-              ))}
-              {fault.suggestion && !fault.choices ? (
+              {fault.suggestion ? (
                 <Button size="xs" variant="outline" onClick={() => onReplace(fault, fault.suggestion ?? "")}>
                   Write {fault.suggestion}
                 </Button>

@@ -149,7 +149,6 @@ export function NotationField(props: Props) {
               faults={parsed.faults}
               onShow={(fault) => editor.current?.show(fault)}
               onReplace={(fault, word) => onChange(withWord(value, fault, word))}
-              onAnswer={(line) => onChange(`${value.trimEnd()}\n${line}\n`)}
             />
           ) : null}
           <Help />
