@@ -54,7 +54,11 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
   ["heel strut", ["heel struts"], "1 L heel forward; 2 L place"],
   ["side strut", ["side toe strut"], "1 L touch side; 2 L place"],
   ["cross strut", ["cross toe strut"], "1 L touch cross-front; 2 L place"],
-  ["V step", ["out out in in"], "1 L diagonal-forward; 2 R diagonal-forward; 3 L diagonal-back; 4 R close"],
+  [
+    "V step",
+    ["out out in in", "step out out in in"],
+    "1 L diagonal-forward; 2 R diagonal-forward; 3 L diagonal-back; 4 R close",
+  ],
   [
     "K step",
     [],

@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { readingOf } from "../element/index.ts";
-import { answerDoubt, type Doubt, faultText, formatFigure, lookupBeside, parseFigure } from "./index.ts";
+import { answerDoubt, type Doubt, formatFigure, lookupBeside, parseFigure } from "./index.ts";
 
 const READING = readingOf(IN_FOUR);
 const read = (text: string) => parseFigure(text, READING);
@@ -177,6 +177,26 @@ describe("one mistake", () => {
     expect(figure.length).toBe(beats * 24);
     expect(doubts[0]?.choices[0]?.text).toBe(`${first},`);
   });
+
+  it.each([
+    ["walk forward right, left, right, kick", "1 R, 2 L, 3 R, 4 L"],
+    ["kick left right left right", "1 L, 2 R, 3 L, 4 R"],
+    ["tap R, L", "1 R, 2 L"],
+    ["shimmy for four counts, side", "1 , 5 R"],
+    ["hold for two beats, side", "1 , 3 R"],
+    ["step out out in in", "1 R, 2 L, 3 R, 4 L"],
+  ])("reads %s as %s", (text, feet) => {
+    const { figure, faults } = called(text);
+    expect(faults).toEqual([]);
+    expect(figure.steps.solo?.map(({ onset, foot }) => `${onset / 24 + 1} ${foot ?? ""}`).join(", ")).toBe(
+      feet,
+    );
+  });
+
+  it.each(["coaster back", "coaster step back", "sailor behind"])(
+    "asks whether %s says only where it goes anyway",
+    (text) => expect(called(text).doubts[0]?.choices.map(({ steps }) => steps)).toEqual([3, 4]),
+  );
 
   it.each(["two hip bumps", "hip bumps twice", "1-2 kicks", "forwards", "running steps"])(
     "asks nothing of %s",

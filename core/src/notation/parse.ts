@@ -4,6 +4,7 @@ import { checkComposed, checkDanced, checkWhole, openEnd, USE_PROBLEMS } from ".
 import { compose, type Lookup } from "./compose.ts";
 import type { RoleDraft, TextDraft } from "./draft.ts";
 import { readUse } from "./parse-use.ts";
+import { withFeetJoined } from "./plain-words.ts";
 import { isCount, type RhythmBeats } from "./read-count.ts";
 import { fullWord } from "./read-extras.ts";
 import { readRow } from "./read-row.ts";
@@ -146,7 +147,7 @@ function readAll(text: string, reading: Reading, report: Report, doubt: ReportDo
     ...(holds ? { holds } : {}),
   };
   const composed: RowContext = { ...apart, composed: true };
-  for (const scanned of scan(text)) {
+  for (const scanned of withFeetJoined(scan(text))) {
     if (scanned.kind === "comment") {
       const row = draft.current && draft.roles.get(draft.current)?.row;
       if (row) row.placed.push({ kind: "comment", at: NOWHERE, onset: row.end, text: scanned.text });

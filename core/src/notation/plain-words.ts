@@ -2,8 +2,9 @@ import { directionAt, phraseAt } from "./lexicon.ts";
 import { footWord, fullWord } from "./read-extras.ts";
 import { saysTurn, senseAt, spokenNumber, wordAt } from "./read-turn.ts";
 import type { ReportDoubt } from "./report.ts";
-import type { Token } from "./scan.ts";
+import type { Scanned, Token } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
+import { isWeightAction } from "./words.ts";
 
 /** What plain words are read with. */
 interface PlainContext {
@@ -72,6 +73,25 @@ function feetAt(tokens: readonly Token[], from: number): Token[] {
   return feet;
 }
 
+/**
+ * Statements of which a foot alone goes on with the feet of the one before: `walk right, left, right` is `walk right left
+ * right`.
+ */
+export function withFeetJoined(scanned: readonly Scanned[]): Scanned[] {
+  const joined: Scanned[] = [];
+  for (const one of scanned) {
+    const before = joined.at(-1);
+    const [foot, ...more] = one.kind === "statement" ? one.tokens : [];
+    const last = before?.kind === "statement" ? before.tokens.at(-1) : undefined;
+    const isAlone = foot !== undefined && more.length === 0 && footWord(foot) !== undefined;
+    const goesOn = isAlone && foot.line === last?.line && OTHER[footWord(last) ?? ""] === footWord(foot);
+    if (before?.kind === "statement" && goesOn)
+      joined[joined.length - 1] = { ...before, tokens: [...before.tokens, foot] };
+    else joined.push(one);
+  }
+  return joined;
+}
+
 const saying = (token: Token, value: string, to = token): Token => ({
   ...token,
   value,
@@ -126,9 +146,13 @@ function saidFeet(
     return;
   }
   if (phrase?.meaning.kind === "action") {
+    const words = out.slice(begin);
     if (begin === from) out.splice(begin, 0, first);
     else out.push(first);
-    out.push(saying(more[0] ?? first, many, last));
+    // Without weight each is said with its own foot: the same one is free every time.
+    if (!isWeightAction(phrase.meaning.action))
+      for (const foot of more) out.push(...words.map(({ value }) => ({ ...foot, value })), foot);
+    else out.push(saying(more[0] ?? first, many, last));
     return;
   }
   if (out.length > 0 && phrase?.meaning.kind !== "step") {

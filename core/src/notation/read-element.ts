@@ -67,6 +67,15 @@ export function readElementEnd(
   if (isSaid) return { foot: before ?? takeFoot(cursor), direction: said };
   // What stays in place by itself is only said to: `anchor in place`.
   if (!goes(element) && directionAt(tokens, cursor.at)?.direction === "place") takeDirection(cursor);
+  const own = element.ways[0]?.steps[0]?.action;
+  const again = !goes(element) && own && isDirection(own) ? directionAt(tokens, cursor.at) : null;
+  if (again && again.direction === own && !isDancedAt({ tokens, at: cursor.at + 1 }, context)) {
+    // `coaster back` says where it goes anyway; a step behind it may be meant as well.
+    cursor.at += again.used;
+    const to = tokens[cursor.at - 1] as Token;
+    context.doubt(begin, to, [`${name},`, `${name}, ${own},`]);
+    return { foot: before ?? takeFoot(cursor), direction: undefined };
+  }
   const start = cursor.at;
   const first = goes(element) ? takeDirection(cursor) : undefined;
   if (first && isDancedAt(cursor, context)) {

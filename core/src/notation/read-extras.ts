@@ -147,6 +147,7 @@ const isNoOtherWord = (tokens: readonly Token[], at: number): boolean => {
   const word = fullWord(token);
   return (
     !isCount(token) &&
+    word !== "for" &&
     !isModifier(word) &&
     !TURNS.has(word) &&
     FEET[word] === undefined &&

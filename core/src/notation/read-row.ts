@@ -14,7 +14,7 @@ import {
 } from "./read-count.ts";
 import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
-import { isManyAt, takeTimes, timesBefore, timesBehind, timesOfMany } from "./read-times.ts";
+import { isManyAt, takeLasting, takeTimes, timesBefore, timesBehind, timesOfMany } from "./read-times.ts";
 import { behind } from "./report.ts";
 import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
@@ -207,6 +207,7 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     }
     const behind = isCounted ? null : rhythmBehind(row, cursor, context);
     if (behind) waiting.push(behind);
+    const lasting = takeLasting(cursor);
     const behindIt = isCounted || stepsIn(item) > 1 ? null : timesBehind(cursor);
     const said = takeTimes(cursor) ?? many ?? behindIt;
     const times = said ?? (isCounted || behind ? null : timesOfMany(cursor, beginAt, context)) ?? 1;
@@ -219,6 +220,9 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     if (waiting.length === 0 && lost) continue;
     only = row.placed.length === begun ? item : null;
     placeTimes(row, item, waiting, times);
+    const placed = row.placed.at(-1);
+    if (lasting !== null && placed)
+      row.end = Math.max(row.end, nextBeat(placed.onset) + (lasting - 1) * TICKS_PER_BEAT);
     const place = row.placed.at(-1);
     if (times === 1 && !context.composed && item.kind === "element" && canBeSpelled(item.element))
       if (place?.kind === "item" && !place.onsets)

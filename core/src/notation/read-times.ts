@@ -20,6 +20,16 @@ export function takeTimes(cursor: Cursor): number | null {
   return times;
 }
 
+/** `for four counts`, `2 beats` behind what is danced: how many beats it lasts. */
+export function takeLasting(cursor: Cursor): number | null {
+  const { tokens, at } = cursor;
+  const from = wordAt(tokens, at) === "for" ? at + 1 : at;
+  const many = numberIn(wordAt(tokens, from));
+  if (many === null || !/^(?:counts?|beats?)$/.test(wordAt(tokens, from + 1))) return null;
+  cursor.at = from + 2;
+  return many;
+}
+
 /** `walk 4` at the end of what is said: a number that stands for no count. */
 export function timesBehind(cursor: Cursor): number | null {
   const { tokens, at } = cursor;
