@@ -1,5 +1,5 @@
 import { readingOf } from "@map-step/core/element";
-import { asHouseCounts, FIGURE_KINDS, figureFacts, variantRanges } from "@map-step/core/figure";
+import { asHouseCounts, FIGURE_KINDS, figureFacts, variantRanges, warningsOf } from "@map-step/core/figure";
 import { compareFigures } from "@map-step/core/likeness";
 import { type Figure, openLibrary, writtenRoles } from "@map-step/core/notation";
 import { islands, transitionGraph } from "@map-step/core/sequence";
@@ -33,6 +33,9 @@ describe("the demo's figures", () => {
       expect(footFaults).toEqual([]);
       expect(closes).toBe(true);
     }
+    const figure = stepsIn(program, name)?.figure as Figure;
+    const facing = warningsOf(figure, program.dance, []).filter(({ about }) => about === "facing");
+    expect(facing.map(({ text }) => text)).toEqual([]);
   });
 
   it.each(ALL)("$name names only figures of its dance, and does not need itself", ({ program, draft }) => {

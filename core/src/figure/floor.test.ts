@@ -11,7 +11,17 @@ import {
   stepsOf,
   writtenRoles,
 } from "../notation/index.ts";
-import { centreOf, countedFrom, figureFacts, pathOf, pathOfRole, poseAt, STEP_SIZES } from "./index.ts";
+import {
+  centreOf,
+  countedFrom,
+  type FootPlacement,
+  figureFacts,
+  type Point,
+  pathOf,
+  pathOfRole,
+  poseAt,
+  STEP_SIZES,
+} from "./index.ts";
 
 const figure = (text: string) => parseFigure(text).figure;
 const facts = (text: string) => figureFacts(figure(text), IN_FOUR);
@@ -235,6 +245,46 @@ describe("counted from another beat", () => {
         expect(roles.map(({ steps, netTurn }) => [steps, netTurn])).toEqual(
           before.map(({ steps, netTurn }) => [steps, netTurn]),
         );
+      }),
+    );
+  });
+});
+
+describe("a foot that is left on the floor while the body turns", () => {
+  const pathIn = (text: string) => pathOf(stepsOf(parseFigure(`solo\n${text}`).figure, "solo"));
+  const ended = (text: string) => {
+    const { left, right, heading } = pathIn(text).at(-1) as FootPlacement;
+    const round = ({ x, y }: Point) => [Math.round(100 * x), Math.round(100 * y)].map((one) => one + 0);
+    return { left: round(left), right: round(right), heading };
+  };
+
+  it("takes the weight back where it is: half a turn on a step forward ends where it began", () => {
+    expect(ended("1 R forward turn R 1/2; 2 L replace; 3 R close")).toEqual({
+      left: [-10, 0],
+      right: [-30, 0],
+      heading: 180,
+    });
+    expect(ended("1 R side turn R 1/4; 2 L place")).toEqual({ left: [-10, 0], right: [35, 0], heading: 90 });
+    const [, turned] = pathIn("1 R forward turn R 1/2; 2 L replace");
+    expect([turned?.left.x, turned?.left.y]).toEqual([-STEP_SIZES.hips / 2, 0]);
+  });
+
+  it("turns along where it was beside the other, or goes on from there", () => {
+    expect(ended("1 L place turn R 1/4; 2 R place")).toEqual({
+      left: [-10, 0],
+      right: [-10, -20],
+      heading: 90,
+    });
+    expect(ended("1 R forward turn R 1/2; 2 L close").left).toEqual([10, 45]);
+  });
+
+  it("is never more than a step from the other one that turned on it", () => {
+    const way = fc.constantFrom("forward", "back", "side", "diagonal-forward");
+    const turn = fc.tuple(fc.constantFrom("L", "R"), fc.constantFrom("1/4", "1/2", "3/4"));
+    fc.assert(
+      fc.property(way, turn, fc.constantFrom("place", "replace"), (to, [sense, size], back) => {
+        const [start, , returned] = pathIn(`1 R ${to} turn ${sense} ${size}; 2 L ${back}`);
+        expect([returned?.left.x, returned?.left.y]).toEqual([start?.left.x, start?.left.y]);
       }),
     );
   });

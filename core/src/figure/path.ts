@@ -28,6 +28,8 @@ export interface FootPlacement {
   readonly offLine?: Point;
   /** Where the feet are meant to be while one reaches out without weight: beside each other. It moves nobody. */
   readonly rest?: Pick<FootPlacement, "left" | "right">;
+  /** Where the foot without weight still stands on the floor while the body turns on the other one. */
+  readonly onFloor?: Point;
   /** From the standing foot to where the step landed, and which way it turned: the line that a turn may go on along. */
   readonly travel?: Travel;
 }
@@ -119,6 +121,8 @@ function gesture(word: Action | Direction, factor: number): ReturnType<typeof re
 
 /** Steps along a line across the body: they keep to it, whatever was crossed before. */
 const ACROSS: ReadonlySet<string> = new Set(["side", "close", "tap", "touch", "cross-front", "cross-behind"]);
+/** Steps back to where the foot was. */
+const RETURNS: ReadonlySet<string> = new Set(["place", "replace"]);
 const ALONG: ReadonlySet<string> = new Set(["forward", "back"]);
 
 /**
@@ -134,6 +138,18 @@ const feetAround = (centre: Point, heading: number): Pick<FootPlacement, "left" 
   left: offset(centre, heading, -STEP_SIZES.hips / 2, 0),
   right: offset(centre, heading, STEP_SIZES.hips / 2, 0),
 });
+
+/** Feet no further apart than this are beside each other. */
+const BESIDE = STEP_SIZES.hips + 0.05;
+
+/**
+ * Where a foot steps that goes back to its place: to the floor on which it was left while the body turned on the other
+ * one; a foot that was beside that one turns along.
+ */
+function backTo({ onFloor }: FootPlacement, stays: Point, standing: Point): Point {
+  if (!onFloor) return stays;
+  return Math.hypot(onFloor.x - standing.x, onFloor.y - standing.y) > BESIDE ? onFloor : stays;
+}
 
 const aroundStanding = (point: Point, centre: Point, degrees: number): Point => {
   if (degrees === 0) return point;
@@ -229,7 +245,11 @@ function place(before: FootPlacement, step: Step): FootPlacement {
   const apart = degrees !== 0 && ALONG.has(word) ? 0 : (to?.out ?? 0);
   const out = isLeft ? -apart : apart;
   const early = word === "side" ? degrees * turnedBefore(before, out, degrees) : 0;
-  const landed = to ? offset(from, before.heading + early, out, to.forward) : stays;
+  const landed = to
+    ? offset(from, before.heading + early, out, to.forward)
+    : RETURNS.has(word)
+      ? backTo(before, stays, standing)
+      : stays;
   const crosses = isWeightAction(step.action) && /^cross-/.test(word) && degrees === 0 ? to : null;
   const aside = crosses && offset({ x: 0, y: 0 }, before.heading, 0, crosses.forward);
   const keeps = !isWeightAction(step.action) && degrees === 0 ? before.offLine : undefined;
@@ -244,6 +264,8 @@ function place(before: FootPlacement, step: Step): FootPlacement {
   const still = aroundStanding(standing, pivot, degrees - early);
   const resting = offset(still, heading, isLeft ? -STEP_SIZES.hips : STEP_SIZES.hips, 0);
   const rest = isStep ? null : { left: isLeft ? resting : still, right: isLeft ? still : resting };
+  // What turned once more while it had no weight was left on the floor before that.
+  const left = isStep ? (degrees === early ? undefined : standing) : before.onFloor;
   const travel = { x: landed.x - from.x, y: landed.y - from.y, turned: degrees };
   return {
     onset: step.onset,
@@ -253,6 +275,7 @@ function place(before: FootPlacement, step: Step): FootPlacement {
     right: isLeft ? still : moving,
     ...(line ? { offLine: line } : {}),
     ...(rest ? { rest } : {}),
+    ...(left ? { onFloor: left } : {}),
     ...(to && isWeightAction(step.action) ? { travel } : {}),
   };
 }
@@ -286,8 +309,22 @@ export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, he
       ...feetAround(start, heading),
     },
   ];
-  for (const step of steps) path.push(place(path.at(-1) as FootPlacement, step));
+  for (const step of steps) {
+    const placed = place(path.at(-1) as FootPlacement, step);
+    leaveOnFloor(path, placed);
+    path.push(placed);
+  }
   return path;
+}
+
+/** A foot that comes back to where it was left on the floor never swung round with the body. */
+function leaveOnFloor(path: FootPlacement[], { weight, left, right }: FootPlacement): void {
+  const onFloor = path.at(-1)?.onFloor;
+  const landed = weight === "L" ? left : right;
+  if (!onFloor || weight === "both" || landed.x !== onFloor.x || landed.y !== onFloor.y) return;
+  const foot = weight === "L" ? "left" : "right";
+  for (let at = path.length - 1; path[at]?.onFloor === onFloor; at--)
+    path[at] = { ...(path[at] as FootPlacement), [foot]: onFloor };
 }
 
 /** Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said. */

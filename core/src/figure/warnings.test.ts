@@ -33,6 +33,16 @@ describe("what a teacher would warn of", () => {
       'leader\nL side hold "open one-hand", R close turn L 1/4 hold "side-by-side"\nfollower\nR side, L close turn R 1/4',
       ["hold"],
     ],
+    [
+      "a hold on the way that the turns never make",
+      'leader\nL side hold "open one-hand", R close hold "side-by-side", L side, R close hold "open one-hand"\nfollower opposite',
+      ["facing"],
+    ],
+    [
+      "none on the way where they come to it later, or nearly",
+      'leader\nL side hold "open one-hand", R close hold "side-by-side", L side turn L 1/8, R close hold "open one-hand" turn R 1/8\nfollower\nR side, close, R side turn R 1/4, L close turn L 1/4',
+      [],
+    ],
     ["turns that end at no wall", "solo\nR side turn R 1/8, close", ["turns"]],
     [
       "a hold that nothing leads out of",

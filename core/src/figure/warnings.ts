@@ -1,5 +1,6 @@
-import { type Figure, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
-import { type Dance, spokenFraction } from "../time/index.ts";
+import { FACING_NAMES, followerFaces, holdNamed } from "../hold/index.ts";
+import { type Figure, holdsSaid, type Role, stepsOf, writtenRoles } from "../notation/index.ts";
+import { type Dance, spokenCount, spokenFraction, type Ticks } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { followFeet, footFaultText } from "./feet.ts";
 import { turnOf } from "./path.ts";
@@ -78,6 +79,60 @@ function facingWarning(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {
   ];
 }
 
+/** So near counts as facing the way that a hold has it, in degrees: holds are danced a little open. */
+const NEARLY = 45;
+
+/** How the follower faces as the leader sees it from each onset on, beginning with how they stand at first. */
+function betweenAt(
+  figure: Figure,
+  begins: number,
+): readonly { readonly onset: Ticks; readonly faces: number }[] {
+  const turns = (["leader", "follower"] as const).flatMap((role) =>
+    stepsOf(figure, role).map((step) => ({
+      onset: step.onset,
+      by: role === "follower" ? turnOf(step) : -turnOf(step),
+    })),
+  );
+  let faces = begins;
+  return turns
+    .toSorted((a, b) => a.onset - b.onset)
+    .map(({ onset, by }) => {
+      faces = round(faces + by);
+      return { onset, faces };
+    });
+}
+
+/**
+ * Holds within the figure in which the two never come to face each other as the hold has it, from where it is said until
+ * the next one is; the last is held against the end.
+ */
+function holdsOnTheWay(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {
+  const begins = between(stateIn(figure, dance));
+  if (begins === null) return [];
+  const said = holdsSaid(figure);
+  const faced = betweenAt(figure, begins);
+  return said.slice(1, -1).flatMap(({ onset, hold }, at): Warning[] => {
+    const wanted = followerFaces(hold ?? null, dance.holds);
+    const until = said[at + 2]?.onset ?? figure.length;
+    // Where several steps have one onset, all of them are done.
+    const ways = faced.filter(
+      (one, index) => one.onset >= onset && one.onset < until && faced[index + 1]?.onset !== one.onset,
+    );
+    if (wanted === null || ways.length === 0) return [];
+    const off = ways.map(({ faces }) => round(faces - wanted)).map((one) => Math.min(one, 360 - one));
+    const least = Math.min(...off);
+    if (least <= NEARLY) return [];
+    const found = holdNamed(hold ?? "", dance.holds);
+    return [
+      {
+        about: "facing",
+        text: `From ${spokenCount(onset)} they are in ${hold}${found ? `, ${FACING_NAMES[found.facing]}` : ""}; by their turns they stay ${partOfTurn(least)} away from that.`,
+        wayOut: `Write the turn of ${partOfTurn(least)} that is missing before it, or another hold.`,
+      },
+    ];
+  });
+}
+
 /** A dancer alone whose turns do not come round within four times. */
 function turnWarnings(figure: Figure): Warning[] {
   const roles = writtenRoles(figure).filter((role) => {
@@ -116,8 +171,8 @@ function holdWarning(figure: Figure, dance: Pick<Dance, "holds">, others: readon
 }
 
 /**
- * What a teacher would say of a figure before it is saved: a role without steps, a foot that is not free, a couple that ends facing away, a
- * hold that nothing leads out of, turns that end at no wall. Each with a way out; none of them is a fault.
+ * What a teacher would say of a figure before it is saved: a role without steps, a foot that is not free, a couple
+ * that ends facing away or never faces as a hold on the way has it, a hold that nothing leads out of, turns that end at no wall. Each with a way out; none of them is a fault.
  * @param others the other figures of the dance
  * @example
  * warningsOf(BASIC, DANCE, []) // []
@@ -129,6 +184,7 @@ export const warningsOf = (
 ): readonly Warning[] => [
   ...roleWarning(figure, dance),
   ...footWarnings(figure),
+  ...holdsOnTheWay(figure, dance),
   ...facingWarning(figure, dance),
   ...turnWarnings(figure),
   ...holdWarning(figure, dance, others),

@@ -83,8 +83,8 @@ beats 6`,
     notation: `leader
 & L back hold "open two-hand" lead "both hands low on 2, then lift the left"
 1 R close
-2 L side turn L 1/8
-3 R place turn L 1/8
+2 L side
+3 R place
 3& L side hold "wrapped, side by side"
 4 R close
 5 L forward

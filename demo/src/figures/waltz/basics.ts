@@ -127,19 +127,19 @@ beats 6`,
     minutes: 10,
     needs: ["Cross-step basic", "Walking basic"],
     notation: `leader
-1 R cross-front hold "closed" lead "open the couple forward on 1"
+1 R cross-front turn L 1/4 hold "closed" lead "open the couple forward on 1"
 2 L forward hold "side-by-side"
 3 R forward
 4 L forward
 5 R forward
-6 L close hold "closed"
+6 L close turn R 1/4 hold "closed"
 follower
-1 L cross-front
+1 L cross-front turn R 1/4
 2 R forward
 3 L forward
 4 R forward
 5 L forward
-6 R close
+6 R close turn L 1/4
 beats 6`,
     cues: ["Open the book, walk three pages, close it."],
     slips: ["Walking away from each other instead of along the line."],
