@@ -193,6 +193,24 @@ describe("one mistake", () => {
     );
   });
 
+  it.each([
+    ["side rock cross shuffle", "side rock, cross shuffle,"],
+    ["jazz box cross shuffle", "jazz box, cross shuffle,"],
+    ["coaster cross rock", "coaster, cross rock,"],
+  ])("asks of %s whether the cross ends one thing or begins the next", (text, first) => {
+    const { figure, doubts } = called(text);
+    expect(doubts[0]?.choices.map(({ text: choice }) => choice)[0]).toBe(first);
+    expect(called(first).figure.steps).toEqual(figure.steps);
+  });
+
+  it.each([
+    ["paddle quarter turn left", [-45, -45]],
+    ["paddle quarter turn right", [45, 45]],
+  ])("turns as far in all as %s says", (text, turns) => {
+    const steps = called(text).figure.steps.solo ?? [];
+    expect(steps.map(({ turn }) => (turn ? (turn.sense === "R" ? 1 : -1) * turn.degrees : 0))).toEqual(turns);
+  });
+
   it.each(["coaster back", "coaster step back", "sailor behind"])(
     "asks whether %s says only where it goes anyway",
     (text) => expect(called(text).doubts[0]?.choices.map(({ steps }) => steps)).toEqual([3, 4]),

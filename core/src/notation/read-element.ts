@@ -176,6 +176,40 @@ export function compoundAt(
   };
 }
 
+/**
+ * Of `side rock cross shuffle` the cross may end one thing or begin the next: it is taken to begin the next, and asked.
+ * @returns the phrase without its ending; `null` where that word belongs to nothing behind it
+ */
+function endingTaken(
+  { tokens, at }: Cursor,
+  used: number,
+  context: ItemContext,
+): ReturnType<typeof phraseAt> {
+  const end = at + used - 1;
+  if (fullWord(tokens[end] as Token) !== "cross") return null;
+  const next = phraseAt(tokens, end, context.elements);
+  const shorter = phraseAt(tokens.slice(at, end), 0, context.elements);
+  const rest = shorter ? phraseAt(tokens.slice(at, end), shorter.used, context.elements)?.used : 0;
+  // `side rock` is a way and what goes that way.
+  if (!next || !shorter || shorter.used + (rest ?? 0) !== used - 1) return null;
+  const isWay = next.meaning.kind === "action" && next.used === 1 && isDirection(next.meaning.action);
+  const behind = isWay ? phraseAt(tokens, end + 1, context.elements) : null;
+  const isCompound = behind?.meaning.kind === "element" && COMPOUNDS.has(behind.meaning.element.name);
+  const more =
+    next.meaning.kind === "element" && next.used > 1 ? next.used : isCompound ? 1 + behind.used : 0;
+  if (more === 0) return null;
+  const words = (from: number, to: number) =>
+    tokens
+      .slice(from, to)
+      .map(({ value }) => value)
+      .join(" ");
+  context.doubt(tokens[at] as Token, tokens[end + more - 1] as Token, [
+    `${words(at, end)}, ${words(end, end + more)},`,
+    `${words(at, end + 1)}, ${words(end + 1, end + more)},`,
+  ]);
+  return shorter;
+}
+
 /** The phrase at the cursor; of a name that ends in a word such as `turn`, only what stands before where that says more. */
 export function itemPhraseAt(
   { tokens, at }: Cursor,
@@ -185,6 +219,8 @@ export function itemPhraseAt(
   const phrase = phraseAt(tokens, at, context.elements);
   if (phrase?.meaning.kind !== "element" || phrase.used < 2) return phrase;
   const end = at + phrase.used - 1;
+  const apart = endingTaken({ tokens, at }, phrase.used, context);
+  if (apart) return apart;
   // A step is written with its foot before it, an element with its foot behind.
   if (before) {
     const action = phraseAt(tokens.slice(at, at + phrase.used), 0, NO_ELEMENTS);

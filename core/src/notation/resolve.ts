@@ -57,16 +57,36 @@ function elementSteps(item: Item & { kind: "element" }, foot: "L" | "R"): Step[]
   return foot === "L" ? written : imageSteps(written);
 }
 
-/** What is said with an element goes to its first step, a turn to its last. */
+/** Whether a turn that is said of an element is its own: it turns up to its end. */
+const isItsTurn = (way: readonly Pick<Step, "turn">[]): boolean => way.at(-1)?.turn !== undefined;
+
+/**
+ * A turn that is said with an element goes to its last step; where it is the element's own, it is shared out over the
+ * steps that turn as they turn already: `paddle quarter turn left` is twice an eighth.
+ */
+function withTurn<S extends Pick<Step, "turn">>(steps: readonly S[], turn: Step["turn"]): readonly S[] {
+  if (!turn) return steps;
+  const whole = isItsTurn(steps) ? degreesIn(steps) : 0;
+  if (whole === 0) return steps.map((step, at) => (at === steps.length - 1 ? { ...step, turn } : step));
+  let [before, given] = [0, 0];
+  return steps.map((step) => {
+    if (!step.turn) return step;
+    before += step.turn.degrees;
+    const degrees = Math.round((turn.degrees * before) / whole) - given;
+    given += degrees;
+    return { ...step, turn: { ...step.turn, sense: turn.sense, degrees } };
+  });
+}
+
+const degreesIn = (steps: readonly Pick<Step, "turn">[]): number =>
+  steps.reduce((sum, { turn }) => sum + (turn?.degrees ?? 0), 0);
+
+/** What is said with an element goes to its first step. */
 function withExtras(steps: readonly Step[], { hold, lead, cue, turn }: Item["extras"]): Step[] {
   const said = Object.fromEntries(
     Object.entries({ hold, lead, cue }).filter(([, text]) => text !== undefined),
   );
-  return steps.map((step, index) => ({
-    ...step,
-    ...(turn && index === steps.length - 1 ? { turn } : {}),
-    ...(index === 0 ? said : {}),
-  }));
+  return withTurn(steps, turn).map((step, index) => ({ ...step, ...(index === 0 ? said : {}) }));
 }
 
 /** The foot on which an element begins, as it is danced from the left. */
@@ -84,13 +104,17 @@ function danceElement(
   dancer: Dancer,
 ): Danced {
   const way = item.element.ways[0]?.steps ?? [];
-  const wanted = item.foot === "L" || item.foot === "R" ? item.foot : freeFoot(dancer);
+  const turned = isItsTurn(way) ? way.find((step) => step.turn)?.turn : undefined;
+  const sense = item.extras.turn?.sense;
+  // Of what turns by itself the way of a turn that is said tells the foot.
+  const byTurn = turned && sense ? (turned.sense === sense ? beginsOn(way) : other(beginsOn(way))) : null;
+  const wanted = item.foot === "L" || item.foot === "R" ? item.foot : (byTurn ?? freeFoot(dancer));
   const foot = beginsOn(way) === "L" ? wanted : other(wanted);
   const asWritten = elementSteps(item, foot).map((step) => ({ ...step, onset: step.onset + entry.onset }));
   const timed = asWritten.map((step, index) => ({ ...step, onset: entry.onsets?.[index] ?? step.onset }));
   const steps = withExtras(timed, item.extras);
   const isAsSaid = timed.every(({ onset }, index) => onset === asWritten[index]?.onset);
-  const turns = way.at(-1)?.turn !== undefined && item.extras.turn !== undefined;
+  const turns = sense !== undefined && turned !== undefined;
   const { direction } = item;
   const { turn, size } = item.extras;
   const said: SaidElement = {
