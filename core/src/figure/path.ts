@@ -1,14 +1,7 @@
 import { type Hold, holdNamed } from "../hold/index.ts";
-import {
-  type Action,
-  type Direction,
-  type Figure,
-  isWeightAction,
-  type Role,
-  type Step,
-  stepsOf,
-} from "../notation/index.ts";
+import { type Figure, isWeightAction, type Role, type Step, stepsOf } from "../notation/index.ts";
 import type { Ticks } from "../time/index.ts";
+import { gesture, reach, SIZE_FACTOR, STEP_SIZES } from "./reach.ts";
 
 /** A place on the floor in metres: x to the right, y forward, as the leader sees it at the start. */
 export interface Point {
@@ -39,84 +32,12 @@ interface Travel extends Point {
   readonly turned: number;
 }
 
-/**
- * Step sizes in metres: the product's stated defaults for an average adult, not measurements. Every place and
- * extent that follows from them is an estimate.
- */
-export const STEP_SIZES = {
-  hips: 0.2,
-  walk: 0.45,
-  side: 0.45,
-  diagonal: 0.35,
-  cross: 0.15,
-  tap: 0.25,
-} as const;
-const SIZE_FACTOR = { small: 0.5, long: 1.4 } as const;
-
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 
 /** The point that lies `right` and `forward` of another, for somebody with a heading. */
 export function offset({ x, y }: Point, heading: number, right: number, forward: number): Point {
   const [sin, cos] = [Math.sin(radians(heading)), Math.cos(radians(heading))];
   return { x: x + right * cos + forward * sin, y: y - right * sin + forward * cos };
-}
-
-/**
- * Where the moving foot lands, seen from the standing foot: to its own side, and forward. `null` stays where
- * it is.
- */
-function reach(word: Action | Direction, factor: number): { out: number; forward: number } | null {
-  const { hips, walk, side, diagonal, cross, tap } = STEP_SIZES;
-  switch (word) {
-    case "forward":
-      return { out: hips, forward: walk * factor };
-    case "back":
-      return { out: hips, forward: -walk * factor };
-    case "side":
-    // Where nothing is said a lunge, a slide and a sway go to the side.
-    case "lunge":
-    case "slide":
-    case "sway":
-      return { out: hips + (side - hips) * factor, forward: 0 };
-    case "close":
-    // Without a direction they land beside the standing foot.
-    case "tap":
-    case "touch":
-    case "hitch":
-    case "drag":
-      return { out: hips, forward: 0 };
-    case "cross-front":
-      return { out: -cross * factor, forward: cross };
-    case "cross-behind":
-      return { out: -cross * factor, forward: -cross };
-    case "lock":
-      return { out: -cross / 2, forward: -cross };
-    case "diagonal-forward":
-      return { out: hips + diagonal * factor, forward: diagonal * factor };
-    case "diagonal-back":
-      return { out: hips + diagonal * factor, forward: -diagonal * factor };
-    case "kick":
-    case "brush":
-    case "scuff":
-    case "heel":
-    case "point":
-    case "swing":
-    case "ronde":
-      return { out: hips, forward: tap * factor };
-    case "flick":
-      return { out: hips, forward: -tap * factor };
-    default:
-      return null;
-  }
-}
-
-/** How far a foot reaches that takes no weight: no further than a tap, whichever way it is said to go. */
-function gesture(word: Action | Direction, factor: number): ReturnType<typeof reach> {
-  const to = reach(word, factor);
-  const { hips, tap } = STEP_SIZES;
-  const most = tap * factor;
-  const within = (value: number) => Math.sign(value) * Math.min(Math.abs(value), most);
-  return to && { out: Math.min(to.out, hips + most), forward: within(to.forward) };
 }
 
 /** Steps along a line across the body: they keep to it, whatever was crossed before. */
