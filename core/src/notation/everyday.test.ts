@@ -211,6 +211,14 @@ describe("one mistake", () => {
     expect(steps.map(({ turn }) => (turn ? (turn.sense === "R" ? 1 : -1) * turn.degrees : 0))).toEqual(turns);
   });
 
+  it("asks whether a walk for four counts is one on each", () => {
+    const { figure, doubts } = called("walk for four counts");
+    expect(figure.steps.solo).toHaveLength(4);
+    for (const { text, beats } of doubts[0]?.choices ?? []) {
+      expect([text, called(text).doubts, beats]).toEqual([text, [], 4]);
+    }
+  });
+
   it.each(["coaster back", "coaster step back", "sailor behind"])(
     "asks whether %s says only where it goes anyway",
     (text) => expect(called(text).doubts[0]?.choices.map(({ steps }) => steps)).toEqual([3, 4]),

@@ -14,7 +14,15 @@ import {
 } from "./read-count.ts";
 import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
-import { isManyAt, takeLasting, takeTimes, timesBefore, timesBehind, timesOfMany } from "./read-times.ts";
+import {
+  doubtLasting,
+  isManyAt,
+  takeLasting,
+  takeTimes,
+  timesBefore,
+  timesBehind,
+  timesOfMany,
+} from "./read-times.ts";
 import { behind } from "./report.ts";
 import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
@@ -207,9 +215,13 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     }
     const behind = isCounted ? null : rhythmBehind(row, cursor, context);
     if (behind) waiting.push(behind);
+    const itemEnd = cursor.at;
     const lasting = takeLasting(cursor);
+    const asMany =
+      !isCounted && lasting !== null && item.kind === "element" && stepsIn(item) === 1 && lasting > 1;
+    if (asMany) doubtLasting(cursor, [beginAt, itemEnd], lasting, context);
     const behindIt = isCounted || stepsIn(item) > 1 ? null : timesBehind(cursor);
-    const said = takeTimes(cursor) ?? many ?? behindIt;
+    const said = takeTimes(cursor) ?? many ?? behindIt ?? (asMany ? lasting : null);
     const times = said ?? (isCounted || behind ? null : timesOfMany(cursor, beginAt, context)) ?? 1;
     if (times === 1 && spells(row, item, waiting, tokens[cursor.at - 1] as Token)) {
       waiting = [];
@@ -221,7 +233,7 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     only = row.placed.length === begun ? item : null;
     placeTimes(row, item, waiting, times);
     const placed = row.placed.at(-1);
-    if (lasting !== null && placed)
+    if (lasting !== null && !asMany && placed)
       row.end = Math.max(row.end, nextBeat(placed.onset) + (lasting - 1) * TICKS_PER_BEAT);
     const place = row.placed.at(-1);
     if (times === 1 && !context.composed && item.kind === "element" && canBeSpelled(item.element))

@@ -1,3 +1,4 @@
+import { counted } from "../words/index.ts";
 import { phraseAt } from "./lexicon.ts";
 import { timesIn } from "./parse-use.ts";
 import { type Cursor, footWord, type ItemContext } from "./read-extras.ts";
@@ -28,6 +29,24 @@ export function takeLasting(cursor: Cursor): number | null {
   if (many === null || !/^(?:counts?|beats?)$/.test(wordAt(tokens, from + 1))) return null;
   cursor.at = from + 2;
   return many;
+}
+
+/** `walk for four counts` is a walk on each, or one that lasts so long: that is asked. */
+export function doubtLasting(
+  { tokens, at }: Cursor,
+  [from, to]: readonly [from: number, to: number],
+  beats: number,
+  { doubt }: ItemContext,
+): void {
+  const walk = tokens
+    .slice(from, to)
+    .map(({ value }) => value)
+    .join(" ");
+  const rest = beats - 1;
+  doubt(tokens[from] as Token, tokens[at - 1] as Token, [
+    `${walk} x${beats},`,
+    `${walk}, hold ${counted(rest, "count")},`,
+  ]);
 }
 
 /** `walk 4` at the end of what is said: a number that stands for no count. */
