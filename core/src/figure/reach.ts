@@ -12,6 +12,7 @@ export const STEP_SIZES = {
   cross: 0.15,
   tap: 0.25,
 } as const;
+/** How much shorter and longer a step is that is said to be. */
 export const SIZE_FACTOR = { small: 0.5, long: 1.4 } as const;
 
 /**

@@ -126,7 +126,7 @@ function holdsOnTheWay(figure: Figure, dance: Pick<Dance, "holds">): Warning[] {
     return [
       {
         about: "facing",
-        text: `From ${spokenCount(onset)} they are in ${hold}${found ? `, ${FACING_NAMES[found.facing]}` : ""}; by their turns they stay ${partOfTurn(least)} away from that.`,
+        text: `They are in ${hold}${found ? `, ${FACING_NAMES[found.facing]}` : ""}, from ${spokenCount(onset)} on; by their turns they stay ${partOfTurn(least)} away from that.`,
         wayOut: `Write the turn of ${partOfTurn(least)} that is missing before it, or another hold.`,
       },
     ];
