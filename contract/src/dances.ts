@@ -4,7 +4,7 @@ import { elementKey, faultText } from "@map-step/core/notation";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
 import { byId, endpoint } from "./endpoint.ts";
-import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { tempoLimits } from "./tempo-limits.ts";
 import { anyOf } from "./things.ts";
 
@@ -86,13 +86,7 @@ const ownElements = z
 
 /** Every field of a dance, read by its form, what is asked when two changed it, and its table. */
 export const DANCE_FIELDS = {
-  name: {
-    label: "Name of the dance",
-    sort: "name",
-    schema: words(60),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name of the dance", 60),
   meter: { label: "Beats to the bar", sort: "whole", schema: wholeNumber(2, 12), start: 4 },
   phraseBeats: { label: "Beats to the phrase", sort: "whole", schema: wholeNumber(1, 64), start: 8 },
   slowBeats: { label: "Beats of a slow", sort: "whole", schema: wholeNumber(1, 8), start: 2 },

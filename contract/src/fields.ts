@@ -1,4 +1,5 @@
 import { z } from "zod";
+import { words } from "./common.ts";
 
 /**
  * What a field holds, and so how it is written in a form, told in a difference, and kept in a column: a name, a line
@@ -43,6 +44,16 @@ export type ValuesOf<F extends PlainFields> = { [K in keyof F]: z.output<F[K]["s
 
 /** A line of text that may be empty; where an older page does not send it, it is. */
 export const line = (most: number) => z.string().trim().max(most, `At most ${most} characters`).default("");
+
+/** The name of a thing, which may be a dancer's. */
+export const nameField = (label: string, most: number) =>
+  ({
+    label,
+    sort: "name",
+    schema: words(most),
+    start: "",
+    text: { mayName: true, searched: false },
+  }) as const;
 
 /** The schemas of fields by their names. */
 export const schemasOf = <F extends PlainFields>(fields: F): { [K in keyof F]: F[K]["schema"] } =>

@@ -1,19 +1,13 @@
 import { z } from "zod";
-import { changeOf, stored, wholeNumber, words } from "./common.ts";
+import { changeOf, stored, wholeNumber } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
-import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { anyOf } from "./things.ts";
 
 /** Every field of a level, read by its form, what is asked when two changed it, and its table. */
 export const LEVEL_FIELDS = {
   danceId: { label: "Dance", sort: "own", schema: z.uuid("Choose a dance"), start: "" },
-  name: {
-    label: "Name",
-    sort: "name",
-    schema: words(80),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name", 80),
   /** The level whose figures dancers bring along. */
   followsId: {
     label: "Follows",

@@ -1,7 +1,7 @@
 import { z } from "zod";
-import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
+import { changeOf, localDate, stored, wholeNumber } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
-import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { anyOf, WHEN_AND_WHERE } from "./things.ts";
 
 /** A time of the day, such as 19:30. */
@@ -10,13 +10,7 @@ export const startTime = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, "A time s
 /** Every field of a section, read by its form, what is asked when two changed it, and its table. */
 export const SECTION_FIELDS = {
   levelId: { label: "Level", sort: "own", schema: z.uuid("Choose a level"), start: "", goesOn: true },
-  name: {
-    label: "Name",
-    sort: "name",
-    schema: words(80),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name", 80),
   room: {
     label: "Room",
     sort: "line",

@@ -1,9 +1,9 @@
 import { MARKS } from "@map-step/core/check";
 import { TEMPO_LIMITS } from "@map-step/core/time";
 import { z } from "zod";
-import { changeOf, wholeNumber, words } from "./common.ts";
+import { changeOf, wholeNumber } from "./common.ts";
 import { endpoint } from "./endpoint.ts";
-import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { CLOCKS, DATE_ORDERS, LENGTHS } from "./locale-format.ts";
 import { timeZone } from "./session.ts";
 import { tempoLimits } from "./tempo-limits.ts";
@@ -11,13 +11,7 @@ import { anyOf } from "./things.ts";
 
 /** Every field of the studio's settings. */
 export const SETTINGS_FIELDS = {
-  name: {
-    label: "Name of the studio",
-    sort: "name",
-    schema: words(80),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name of the studio", 80),
   timeZone: { label: "Time zone", sort: "own", schema: timeZone, start: "UTC" },
   /** 1 Monday to 7 Sunday. */
   firstWeekday: { label: "The week begins on", sort: "own", schema: wholeNumber(1, 7), start: 1 },

@@ -1,19 +1,13 @@
 import { z } from "zod";
-import { changeOf, localDate, stored, wholeNumber, words } from "./common.ts";
+import { changeOf, localDate, stored, wholeNumber } from "./common.ts";
 import { byId, endpoint, nothing } from "./endpoint.ts";
-import { line, type PlainFields, schemasOf } from "./fields.ts";
+import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { section, standIn } from "./sections.ts";
 import { anyOf, WHEN_AND_WHERE } from "./things.ts";
 
 /** Every field of a room, read by its form and its table. Sections name it by its name. */
 export const ROOM_FIELDS = {
-  name: {
-    label: "Name",
-    sort: "name",
-    schema: words(80),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name", 80),
   places: {
     label: "Places",
     help: "Dancers that it holds; empty for no limit",
@@ -49,13 +43,7 @@ export const MOST_TERM_DAYS = 400;
 
 /** Every field of a term, read by its form, its history and its table. */
 export const TERM_FIELDS = {
-  name: {
-    label: "Name",
-    sort: "name",
-    schema: words(80),
-    start: "",
-    text: { mayName: true, searched: false },
-  },
+  name: nameField("Name", 80),
   firstDay: { label: "First day", sort: "day", schema: localDate, start: "" },
   lastDay: { label: "Last day", sort: "day", schema: localDate, start: "" },
   closed: {

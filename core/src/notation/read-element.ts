@@ -1,7 +1,7 @@
 import { directionAt, type Meaning, phraseAt } from "./lexicon.ts";
 import { type Cursor, footAt, fullWord, type ItemContext, modifierAt, namesHold } from "./read-extras.ts";
 import { readTurnSize, senseAt } from "./read-turn.ts";
-import type { Token } from "./scan.ts";
+import { type Token, textBetween } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
 import { type Action, type Direction, isDirection, takesDirection } from "./words.ts";
 
@@ -198,11 +198,7 @@ function endingTaken(
   const more =
     next.meaning.kind === "element" && next.used > 1 ? next.used : isCompound ? 1 + behind.used : 0;
   if (more === 0) return null;
-  const words = (from: number, to: number) =>
-    tokens
-      .slice(from, to)
-      .map(({ value }) => value)
-      .join(" ");
+  const words = (from: number, to: number) => textBetween(tokens, from, to);
   context.doubt(tokens[at] as Token, tokens[end + more - 1] as Token, [
     `${words(at, end)}, ${words(end, end + more)},`,
     `${words(at, end + 1)}, ${words(end + 1, end + more)},`,

@@ -3,7 +3,7 @@ import { phraseAt } from "./lexicon.ts";
 import { timesIn } from "./parse-use.ts";
 import { type Cursor, footWord, type ItemContext } from "./read-extras.ts";
 import { spokenNumber, wordAt } from "./read-turn.ts";
-import type { Token } from "./scan.ts";
+import { type Token, textBetween } from "./scan.ts";
 import { isDirection } from "./words.ts";
 
 const HOW_OFTEN: Readonly<Record<string, number>> = { once: 1, twice: 2, thrice: 3 };
@@ -38,10 +38,7 @@ export function doubtLasting(
   beats: number,
   { doubt }: ItemContext,
 ): void {
-  const walk = tokens
-    .slice(from, to)
-    .map(({ value }) => value)
-    .join(" ");
+  const walk = textBetween(tokens, from, to);
   const rest = beats - 1;
   doubt(tokens[from] as Token, tokens[at - 1] as Token, [
     `${walk} x${beats},`,
@@ -78,9 +75,8 @@ export function timesOfMany({ tokens, at }: Cursor, from: number, context: ItemC
   const { meaning } = phrase;
   if (meaning.kind === "action" && isDirection(meaning.action)) return null;
   const name = meaning.kind === "element" ? meaning.element.name : meaning.action;
-  const said = (first: number, last: number) =>
-    tokens.slice(first, last).map(({ kind, value }) => (kind === "text" ? `"${value}"` : value));
-  const one = [...said(from, start), name, ...said(start + phrase.used, at)].join(" ");
+  const said = [textBetween(tokens, from, start), name, textBetween(tokens, start + phrase.used, at)];
+  const one = said.filter(Boolean).join(" ");
   context.doubt(tokens[from] as Token, tokens[at - 1] as Token, [`${one} x${TWO},`, `${one},`]);
   return TWO;
 }

@@ -97,3 +97,10 @@ export function scan(text: string): Scanned[] {
   });
   return scanned;
 }
+
+/** What tokens from one place to another say, as it is typed. */
+export const textBetween = (tokens: readonly Token[], from: number, to: number): string =>
+  tokens
+    .slice(from, to)
+    .map(({ kind, value }) => (kind === "text" ? `"${value}"` : value))
+    .join(" ");
