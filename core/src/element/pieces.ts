@@ -4,8 +4,17 @@ import type { CallPiece } from "./cover.ts";
 import { saidDirection } from "./match.ts";
 
 const SENSE = { L: "left", R: "right" } as const;
+/** Parts of a turn that are said as a fraction: no smaller than a twenty-fourth. */
+const SAID_PART = 15;
+
+function sizeInWords(degrees: number): string {
+  if (degrees === 360) return "once round";
+  if (degrees % 360 === 0) return `${degrees / 360} times round`;
+  return degrees % SAID_PART === 0 ? spokenFraction(degrees, 360) : `${degrees}°`;
+}
+
 const turnInWords = ({ sense, degrees, first }: Turn): string =>
-  `turning ${SENSE[sense]} ${degrees === 360 ? "once round" : degrees % 360 === 0 ? `${degrees / 360} times round` : spokenFraction(degrees, 360)}${first ? " first" : ""}`;
+  `turning ${SENSE[sense]} ${sizeInWords(degrees)}${first ? " first" : ""}`;
 
 /** What is said in the place of a word of the notation. */
 const SAID: Readonly<Partial<Record<Step["action"], string>>> = { place: "step in place", hold: "pause" };

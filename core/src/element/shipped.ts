@@ -153,6 +153,11 @@ export const SHIPPED: readonly (readonly [name: string, others: readonly string[
     ["monterey", "monterey turn", "monterey half", "monterey half turn"],
     "1 L point side; 2 L close turn L 1/2; 3 R point side; 4 R close",
   ],
+  [
+    "quarter point turn",
+    ["monterey quarter", "quarter monterey", "monterey quarter turn", "point turn quarter"],
+    "1 L point side; 2 L close turn L 1/4; 3 R point side; 4 R close",
+  ],
   ["hitch turn", [], "1 L hitch turn R 1/4", "1 L hitch turn R 1/2"],
   ["heel grind", [], "1 L forward small turn L 1/8; 2 R replace"],
   ["cross-body walk", [], "1 L forward; 2 R forward turn R 1/2; 3 L back"],

@@ -204,6 +204,44 @@ describe("one mistake", () => {
   });
 
   it.each([
+    ["step back on 5", "5 R back"],
+    ["step back on 5 dip on 7", "5 R back, 7  dip"],
+    ["kick on 1 and 3", "1 R kick, 3 R kick"],
+    ["tap on count 4", "4 R tap"],
+    ["step on the left", "1 L place"],
+    ["step left foot back", "1 L back"],
+    ["step back, step right foot to the side", "1 R back, 2 R side"],
+    ["side step left foot", "1 L side"],
+    ["touch out, touch in", "1 R touch, 2 R touch"],
+  ])("finds in %s the foot and the count that stand behind what is danced", (text, steps) => {
+    const { figure, faults } = called(text);
+    expect(faults).toEqual([]);
+    expect(
+      figure.steps.solo
+        ?.map(({ onset, foot, action }) => `${onset / 24 + 1} ${foot ?? ""} ${action}`)
+        .join(", "),
+    ).toBe(steps);
+  });
+
+  it.each([
+    ["touch out", "side"],
+    ["touch in", "close"],
+  ])("knows where %s goes", (text, direction) =>
+    expect(called(text).figure.steps.solo?.[0]?.direction).toBe(direction),
+  );
+
+  it("does not take a turn over three steps for one on the spot", () => {
+    expect(called("half turn left gradually").faults).toHaveLength(1);
+  });
+
+  it.each([
+    ["monterey quarter turn left", [0, -90, 0, 0]],
+    ["three step turn to the left", [-180, -180, 0]],
+    ["three step turn over the right shoulder", [180, 180, 0]],
+    ["triple step turn left half spread", [-60, -60, -60]],
+    ["triple step turning half left", [0, 0, -180]],
+    ["three walks turning a full turn right over the three steps", [120, 120, 120]],
+    ["kick ball change turning a quarter left gradually", [0, -45, -45]],
     ["paddle quarter turn left", [-45, -45]],
     ["paddle quarter turn right", [45, 45]],
   ])("turns as far in all as %s says", (text, turns) => {

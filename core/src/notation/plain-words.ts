@@ -1,16 +1,9 @@
+import { feetAt, feetIn, isHyphenedFeet, OTHER, type PlainContext, saidFeet, saying } from "./feet-in-row.ts";
 import { directionAt, phraseAt } from "./lexicon.ts";
+import { isCount } from "./read-count.ts";
 import { footWord, fullWord } from "./read-extras.ts";
 import { saysTurn, senseAt, spokenNumber, wordAt } from "./read-turn.ts";
-import type { ReportDoubt } from "./report.ts";
-import type { Scanned, Token } from "./scan.ts";
-import type { Element, Foot } from "./types.ts";
-import { isWeightAction } from "./words.ts";
-
-/** What plain words are read with. */
-interface PlainContext {
-  readonly elements: readonly Element[];
-  readonly doubt: ReportDoubt;
-}
+import type { Token } from "./scan.ts";
 
 /** Words that only carry a sentence: `step back on the left`, `bring the feet together`. */
 const CARRIERS: ReadonlySet<string> = new Set(
@@ -49,55 +42,6 @@ const isPlain = (word: string): boolean =>
   SIZES.has(word) ||
   /^(?:over|across|behind|beside|next|up|steps|toe|an?|in)$/.test(word);
 
-const isHyphenedFeet = (value: string): boolean => /^[lr](?:-[lr])+$/i.test(value);
-
-/** `L-R-L` as its feet. */
-const feetIn = (token: Token): Token[] =>
-  token.kind === "word" && isHyphenedFeet(token.value)
-    ? token.value
-        .split("-")
-        .map((value, at) => ({ ...token, value, column: token.column + 2 * at, length: 1 }))
-    : [token];
-
-const OTHER: Readonly<Record<string, Foot>> = { L: "R", R: "L" };
-
-/** As many feet, one after the other, as stand at a place. */
-function feetAt(tokens: readonly Token[], from: number): Token[] {
-  const feet: Token[] = [];
-  for (let at = from; at < tokens.length; at++) {
-    const foot = footWord(tokens[at]);
-    const before = feet.at(-1);
-    if (!foot || foot === "both" || (before && OTHER[footWord(before) ?? ""] !== foot)) break;
-    feet.push(tokens[at] as Token);
-  }
-  return feet;
-}
-
-/**
- * Statements of which a foot alone goes on with the feet of the one before: `walk right, left, right` is `walk right left
- * right`.
- */
-export function withFeetJoined(scanned: readonly Scanned[]): Scanned[] {
-  const joined: Scanned[] = [];
-  for (const one of scanned) {
-    const before = joined.at(-1);
-    const [foot, ...more] = one.kind === "statement" ? one.tokens : [];
-    const last = before?.kind === "statement" ? before.tokens.at(-1) : undefined;
-    const isAlone = foot !== undefined && more.length === 0 && footWord(foot) !== undefined;
-    const goesOn = isAlone && foot.line === last?.line && OTHER[footWord(last) ?? ""] === footWord(foot);
-    if (before?.kind === "statement" && goesOn)
-      joined[joined.length - 1] = { ...before, tokens: [...before.tokens, foot] };
-    else joined.push(one);
-  }
-  return joined;
-}
-
-const saying = (token: Token, value: string, to = token): Token => ({
-  ...token,
-  value,
-  length: to.line === token.line ? to.column + to.length - token.column : token.length,
-});
-
 /** A foot beside, over or behind the other one, at a place: which foot, where it goes, and what it takes. */
 function besideOther(tokens: readonly Token[], at: number) {
   const foot = footWord(tokens[at]);
@@ -112,59 +56,6 @@ function besideOther(tokens: readonly Token[], at: number) {
       return { direction, isFirm, begin, end: isFootWord(other + 1) ? other + 1 : other };
   }
   return null;
-}
-
-/** Feet that are said of what stands before them: one of a step of several feet, else as often as there are feet. */
-function saidFeet(
-  out: Token[],
-  from: number,
-  feet: readonly Token[],
-  { elements, doubt }: PlainContext,
-): void {
-  const [first, ...more] = feet as [Token, ...Token[]];
-  const last = more.at(-1) ?? first;
-  let phrase: ReturnType<typeof phraseAt> = null;
-  let begin = out.length;
-  for (let at = Math.max(0, out.length - 5); at < out.length && !phrase; at++) {
-    const found = phraseAt(out, at, elements);
-    const way = found && directionAt(out, at + found.used);
-    if (found && at + found.used + (way?.used ?? 0) === out.length) [phrase, begin] = [found, at];
-  }
-  const many = `x${feet.length}`;
-  if (phrase?.meaning.kind === "element") {
-    const changes = phrase.meaning.element.ways[0]?.steps.length ?? 1;
-    // Feet that are not those of its steps are left where they stand, to be blamed.
-    if (changes !== 1 && changes !== feet.length) {
-      out.push(...feet);
-      return;
-    }
-    // A foot before an element is only a foot; behind something else it would be that one's.
-    const foot = changes === 1 ? first : saying(first, first.value, last);
-    if (begin === from) out.splice(begin, 0, foot);
-    else out.push(foot);
-    if (changes === 1) out.push(saying(more[0] ?? first, many, last));
-    return;
-  }
-  if (phrase?.meaning.kind === "action") {
-    const words = out.slice(begin);
-    if (begin === from) out.splice(begin, 0, first);
-    else out.push(first);
-    // Without weight each is said with its own foot: the same one is free every time.
-    if (!isWeightAction(phrase.meaning.action))
-      for (const foot of more) out.push(...words.map(({ value }) => ({ ...foot, value })), foot);
-    else out.push(saying(more[0] ?? first, many, last));
-    return;
-  }
-  if (out.length > 0 && phrase?.meaning.kind !== "step") {
-    out.push(...feet);
-    return;
-  }
-  // Bare feet say that there are steps, and not where they go.
-  const begins = out.at(-1) ?? first;
-  if (phrase) out.pop();
-  const foot = footWord(first) as string;
-  doubt(begins, last, [`${foot} place x${feet.length},`, `${foot} forward x${feet.length},`]);
-  out.push(first, saying(more[0] ?? first, "place", last), saying(more[0] ?? first, many, last));
 }
 
 /** `walk 3 steps forward`, `three steps back`: the direction and how often. */
@@ -184,6 +75,8 @@ interface Row {
   readonly from: number;
   at: number;
   readonly out: Token[];
+  /** Where in `out` what is said last begins: behind what had its count said behind it. */
+  begun: number;
 }
 
 /** Takes what stands at a place, where it is what it looks for. */
@@ -260,6 +153,26 @@ function carries({ all, at, out }: Row, word: string): boolean {
   return CARRIERS.has(word) && !/^\d/.test(next) && !(word === "with" && sounds);
 }
 
+/** `step on the left`, `step left foot back` are steps with that foot; `step left` is one to that side. */
+const takeOnto: Taker = (row) => {
+  const { all, at, out } = row;
+  // `side step left foot` is one thing already.
+  const isWay = wordAt(out, out.length - 3) !== "step" && directionAt(out, out.length - 2) !== null;
+  if (lastWord(row) !== "step" || isWay) return false;
+  const isOn = /^(?:on|onto|with)$/.test(wordAt(all, at));
+  const whose = isOn && /^(?:the|your|his|her)$/.test(wordAt(all, at + 1)) ? 1 : 0;
+  const foot = at + (isOn ? 1 + whose : 0);
+  const isFoot = /^(?:foot|leg)$/.test(wordAt(all, foot + 1));
+  if (!footWord(all[foot]) || !(isOn || isFoot)) return false;
+  const end = isFoot ? foot + 1 : foot;
+  let way = end + 1;
+  while (CARRIERS.has(wordAt(all, way))) way += 1;
+  const step = out.pop() as Token;
+  out.push(all[foot] as Token, directionAt(all, way) ? step : saying(step, "place", all[end]));
+  row.at = end + 1;
+  return true;
+};
+
 const takeCarrier: Taker = (row, { elements }) => {
   const word = wordAt(row.all, row.at);
   // `toe` is a touch by itself; what else is danced never only carries.
@@ -277,10 +190,31 @@ const takeWord: Taker = (row, { elements }) => {
   return true;
 };
 
+const COUNT = /^\d{1,3}$/;
+
+/** `step back on 5`, `kick on 1 and 3`: counts that are said behind stand before what is danced on them. */
+const takeCountsBehind: Taker = (row) => {
+  const { all, at, out, begun } = row;
+  if (wordAt(all, at) !== "on" || begun === out.length || out.slice(begun).some(isCount)) return false;
+  let end = at + (/^(?:counts?|beats?)$/.test(wordAt(all, at + 1)) ? 2 : 1);
+  const counts: Token[] = [];
+  while (COUNT.test(wordAt(all, end))) {
+    counts.push(all[end] as Token);
+    end += /^(?:and|&)$/.test(wordAt(all, end + 1)) && COUNT.test(wordAt(all, end + 2)) ? 2 : 1;
+  }
+  if (counts.length === 0) return false;
+  out.splice(begun, 0, ...counts);
+  row.begun = out.length;
+  row.at = end;
+  return true;
+};
+
 /** What is looked for at each place, in order; the last takes whatever stands there. */
 const TAKERS: readonly Taker[] = [
+  takeCountsBehind,
   takeManySteps,
   takeBesideOther,
+  takeOnto,
   takeName,
   takeFeet,
   takeSense,
@@ -296,6 +230,7 @@ const isWorthIt = (tokens: readonly Token[], from: number): boolean =>
       token.kind === "word" &&
       (isPlain(token.value.toLowerCase()) ||
         isHyphenedFeet(token.value) ||
+        (footWord(token) !== undefined && /^(?:foot|leg)$/.test(wordAt(tokens, at + 1))) ||
         (footWord(token) !== undefined && footWord(tokens[at + 1]) !== undefined)),
   );
 
@@ -310,7 +245,7 @@ export function withoutCarriers(
 ): readonly Token[] {
   if (!isWorthIt(tokens, from)) return tokens;
   const all = tokens.flatMap(feetIn);
-  const row: Row = { all, from, at: from, out: all.slice(0, from) };
+  const row: Row = { all, from, at: from, out: all.slice(0, from), begun: from };
   while (row.at < all.length) TAKERS.some((take) => take(row, context));
   return row.out;
 }

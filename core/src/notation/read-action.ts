@@ -2,6 +2,7 @@ import { directionAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
 import { takeDirection, takeFoot, type What } from "./read-element.ts";
 import { type Cursor, type ItemContext, modifierAt } from "./read-extras.ts";
+import { wordAt } from "./read-turn.ts";
 import type { Token } from "./scan.ts";
 import type { Foot } from "./types.ts";
 import { type Action, type Direction, mayHaveFoot, takesDirection } from "./words.ts";
@@ -11,6 +12,9 @@ export interface ActionStanding {
   readonly isMarked: boolean;
   readonly isApart: boolean;
 }
+
+/** Where a foot without weight goes, seen from the other one: `touch out, touch in`. */
+const IN_OR_OUT: Readonly<Record<string, Direction>> = { out: "side", in: "close" };
 
 /**
  * A direction behind an action without weight. In a row of bare words, `side touch side touch`, each is an action of
@@ -22,7 +26,9 @@ function readDirection(
   context: ItemContext,
 ): Direction | undefined {
   const found = directionAt(cursor.tokens, cursor.at);
-  if (!found) return undefined;
+  const inOrOut = found ? undefined : IN_OR_OUT[wordAt(cursor.tokens, cursor.at)];
+  if (inOrOut) cursor.at += 1;
+  if (!found) return inOrOut;
   const next = { tokens: cursor.tokens, at: cursor.at + found.used };
   const token = next.tokens[next.at];
   if (!isMarked && token && !isCount(token) && modifierAt(next, context) === null) return undefined;

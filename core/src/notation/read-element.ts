@@ -1,6 +1,6 @@
 import { directionAt, type Meaning, phraseAt } from "./lexicon.ts";
 import { type Cursor, footAt, fullWord, type ItemContext, modifierAt, namesHold } from "./read-extras.ts";
-import { readTurnSize, senseAt } from "./read-turn.ts";
+import { readTurnSize, senseAt, wordAt } from "./read-turn.ts";
 import { type Token, textBetween } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
 import { type Action, type Direction, isDirection, takesDirection } from "./words.ts";
@@ -45,13 +45,23 @@ const goesBy = ({ ways }: Element): Action | undefined => ways[0]?.steps.find((s
 const TO_SIDE: ReadonlySet<string> = new Set(["rock step", "balance"]);
 const WALKED: ReadonlySet<string> = new Set(["walk", "run", "slow", "quick"]);
 
-/** Of what turns by itself, `left` written out is the way of the turn: the foot on which it turns that way. */
-function footOfTurn(element: Element, word: Token | undefined, next: Token | undefined): Foot | undefined {
-  const said = word?.kind === "word" ? /^(left|right)$/i.exec(word.value)?.[1]?.toLowerCase() : undefined;
-  const isFoot = next?.kind === "word" && /^(?:foot|leg)$/i.test(next.value);
+/**
+ * Of what turns by itself, `left` written out or `to the left` is the way of the turn: the foot on which it turns that
+ * way.
+ */
+function takeFootOfTurn(cursor: Cursor, element: Element): Foot | undefined {
+  const { tokens, at } = cursor;
+  const said = senseAt(tokens, at);
   const turn = element.ways[0]?.steps.find((step) => step.turn)?.turn;
-  if (!said || !turn || isFoot) return undefined;
-  return (said === "left") === (turn.sense === "L") ? "L" : "R";
+  if (
+    !said ||
+    !turn ||
+    /^(?:l|r)$/.test(wordAt(tokens, at)) ||
+    /^(?:foot|leg)$/.test(wordAt(tokens, at + said.used))
+  )
+    return undefined;
+  cursor.at += said.used;
+  return said.sense === turn.sense ? "L" : "R";
 }
 
 /** The direction and the foot that stand behind an element, in either order; what may be meant otherwise is in doubt. */
@@ -95,11 +105,8 @@ export function readElementEnd(
       return { foot: before, direction: undefined };
     }
   }
-  const turned = before ? undefined : footOfTurn(element, tokens[cursor.at], tokens[cursor.at + 1]);
-  if (turned) {
-    cursor.at += 1;
-    return { foot: turned, direction: first };
-  }
+  const turned = before ? undefined : takeFootOfTurn(cursor, element);
+  if (turned) return { foot: turned, direction: first };
   const word = tokens[cursor.at];
   const foot = before ?? takeFoot(cursor);
   const direction = first ?? (goes(element) && foot ? takeDirection(cursor) : undefined);

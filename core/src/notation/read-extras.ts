@@ -1,14 +1,17 @@
 import { type Hold, holdNamed } from "../hold/index.ts";
 import { phraseAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
-import { readTurnSize, saysSense, saysTurn, senseAt } from "./read-turn.ts";
+import { readTurnSize, saysSense, saysTurn, senseAt, spokenNumber, wordAt } from "./read-turn.ts";
 import { behind, type Report, type ReportDoubt } from "./report.ts";
 import type { Token } from "./scan.ts";
 import type { Element, Foot, Step, Turn } from "./types.ts";
 import { isModifier, SHORT_FORMS } from "./words.ts";
 
 /** What a line says more of what is danced. */
-export type Extras = { -readonly [K in "turn" | "size" | "hold" | "lead" | "cue"]?: Step[K] };
+export type Extras = { -readonly [K in "turn" | "size" | "hold" | "lead" | "cue"]?: Step[K] } & {
+  /** The turn is shared out over all steps that are said with it. */
+  spread?: true;
+};
 
 /** What reading takes of the dance for single items. */
 export interface ItemContext {
@@ -95,6 +98,21 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   return null;
 }
 
+/** Whether a turn is danced little by little: `spread`, `gradually`, `over the three steps`. */
+function takesSpread(cursor: Cursor): boolean {
+  const { tokens, at } = cursor;
+  const word = wordAt(tokens, at);
+  let end = at + 1;
+  if (word === "over" || word === "across") {
+    while (/^(?:the|all|its|\d)$/.test(wordAt(tokens, end)) || spokenNumber(wordAt(tokens, end)) !== null)
+      end++;
+    if (!/^steps?$/.test(wordAt(tokens, end))) return false;
+    end += 1;
+  } else if (!/^(?:spread|gradually|throughout)$/.test(word)) return false;
+  cursor.at = end;
+  return true;
+}
+
 function readText(cursor: Cursor, what: string, report: Report): string | null {
   const token = cursor.tokens[cursor.at];
   if (token?.kind !== "text" || token.open || token.value.trim() === "") {
@@ -178,6 +196,7 @@ export function readExtras(cursor: Cursor, extras: Extras, context: ItemContext)
       case "turn": {
         const turn = readTurn(cursor, report);
         if (turn) extras.turn ??= turn;
+        if (takesSpread(cursor)) extras.spread = true;
         break;
       }
       case "small":

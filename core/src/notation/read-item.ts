@@ -174,6 +174,10 @@ function readTurnFirst(
   });
   const onSpot: Item = { kind: "step", action: "swivel", at, extras };
   if (!sound || !extras.turn) return sound ? onSpot : null;
+  if (extras.spread) {
+    context.report(at, "the steps over which it turns before the turn, such as walk x3 turn R 1 spread");
+    return null;
+  }
   const words = textOf(tokens.slice(begin, cursor.at));
   const isAnd = /^(?:and|then|&)$/i.test(tokens[cursor.at]?.value ?? "");
   const from = cursor.at + (isAnd ? 1 : 0);

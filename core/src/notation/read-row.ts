@@ -12,7 +12,16 @@ import {
   readCount,
   readRhythm,
 } from "./read-count.ts";
-import { type Cursor, footWord, fullWord, isJoiner, namesHold } from "./read-extras.ts";
+import {
+  type Cursor,
+  type Extras,
+  footWord,
+  fullWord,
+  isJoiner,
+  modifierAt,
+  namesHold,
+  readExtras,
+} from "./read-extras.ts";
 import { type Item, readItem } from "./read-item.ts";
 import {
   doubtLasting,
@@ -24,7 +33,7 @@ import {
   timesOfMany,
 } from "./read-times.ts";
 import { behind } from "./report.ts";
-import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
+import { type Counted, nextBeat, type RoleRow, type RowContext, sharesOf } from "./row.ts";
 import type { Token } from "./scan.ts";
 import { canBeSpelled, endSpelling, spells } from "./spelling.ts";
 import { isWeightAction, MAX_BEATS } from "./words.ts";
@@ -149,12 +158,39 @@ function again(item: Item, time: number): Item {
   return { ...item, foot: time % 2 === 1 ? other : item.foot };
 }
 
+/** What is danced each time: as it is said, but of a turn that is shared out its share. */
+function timesOf(item: Item, times: number): Item[] {
+  const each = Array.from({ length: times }, (_, time) => (time === 0 ? item : again(item, time)));
+  const { turn, spread } = item.extras;
+  if (!turn || !spread || times === 1) return each;
+  const shares = sharesOf(
+    turn.degrees,
+    each.map(() => 1),
+  );
+  return each.map((one, time) => ({
+    ...one,
+    extras: { ...one.extras, turn: { ...turn, degrees: shares[time] ?? 0 } },
+  }));
+}
+
+/** `walk 3 turn R 1 spread`: a turn that is shared out over all that was said several times. */
+function withSharedTurn(cursor: Cursor, item: Item, context: RowContext): Item {
+  if (item.extras.turn || modifierAt(cursor, context) !== "turn") return item;
+  const behind: Cursor = { tokens: cursor.tokens, at: cursor.at };
+  const said: Extras = {};
+  readExtras(behind, said, { ...context, report: () => undefined });
+  if (!said.turn || !said.spread) return item;
+  cursor.at = behind.at;
+  return { ...item, extras: { ...item.extras, ...said } };
+}
+
 /** Lays an item, as often as it is said, at as many of the counts before it as it has steps. */
 function placeTimes(row: RoleRow, item: Item, counts: Counted[], times: number): void {
+  const each = timesOf(item, times);
   for (let time = 0; time < times && row.end <= MAX_BEATS * TICKS_PER_BEAT; time++) {
     const steps = stepsIn(item);
     const own = counts.splice(0, counts.length >= steps ? steps : 1);
-    place(row, time === 0 ? item : again(item, time), own);
+    place(row, each[time] as Item, own);
   }
   // A pause lasts through all the counts that are said for it.
   if (isHold(item)) row.end = Math.max(row.end, ...counts.splice(0).map(({ onset }) => nextBeat(onset)));
@@ -231,7 +267,7 @@ export function readRow(row: RoleRow, written: readonly Token[], from: number, c
     // Where its count cannot be read, it is not known when it is danced.
     if (waiting.length === 0 && lost) continue;
     only = row.placed.length === begun ? item : null;
-    placeTimes(row, item, waiting, times);
+    placeTimes(row, times > 1 ? withSharedTurn(cursor, item, context) : item, waiting, times);
     const placed = row.placed.at(-1);
     if (lasting !== null && !asMany && placed)
       row.end = Math.max(row.end, nextBeat(placed.onset) + (lasting - 1) * TICKS_PER_BEAT);

@@ -2,7 +2,7 @@ import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import { imageSteps } from "./mirror.ts";
 import type { Item } from "./read-item.ts";
 import type { Report } from "./report.ts";
-import type { Placed } from "./row.ts";
+import { type Placed, sharesOf } from "./row.ts";
 import type { Token } from "./scan.ts";
 import type { Comment, ElementStep, Foot, SaidElement, Step } from "./types.ts";
 import { isWeightAction, needsNoFoot, type Role } from "./words.ts";
@@ -64,29 +64,27 @@ const isItsTurn = (way: readonly Pick<Step, "turn">[]): boolean => way.at(-1)?.t
  * A turn that is said with an element goes to its last step; where it is the element's own, it is shared out over the
  * steps that turn as they turn already: `paddle quarter turn left` is twice an eighth.
  */
-function withTurn<S extends Pick<Step, "turn">>(steps: readonly S[], turn: Step["turn"]): readonly S[] {
+function withTurn<S extends Pick<Step, "turn" | "action">>(
+  steps: readonly S[],
+  { turn, spread }: Item["extras"],
+): readonly S[] {
   if (!turn) return steps;
-  const whole = isItsTurn(steps) ? degreesIn(steps) : 0;
-  if (whole === 0) return steps.map((step, at) => (at === steps.length - 1 ? { ...step, turn } : step));
-  let [before, given] = [0, 0];
-  return steps.map((step) => {
-    if (!step.turn) return step;
-    before += step.turn.degrees;
-    const degrees = Math.round((turn.degrees * before) / whole) - given;
-    given += degrees;
-    return { ...step, turn: { ...step.turn, sense: turn.sense, degrees } };
+  const own = isItsTurn(steps) ? steps.map((step) => step.turn?.degrees ?? 0) : null;
+  if (!own && !spread) return steps.map((step, at) => (at === steps.length - 1 ? { ...step, turn } : step));
+  const shares = sharesOf(turn.degrees, own ?? steps.map(({ action }) => (isWeightAction(action) ? 1 : 0)));
+  return steps.map((step, at) => {
+    const degrees = shares[at] ?? 0;
+    return degrees === 0 ? step : { ...step, turn: { ...step.turn, sense: turn.sense, degrees } };
   });
 }
 
-const degreesIn = (steps: readonly Pick<Step, "turn">[]): number =>
-  steps.reduce((sum, { turn }) => sum + (turn?.degrees ?? 0), 0);
-
 /** What is said with an element goes to its first step. */
-function withExtras(steps: readonly Step[], { hold, lead, cue, turn }: Item["extras"]): Step[] {
+function withExtras(steps: readonly Step[], extras: Item["extras"]): Step[] {
+  const { hold, lead, cue } = extras;
   const said = Object.fromEntries(
     Object.entries({ hold, lead, cue }).filter(([, text]) => text !== undefined),
   );
-  return withTurn(steps, turn).map((step, index) => ({ ...step, ...(index === 0 ? said : {}) }));
+  return withTurn(steps, extras).map((step, index) => ({ ...step, ...(index === 0 ? said : {}) }));
 }
 
 /** The foot on which an element begins, as it is danced from the left. */
@@ -114,7 +112,7 @@ function danceElement(
   const timed = asWritten.map((step, index) => ({ ...step, onset: entry.onsets?.[index] ?? step.onset }));
   const steps = withExtras(timed, item.extras);
   const isAsSaid = timed.every(({ onset }, index) => onset === asWritten[index]?.onset);
-  const turns = sense !== undefined && turned !== undefined;
+  const turns = sense !== undefined && (turned !== undefined || item.extras.spread === true);
   const { direction } = item;
   const { turn, size } = item.extras;
   const said: SaidElement = {
@@ -144,7 +142,8 @@ function dance(
       report(at, "a count at which there is a step to change, or an action");
       return { steps: [], said: null };
     }
-    return { steps: [{ ...base, ...(item.foot ? { foot: item.foot } : {}), ...item.extras }], said: null };
+    const { spread: _one, ...extras } = item.extras;
+    return { steps: [{ ...base, ...(item.foot ? { foot: item.foot } : {}), ...extras }], said: null };
   }
   const { action, direction, extras } = item;
   const foot = item.foot ?? (base && !needsNoFoot(action) ? base.foot : null) ?? footOf(dancer, action);
