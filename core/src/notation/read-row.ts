@@ -33,7 +33,7 @@ import {
   timesOfMany,
 } from "./read-times.ts";
 import { behind } from "./report.ts";
-import { type Counted, nextBeat, type RoleRow, type RowContext, sharesOf } from "./row.ts";
+import { type Counted, nextBeat, type RoleRow, type RowContext, turnShares } from "./row.ts";
 import type { Token } from "./scan.ts";
 import { canBeSpelled, endSpelling, spells } from "./spelling.ts";
 import { isWeightAction, MAX_BEATS } from "./words.ts";
@@ -163,7 +163,7 @@ function timesOf(item: Item, times: number): Item[] {
   const each = Array.from({ length: times }, (_, time) => (time === 0 ? item : again(item, time)));
   const { turn, spread } = item.extras;
   if (!turn || !spread || times === 1) return each;
-  const shares = sharesOf(
+  const shares = turnShares(
     turn.degrees,
     each.map(() => 1),
   );

@@ -2,7 +2,7 @@ import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import { imageSteps } from "./mirror.ts";
 import type { Item } from "./read-item.ts";
 import type { Report } from "./report.ts";
-import { type Placed, sharesOf } from "./row.ts";
+import { type Placed, turnShares } from "./row.ts";
 import type { Token } from "./scan.ts";
 import type { Comment, ElementStep, Foot, SaidElement, Step } from "./types.ts";
 import { isWeightAction, needsNoFoot, type Role } from "./words.ts";
@@ -71,7 +71,7 @@ function withTurn<S extends Pick<Step, "turn" | "action">>(
   if (!turn) return steps;
   const own = isItsTurn(steps) ? steps.map((step) => step.turn?.degrees ?? 0) : null;
   if (!own && !spread) return steps.map((step, at) => (at === steps.length - 1 ? { ...step, turn } : step));
-  const shares = sharesOf(turn.degrees, own ?? steps.map(({ action }) => (isWeightAction(action) ? 1 : 0)));
+  const shares = turnShares(turn.degrees, own ?? steps.map(({ action }) => (isWeightAction(action) ? 1 : 0)));
   return steps.map((step, at) => {
     const degrees = shares[at] ?? 0;
     return degrees === 0 ? step : { ...step, turn: { ...step.turn, sense: turn.sense, degrees } };

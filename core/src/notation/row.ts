@@ -79,7 +79,7 @@ export interface Counted {
 export const nextBeat = (onset: Ticks): Ticks => (Math.floor(onset / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT;
 
 /** Whole degrees of a turn by weights, which come to all of it. */
-export function sharesOf(degrees: number, weights: readonly number[]): number[] {
+export function turnShares(degrees: number, weights: readonly number[]): number[] {
   const whole = weights.reduce((sum, weight) => sum + weight, 0);
   let [before, given] = [0, 0];
   return weights.map((weight) => {
