@@ -5,7 +5,7 @@ import { defineConfig } from "vitest/config";
 /** Starts a throwaway PostgreSQL for the suites that need one. */
 const DATABASE = fileURLToPath(new URL("server/test/database.ts", import.meta.url));
 
-/** Lays the demo studio, for the web's tests that speak to a server of their own. */
+/** Lays the demo studio, for tests that work on a copy of it. */
 const STUDIOS = fileURLToPath(new URL("web/test/studios.ts", import.meta.url));
 
 /** How often properties are tried, and with which seed. */
@@ -39,7 +39,7 @@ export default defineConfig({
           name: "demo",
           root: "demo",
           include: ["src/**/*.test.ts"],
-          globalSetup: [DATABASE],
+          globalSetup: [DATABASE, STUDIOS],
           ...common,
         },
       },

@@ -1,14 +1,5 @@
 import { spawn } from "node:child_process";
-import {
-  chmodSync,
-  existsSync,
-  mkdtempSync,
-  readdirSync,
-  readFileSync,
-  rmSync,
-  writeFileSync,
-} from "node:fs";
-import { tmpdir } from "node:os";
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from "node:fs";
 import { join } from "node:path";
 import { migrate, openDatabase } from "@map-step/server";
 import { afterAll, beforeAll, describe, expect, it, vi } from "vitest";
@@ -18,14 +9,14 @@ import { type Cluster, startCluster, twoRoles } from "./lib/cluster.ts";
 import { endure } from "./lib/endure.ts";
 import { keepGoing } from "./lib/keep-going.ts";
 import { backUpNightly } from "./lib/nightly.ts";
+import { runFolder } from "./lib/seeds.ts";
 import { portFrom } from "./lib/serve.ts";
 
 let folder: string;
 let cluster: Cluster;
 let url: string;
 beforeAll(async () => {
-  folder = mkdtempSync(join(tmpdir(), "map-step-keeping-"));
-  chmodSync(folder, 0o755);
+  folder = runFolder();
   cluster = await startCluster(folder, { throwaway: true });
   url = await cluster.database("studio");
   await migrate(url);

@@ -1,12 +1,12 @@
 import { api } from "@map-step/contract";
 import { createApp, type Database, openDatabase, readConfig } from "@map-step/server";
 import { QueryTypes } from "sequelize";
-import { afterAll, beforeAll, expect, it } from "vitest";
+import { afterAll, beforeAll, expect, inject, it } from "vitest";
+import { newDatabaseBeside } from "../../scripts/lib/copies.ts";
 import { WRITTEN } from "../../server/src/features/students/written.ts";
-import { newDatabase } from "../../server/test/new-database.ts";
+import type {} from "../../server/test/new-database.ts";
 import { listenWith, workHere } from "../../server/test/serving.ts";
 import { Visitor } from "../../server/test/studio.ts";
-import { loadDemo } from "./load.ts";
 import { DEMO_PASSWORD, STAFF } from "./people.ts";
 
 /*
@@ -20,9 +20,8 @@ let director: Visitor;
 const closing: (() => unknown)[] = [];
 
 beforeAll(async () => {
-  const url = await newDatabase(true);
+  const url = await newDatabaseBeside(inject("demoTemplate"), "copy");
   db = openDatabase(url);
-  await loadDemo(db, "2027-02-16");
   const config = readConfig({
     DATABASE_URL: url,
     SESSION_SECRET: "only for tests, but long enough for it",

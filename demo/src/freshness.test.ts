@@ -1,11 +1,11 @@
 import { randomUUID } from "node:crypto";
 import { api, type Endpoint, meets, THINGS, type Thing, type Touched, touchedBy } from "@map-step/contract";
 import { createApp, type Database, openDatabase, readConfig } from "@map-step/server";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
-import { newDatabase } from "../../server/test/new-database.ts";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { newDatabaseBeside } from "../../scripts/lib/copies.ts";
+import type {} from "../../server/test/new-database.ts";
 import { listenWith, workHere } from "../../server/test/serving.ts";
 import { type Answer, Visitor } from "../../server/test/studio.ts";
-import { loadDemo } from "./load.ts";
 import { DEMO_PASSWORD, STAFF } from "./people.ts";
 
 const TODAY = "2027-02-16";
@@ -47,9 +47,8 @@ async function idsOf(name: string, nth: number): Promise<Ids> {
 }
 
 beforeAll(async () => {
-  const url = await newDatabase(true);
+  const url = await newDatabaseBeside(inject("demoTemplate"), "copy");
   db = openDatabase(url);
-  await loadDemo(db, TODAY);
   const config = readConfig({
     DATABASE_URL: url,
     SESSION_SECRET: "only for tests, but long enough for it",
@@ -118,13 +117,11 @@ const withoutTime = (body: unknown): string =>
     .replace(/"savedAt":"[^"]*"/, "");
 
 async function readAll(): Promise<ReadonlyMap<Place, string>> {
-  const all = new Map<Place, string>();
-  for (const place of PLACES) {
-    const { status, body } = await visitor.call(place.endpoint, { params: place.params });
-    expect([place.name, status]).toEqual([place.name, 200]);
-    all.set(place, withoutTime(body));
-  }
-  return all;
+  const answers = await Promise.all(
+    PLACES.map((place) => visitor.call(place.endpoint, { params: place.params })),
+  );
+  expect(PLACES.filter((_, at) => answers[at]?.status !== 200).map(({ name }) => name)).toEqual([]);
+  return new Map(PLACES.map((place, at) => [place, withoutTime(answers[at]?.body)]));
 }
 
 let PLACES: readonly Place[] = [];

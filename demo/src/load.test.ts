@@ -1,17 +1,17 @@
 import { checkPlan } from "@map-step/core/plan";
-import { type Database, migrate, openDatabase, services } from "@map-step/server";
+import { type Database, openDatabase, services } from "@map-step/server";
 import { QueryTypes } from "sequelize";
-import { afterAll, beforeAll, describe, expect, it } from "vitest";
+import { afterAll, beforeAll, describe, expect, inject, it } from "vitest";
+import { newDatabaseBeside } from "../../scripts/lib/copies.ts";
 import { newDatabase } from "../../server/test/new-database.ts";
-import { loadDemo, loadDemoIfNew, resetDemo } from "./index.ts";
+import { loadDemoIfNew, resetDemo } from "./index.ts";
 
 const TODAY = "2027-02-16";
 
 let url: string;
 let db: Database;
 beforeAll(async () => {
-  url = await newDatabase(false);
-  await loadDemoIfNew(url, TODAY);
+  url = await newDatabaseBeside(inject("demoTemplate"), "copy");
   db = openDatabase(url);
 });
 afterAll(() => db.sequelize.close());
@@ -95,15 +95,17 @@ describe("the demo studio", () => {
     expect(row?.both).toBeGreaterThanOrEqual(6);
   });
 
-  it("is laid once, and anew only where it is a demo", async () => {
+  it("is laid once, and anew only where it is a demo, on any day it is asked for", async () => {
     await loadDemoIfNew(url, TODAY);
     expect(await db.Studio.count()).toBe(1);
     await db.Figure.update({ name: "Changed" }, { where: { name: "Window" } });
-    expect(await resetDemo(url, TODAY)).toBe(true);
+    expect(await resetDemo(url, "2028-12-31")).toBe(true);
     expect(await db.Figure.count({ where: { name: "Changed" } })).toBe(0);
+    expect((await theSection()).firstDate).toBe("2028-12-11");
+  });
 
-    const own = await newDatabase(false);
-    await migrate(own);
+  it("never takes the place of somebody's own studio", async () => {
+    const own = await newDatabase(true);
     const mine = openDatabase(own);
     await mine.Studio.create({ id: 1, name: "My own", timeZone: "UTC" });
     const director = { name: "Me", email: "me@own.example", role: "director", active: true } as const;
@@ -113,15 +115,5 @@ describe("the demo studio", () => {
     expect((await mine.Studio.findByPk(1))?.name).toBe("My own");
     expect(await mine.Figure.count()).toBe(0);
     await mine.sequelize.close();
-  });
-
-  it("stands on any day it is asked for", async () => {
-    const later = await newDatabase(false);
-    await migrate(later);
-    const other = openDatabase(later);
-    await loadDemo(other, "2028-12-31");
-    const section = await other.Section.findOne({ where: { name: "Monday section" } });
-    expect(section?.firstDate).toBe("2028-12-11");
-    await other.sequelize.close();
   });
 });

@@ -7,15 +7,15 @@ import {
   studioSchema,
   type TakenStudio,
 } from "@map-step/contract";
-import { type Database, inTransaction, openDatabase, services } from "@map-step/server";
+import { type Database, openDatabase, services } from "@map-step/server";
 import { Ajv2020 } from "ajv/dist/2020.js";
 import fc from "fast-check";
-import { afterAll, beforeAll, describe, expect, it, test } from "vitest";
+import { afterAll, beforeAll, describe, expect, inject, it, test } from "vitest";
 import { runs } from "../../core/testing/runs.ts";
+import { newDatabaseBeside } from "../../scripts/lib/copies.ts";
 import { LIST_TABLES } from "../../server/src/features/studio-file/tables.ts";
-import { newDatabase } from "../../server/test/new-database.ts";
+import type {} from "../../server/test/new-database.ts";
 import { layBigStudio, type Size } from "./big-studio.ts";
-import { loadDemo } from "./load.ts";
 
 const TODAY = "2027-02-16";
 const SMALL: Size = { staff: 4, dances: 2, figures: 60, levels: 4, sections: 8, students: 40, marks: 120 };
@@ -24,8 +24,8 @@ const DIRECTOR = { name: "New here", email: "new@studio.example", password: "a l
 const open: Database[] = [];
 afterAll(() => Promise.all(open.map((db) => db.sequelize.close())));
 
-async function newStudio(): Promise<Database> {
-  const db = openDatabase(await newDatabase(true), { patient: true });
+async function newStudio(template = inject("template")): Promise<Database> {
+  const db = openDatabase(await newDatabaseBeside(template, "copy"), { patient: true });
   open.push(db);
   return db;
 }
@@ -69,8 +69,7 @@ const lasting = (
 let demo: Database;
 let saved: StudioFile;
 beforeAll(async () => {
-  demo = await newStudio();
-  await inTransaction(demo, () => loadDemo(demo, TODAY));
+  demo = await newStudio(inject("demoTemplate"));
   // What was removed, changed by somebody and kept aside belongs to a studio as well.
   const [somebody] = await demo.Staff.findAll();
   const gone = { deletedAt: new Date(), deletedBy: somebody?.id ?? null };

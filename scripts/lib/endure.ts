@@ -1,19 +1,21 @@
 import { randomUUID } from "node:crypto";
-import { chmodSync, mkdtempSync, readFileSync, rmSync } from "node:fs";
-import { tmpdir } from "node:os";
+import { readFileSync, rmSync } from "node:fs";
 import { join } from "node:path";
 import { setTimeout as pause } from "node:timers/promises";
-import { DEMO_PASSWORD, loadDemoIfNew } from "@map-step/demo";
+import { DEMO_PASSWORD } from "@map-step/demo";
 import pg from "pg";
 import { startCluster, twoRoles } from "./cluster.ts";
 import { keepLine } from "./line.ts";
 import { numbersFrom } from "./numbers.ts";
 import { type Server, startServer } from "./serve.ts";
+import { copyOfDemo, TODAY } from "./studios.ts";
 
-const TODAY = "2027-02-16";
 const WRITERS = 4;
 /** So many more writes are acknowledged before each kill, so that it meets people at work also where all is slow. */
 const WRITES_BETWEEN = 2 * WRITERS;
+
+/** Tenths of a second for which news is waited: only what never comes is unheard. */
+const MOST_WAITS = 1200;
 
 export interface Endured {
   /** Writes that were acknowledged, and how many of them are not there exactly once. */
@@ -126,11 +128,9 @@ function listener(address: string): { readonly heard: ReadonlySet<string>; reado
  * home, the database keeps every commit on the disk.
  */
 export async function endure(serverKills: number, databaseKills: number): Promise<Endured> {
-  const folder = mkdtempSync(join(tmpdir(), "map-step-endure-"));
-  chmodSync(folder, 0o755); // as root, the database runs as another user
+  const folder = await copyOfDemo();
   const cluster = await startCluster(folder);
-  const url = await cluster.database("endure");
-  await loadDemoIfNew(url, TODAY);
+  const url = await cluster.database("demo");
   const settings = {
     ...twoRoles(url),
     SESSION_SECRET: "of a studio that is gone in an hour",
@@ -155,6 +155,8 @@ export async function endure(serverKills: number, databaseKills: number): Promis
   const writers = Array.from({ length: WRITERS }, (_, index) =>
     writer(addresses[index % addresses.length] ?? "", () => over, written),
   );
+  // A line that never heard anything has no number to go on from: pages read all anew then.
+  while (page.heard.size === 0) await pause(20);
   for (let kill = 0; kill < serverKills; kill++) {
     await moreWrites();
     const which = kill % 2 === 0 ? 0 : 1;
@@ -175,7 +177,7 @@ export async function endure(serverKills: number, databaseKills: number): Promis
   await Promise.all(writers);
   // What came last is told a moment later, and what was missed once the line is back.
   const unheard = () => [...written.said].filter((id) => !page.heard.has(id)).length;
-  for (let wait = 0; unheard() > 0 && wait < 100; wait++) await pause(100);
+  for (let wait = 0; unheard() > 0 && wait < MOST_WAITS; wait++) await pause(100);
   page.hangUp();
   const client = new pg.Client({ connectionString: url });
   await client.connect();

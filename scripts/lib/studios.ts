@@ -1,7 +1,6 @@
-import { randomUUID } from "node:crypto";
-import pg from "pg";
 import { twoRoles } from "./cluster.ts";
-import { startSeeded } from "./seeds.ts";
+import { newDatabaseBeside } from "./copies.ts";
+import { copyOfSeed, type Seed, startSeeded } from "./seeds.ts";
 import { type Server, startServer } from "./serve.ts";
 
 /** The day on which the demo studio is laid, so that every run sees the same. */
@@ -14,32 +13,24 @@ export interface Templates {
   readonly stop: () => Promise<void>;
 }
 
+const STUDIOS: Seed = {
+  name: "studios",
+  sources: ["core/src", "contract/src", "server/src", "demo/src"],
+  lay: async ({ database }) => {
+    const { loadDemoIfNew } = await import("@map-step/demo");
+    await database("empty");
+    await loadDemoIfNew(await database("demo"), TODAY);
+  },
+};
+
+/** A folder from which a database server with the demo studio starts, for whoever ends it in any other way. */
+export const copyOfDemo = (): Promise<string> => copyOfSeed(STUDIOS);
+
 /** A throwaway database server with the demo studio laid once and an empty database. */
 export async function layTemplates(): Promise<Templates> {
-  const cluster = await startSeeded({
-    name: "studios",
-    sources: ["core/src", "contract/src", "server/src", "demo/src"],
-    lay: async ({ database }) => {
-      const { loadDemoIfNew } = await import("@map-step/demo");
-      await database("empty");
-      await loadDemoIfNew(await database("demo"), TODAY);
-    },
-  });
+  const cluster = await startSeeded(STUDIOS);
   const [demo, empty] = [await cluster.database("demo"), await cluster.database("empty")];
   return { demo, empty, stop: cluster.stop };
-}
-
-async function copyOf(template: string): Promise<string> {
-  const address = new URL(template);
-  const from = address.pathname.slice(1);
-  const name = `copy_${randomUUID().replaceAll("-", "")}`;
-  address.pathname = "/postgres";
-  const client = new pg.Client({ connectionString: address.href });
-  await client.connect();
-  await client.query(`create database ${name} template ${from}`);
-  await client.end();
-  address.pathname = `/${name}`;
-  return address.href;
 }
 
 export interface Studio {
@@ -65,7 +56,7 @@ export async function openStudio(template: string, more: NodeJS.ProcessEnv = {})
     SESSION_SECRET: "only for tests, but long enough for it",
     STUDIO_TODAY: TODAY,
     LOG_LEVEL: "error",
-    ...twoRoles(await copyOf(template)),
+    ...twoRoles(await newDatabaseBeside(template, "copy")),
     ...more,
   };
   let server = await startServer({ ...settings, PORT: "0" });

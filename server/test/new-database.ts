@@ -1,24 +1,15 @@
-import { randomUUID } from "node:crypto";
-import pg from "pg";
 import { inject } from "vitest";
+import { newDatabaseBeside } from "../../scripts/lib/copies.ts";
 
 declare module "vitest" {
   interface ProvidedContext {
     /** A migrated database that tests copy and leave as it is. */
     template: string;
+    /** The database of the demo studio, which tests copy and leave as it is. */
+    demoTemplate: string;
   }
 }
 
 /** The address of a new database on the throwaway server: a copy of the migrated template, or empty. */
-export async function newDatabase(copy: boolean): Promise<string> {
-  const address = new URL(inject("template"));
-  const template = address.pathname.slice(1);
-  const name = `test_${randomUUID().replaceAll("-", "")}`;
-  address.pathname = "/postgres";
-  const client = new pg.Client({ connectionString: address.href });
-  await client.connect();
-  await client.query(`create database ${name} ${copy ? `template ${template}` : ""}`);
-  await client.end();
-  address.pathname = `/${name}`;
-  return address.href;
-}
+export const newDatabase = (copy: boolean): Promise<string> =>
+  newDatabaseBeside(inject("template"), copy ? "copy" : "empty");

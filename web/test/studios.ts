@@ -1,15 +1,9 @@
 import type { TestProject } from "vitest/node";
 import { buildServer } from "../../scripts/lib/build.ts";
 import { layTemplates } from "../../scripts/lib/studios.ts";
+import type {} from "../../server/test/new-database.ts";
 
-declare module "vitest" {
-  interface ProvidedContext {
-    /** The database of the demo studio, to be copied. */
-    demoTemplate: string;
-  }
-}
-
-/** Lays the demo studio once, for the tests that speak to a server of their own. */
+/** Lays the demo studio once, for the tests that work on a copy of it. */
 export default async function (project: TestProject): Promise<() => Promise<void>> {
   // Once, before several tests open studios in the same moment.
   buildServer();
