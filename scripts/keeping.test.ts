@@ -124,11 +124,15 @@ describe("a nightly backup", () => {
 });
 
 describe("what keeps it going", () => {
-  it("loses no acknowledged write when server and database are killed", async () => {
-    const { acknowledged, lost, twice, unheard } = await endure(1, 1);
-    expect({ lost, twice, unheard }).toEqual({ lost: 0, twice: 0, unheard: 0 });
-    expect(acknowledged).toBeGreaterThanOrEqual(24);
-  });
+  // Under load it takes minutes, so `npm run test:deep` and `npm run endure` hold it.
+  it.runIf(process.env.PROPERTIES === "deep")(
+    "loses no acknowledged write when server and database are killed",
+    async () => {
+      const { acknowledged, lost, twice, unheard } = await endure(1, 1);
+      expect({ lost, twice, unheard }).toEqual({ lost: 0, twice: 0, unheard: 0 });
+      expect(acknowledged).toBeGreaterThanOrEqual(24);
+    },
+  );
 
   it("starts the server again after an error that nobody awaited, which ends it in order", async () => {
     const [go, mark] = [join(folder, "go"), join(folder, "once")];
