@@ -1,7 +1,9 @@
 import { execFileSync } from "node:child_process";
 import { createHash } from "node:crypto";
 import {
+  accessSync,
   chmodSync,
+  constants,
   existsSync,
   mkdirSync,
   mkdtempSync,
@@ -48,9 +50,18 @@ const GIGABYTE = 2 ** 30;
 /** What the databases of a run come to at most, and what the rest of the run takes. */
 const [FOR_DATABASES, FOR_THE_REST] = [6 * GIGABYTE, 4 * GIGABYTE];
 
+function mayWrite(folder: string): boolean {
+  try {
+    accessSync(folder, constants.W_OK);
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** Folders in which runs lie: memory, where there is plenty of it, before the disk. */
 function placesForRuns(): readonly [string, ...string[]] {
-  if (!existsSync(IN_MEMORY)) return [tmpdir()];
+  if (!mayWrite(IN_MEMORY)) return [tmpdir()];
   const { bavail, bsize } = statfsSync(IN_MEMORY);
   const isRoomy = bavail * bsize > FOR_DATABASES && freemem() > FOR_DATABASES + FOR_THE_REST;
   return isRoomy ? [IN_MEMORY, tmpdir()] : [tmpdir(), IN_MEMORY];

@@ -1,11 +1,17 @@
 import { describe, expect, it, test } from "vitest";
 import { IN_FOUR } from "../../testing/figures.ts";
 import { readingOf } from "../element/index.ts";
-import { answerDoubt, type Doubt, formatFigure, lookupBeside, parseFigure } from "./index.ts";
+import { answerDoubt, type Doubt, formatFigure, lookupBeside, parseFigure, type Step } from "./index.ts";
 
 const READING = readingOf(IN_FOUR);
 const read = (text: string) => parseFigure(text, READING);
 const called = (text: string) => read(`solo\n${text}`);
+/** The steps of a call that is read without a fault, each with its count. */
+function eachStep(text: string, tell: (step: Step) => string): string {
+  const { figure, faults } = called(text);
+  expect(faults).toEqual([]);
+  return (figure.steps.solo ?? []).map((step) => `${step.onset / 24 + 1} ${tell(step)}`).join(", ");
+}
 const canonical = (text: string) => formatFigure(read(text).figure);
 
 describe("what teachers type", () => {
@@ -186,11 +192,7 @@ describe("one mistake", () => {
     ["hold for two beats, side", "1 , 3 R"],
     ["step out out in in", "1 R, 2 L, 3 R, 4 L"],
   ])("reads %s as %s", (text, feet) => {
-    const { figure, faults } = called(text);
-    expect(faults).toEqual([]);
-    expect(figure.steps.solo?.map(({ onset, foot }) => `${onset / 24 + 1} ${foot ?? ""}`).join(", ")).toBe(
-      feet,
-    );
+    expect(eachStep(text, ({ foot }) => `${foot ?? ""}`)).toBe(feet);
   });
 
   it.each([
@@ -214,13 +216,7 @@ describe("one mistake", () => {
     ["side step left foot", "1 L side"],
     ["touch out, touch in", "1 R touch, 2 R touch"],
   ])("finds in %s the foot and the count that stand behind what is danced", (text, steps) => {
-    const { figure, faults } = called(text);
-    expect(faults).toEqual([]);
-    expect(
-      figure.steps.solo
-        ?.map(({ onset, foot, action }) => `${onset / 24 + 1} ${foot ?? ""} ${action}`)
-        .join(", "),
-    ).toBe(steps);
+    expect(eachStep(text, ({ foot, action }) => `${foot ?? ""} ${action}`)).toBe(steps);
   });
 
   it.each([

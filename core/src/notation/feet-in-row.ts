@@ -23,7 +23,7 @@ export const feetIn = (token: Token): Token[] =>
     : [token];
 
 /** The other foot. */
-export const OTHER: Readonly<Record<string, Foot>> = { L: "R", R: "L" };
+export const OTHER_FOOT: Readonly<Record<string, Foot>> = { L: "R", R: "L" };
 
 /** As many feet, one after the other, as stand at a place. */
 export function feetAt(tokens: readonly Token[], from: number): Token[] {
@@ -31,7 +31,7 @@ export function feetAt(tokens: readonly Token[], from: number): Token[] {
   for (let at = from; at < tokens.length; at++) {
     const foot = footWord(tokens[at]);
     const before = feet.at(-1);
-    if (!foot || foot === "both" || (before && OTHER[footWord(before) ?? ""] !== foot)) break;
+    if (!foot || foot === "both" || (before && OTHER_FOOT[footWord(before) ?? ""] !== foot)) break;
     feet.push(tokens[at] as Token);
   }
   return feet;
@@ -48,7 +48,7 @@ export function withFeetJoined(scanned: readonly Scanned[]): Scanned[] {
     const [foot, ...more] = one.kind === "statement" ? one.tokens : [];
     const last = before?.kind === "statement" ? before.tokens.at(-1) : undefined;
     const isAlone = foot !== undefined && more.length === 0 && footWord(foot) !== undefined;
-    const goesOn = isAlone && foot.line === last?.line && OTHER[footWord(last) ?? ""] === footWord(foot);
+    const goesOn = isAlone && foot.line === last?.line && OTHER_FOOT[footWord(last) ?? ""] === footWord(foot);
     if (before?.kind === "statement" && goesOn)
       joined[joined.length - 1] = { ...before, tokens: [...before.tokens, foot] };
     else joined.push(one);

@@ -1,7 +1,15 @@
-import { feetAt, feetIn, isHyphenedFeet, OTHER, type PlainContext, saidFeet, saying } from "./feet-in-row.ts";
+import {
+  feetAt,
+  feetIn,
+  isHyphenedFeet,
+  OTHER_FOOT,
+  type PlainContext,
+  saidFeet,
+  saying,
+} from "./feet-in-row.ts";
 import { directionAt, phraseAt } from "./lexicon.ts";
 import { isCount } from "./read-count.ts";
-import { footWord, fullWord } from "./read-extras.ts";
+import { footWord, fullWord, saysFoot } from "./read-extras.ts";
 import { saysTurn, senseAt, spokenNumber, wordAt } from "./read-turn.ts";
 import type { Token } from "./scan.ts";
 
@@ -52,7 +60,7 @@ function besideOther(tokens: readonly Token[], at: number) {
     if (!words.every((word, index) => wordAt(tokens, begin + index) === word)) continue;
     const whose = /^(?:the|your|his|her)$/.test(wordAt(tokens, begin + words.length)) ? 1 : 0;
     const other = begin + words.length + whose;
-    if (footWord(tokens[other]) === OTHER[foot])
+    if (footWord(tokens[other]) === OTHER_FOOT[foot])
       return { direction, isFirm, begin, end: isFootWord(other + 1) ? other + 1 : other };
   }
   return null;
@@ -105,7 +113,7 @@ const takeBesideOther: Taker = (row, { doubt }) => {
   const verb = lastWord(row);
   if (/^(?:cross|step|put|set)$/.test(verb)) {
     const step = out.pop() as Token;
-    const other = OTHER[footWord(token) ?? ""];
+    const other = OTHER_FOOT[footWord(token) ?? ""];
     if (!isFirm)
       doubt(step, last, [`${footWord(token)} ${direction},`, `${fullWord(step)}, ${direction} ${other},`]);
   }
@@ -162,7 +170,7 @@ const takeOnto: Taker = (row) => {
   const isOn = /^(?:on|onto|with)$/.test(wordAt(all, at));
   const whose = isOn && /^(?:the|your|his|her)$/.test(wordAt(all, at + 1)) ? 1 : 0;
   const foot = at + (isOn ? 1 + whose : 0);
-  const isFoot = /^(?:foot|leg)$/.test(wordAt(all, foot + 1));
+  const isFoot = saysFoot(all, foot + 1);
   if (!footWord(all[foot]) || !(isOn || isFoot)) return false;
   const end = isFoot ? foot + 1 : foot;
   let way = end + 1;
@@ -230,8 +238,8 @@ const isWorthIt = (tokens: readonly Token[], from: number): boolean =>
       token.kind === "word" &&
       (isPlain(token.value.toLowerCase()) ||
         isHyphenedFeet(token.value) ||
-        (footWord(token) !== undefined && /^(?:foot|leg)$/.test(wordAt(tokens, at + 1))) ||
-        (footWord(token) !== undefined && footWord(tokens[at + 1]) !== undefined)),
+        (footWord(token) !== undefined &&
+          (saysFoot(tokens, at + 1) || footWord(tokens[at + 1]) !== undefined))),
   );
 
 /**

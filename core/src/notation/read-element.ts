@@ -1,5 +1,13 @@
 import { directionAt, type Meaning, phraseAt } from "./lexicon.ts";
-import { type Cursor, footAt, fullWord, type ItemContext, modifierAt, namesHold } from "./read-extras.ts";
+import {
+  type Cursor,
+  footAt,
+  fullWord,
+  type ItemContext,
+  modifierAt,
+  namesHold,
+  saysFoot,
+} from "./read-extras.ts";
 import { readTurnSize, senseAt, wordAt } from "./read-turn.ts";
 import { type Token, textBetween } from "./scan.ts";
 import type { Element, Foot } from "./types.ts";
@@ -25,8 +33,7 @@ export function takeFoot(cursor: Cursor): Foot | undefined {
   const foot = footAt(cursor);
   if (!foot) return undefined;
   cursor.at += 1;
-  const word = cursor.tokens[cursor.at];
-  if (word?.kind === "word" && /^(foot|feet|leg)$/i.test(word.value)) cursor.at += 1;
+  if (saysFoot(cursor.tokens, cursor.at)) cursor.at += 1;
   return foot;
 }
 
@@ -53,12 +60,7 @@ function takeFootOfTurn(cursor: Cursor, element: Element): Foot | undefined {
   const { tokens, at } = cursor;
   const said = senseAt(tokens, at);
   const turn = element.ways[0]?.steps.find((step) => step.turn)?.turn;
-  if (
-    !said ||
-    !turn ||
-    /^(?:l|r)$/.test(wordAt(tokens, at)) ||
-    /^(?:foot|leg)$/.test(wordAt(tokens, at + said.used))
-  )
+  if (!said || !turn || /^[lr]$/.test(wordAt(tokens, at)) || saysFoot(tokens, at + said.used))
     return undefined;
   cursor.at += said.used;
   return said.sense === turn.sense ? "L" : "R";

@@ -43,6 +43,10 @@ export const footWord = (token: Token | undefined): Foot | undefined =>
 /** The foot that stands at the cursor. */
 export const footAt = ({ tokens, at }: Cursor): Foot | undefined => footWord(tokens[at]);
 
+/** Whether `foot` or `leg` stands at a place, which makes what is before it a foot and no side. */
+export const saysFoot = (tokens: readonly Token[], at: number): boolean =>
+  /^(?:foot|feet|leg)$/.test(wordAt(tokens, at));
+
 /** Words that only join what is danced. */
 const JOINERS: ReadonlySet<string> = new Set(["then", "plus", "into"]);
 /** Whether a word only joins what is danced: `then`. */
@@ -98,8 +102,8 @@ function readTurn(cursor: Cursor, report: Report): Turn | null {
   return null;
 }
 
-/** Whether a turn is danced little by little: `spread`, `gradually`, `over the three steps`. */
-function takesSpread(cursor: Cursor): boolean {
+/** Takes what says that a turn is danced little by little: `spread`, `gradually`, `over the three steps`. */
+function takeSpread(cursor: Cursor): boolean {
   const { tokens, at } = cursor;
   const word = wordAt(tokens, at);
   let end = at + 1;
@@ -196,7 +200,7 @@ export function readExtras(cursor: Cursor, extras: Extras, context: ItemContext)
       case "turn": {
         const turn = readTurn(cursor, report);
         if (turn) extras.turn ??= turn;
-        if (takesSpread(cursor)) extras.spread = true;
+        if (takeSpread(cursor)) extras.spread = true;
         break;
       }
       case "small":

@@ -32,8 +32,9 @@ import {
   timesBehind,
   timesOfMany,
 } from "./read-times.ts";
+import { turnShares } from "./read-turn.ts";
 import { behind } from "./report.ts";
-import { type Counted, nextBeat, type RoleRow, type RowContext, turnShares } from "./row.ts";
+import { type Counted, nextBeat, type RoleRow, type RowContext } from "./row.ts";
 import type { Token } from "./scan.ts";
 import { canBeSpelled, endSpelling, spells } from "./spelling.ts";
 import { isWeightAction, MAX_BEATS } from "./words.ts";

@@ -144,3 +144,15 @@ export const saysSense = (token: Token | undefined): boolean =>
 /** Whether a part of a turn stands at a place that can be meant without the word `turn`: not a bare number. */
 export const saysTurn = (tokens: readonly Token[], at: number): boolean =>
   !/^\d*$/.test(wordAt(tokens, at)) && readTurnSize(tokens, at) !== null;
+
+/** Whole degrees of a turn by weights, which come to all of it. */
+export function turnShares(degrees: number, weights: readonly number[]): number[] {
+  const whole = weights.reduce((sum, weight) => sum + weight, 0);
+  let [before, given] = [0, 0];
+  return weights.map((weight) => {
+    before += weight;
+    const share = whole === 0 ? 0 : Math.round((degrees * before) / whole) - given;
+    given += share;
+    return share;
+  });
+}

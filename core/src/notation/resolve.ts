@@ -1,8 +1,9 @@
 import { TICKS_PER_BEAT, type Ticks } from "../time/index.ts";
 import { imageSteps } from "./mirror.ts";
 import type { Item } from "./read-item.ts";
+import { turnShares } from "./read-turn.ts";
 import type { Report } from "./report.ts";
-import { type Placed, turnShares } from "./row.ts";
+import type { Placed } from "./row.ts";
 import type { Token } from "./scan.ts";
 import type { Comment, ElementStep, Foot, SaidElement, Step } from "./types.ts";
 import { isWeightAction, needsNoFoot, type Role } from "./words.ts";

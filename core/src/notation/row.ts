@@ -77,15 +77,3 @@ export interface Counted {
 
 /** Where the next beat begins. */
 export const nextBeat = (onset: Ticks): Ticks => (Math.floor(onset / TICKS_PER_BEAT) + 1) * TICKS_PER_BEAT;
-
-/** Whole degrees of a turn by weights, which come to all of it. */
-export function turnShares(degrees: number, weights: readonly number[]): number[] {
-  const whole = weights.reduce((sum, weight) => sum + weight, 0);
-  let [before, given] = [0, 0];
-  return weights.map((weight) => {
-    before += weight;
-    const share = whole === 0 ? 0 : Math.round((degrees * before) / whole) - given;
-    given += share;
-    return share;
-  });
-}
