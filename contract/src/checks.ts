@@ -7,22 +7,22 @@ import { keptEvidence, sectionEvidence, seenAnswer } from "./evidence.ts";
 import { sequenceItems } from "./sequences.ts";
 import { anyOf } from "./things.ts";
 
-/** A thing that a check looks at: a figure, at the layer to which it was taught. */
-export const checkThing = z.object({ figureId: z.uuid(), layer: z.enum(LAYERS) });
+/** A figure that a check looks at, at the layer to which it was taught. */
+export const checkFigure = z.object({ figureId: z.uuid(), layer: z.enum(LAYERS) });
 
 /** What is written of a check before it is held. */
 export const checkContent = z.object({
   heldOn: localDate,
   minutes: wholeNumber(1, 240),
-  things: z
-    .array(checkThing)
+  figures: z
+    .array(checkFigure)
     .max(200)
     .refine(
-      (things) => new Set(things.map(({ figureId }) => figureId)).size === things.length,
+      (figures) => new Set(figures.map(({ figureId }) => figureId)).size === figures.length,
       "The same figure stands here twice",
     ),
   /** The routine that shows them; none where each is danced by itself. */
-  items: sequenceItems,
+  routine: sequenceItems,
 });
 /** What is written of a check before it is held. */
 export type CheckContent = z.infer<typeof checkContent>;

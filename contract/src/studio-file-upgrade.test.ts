@@ -121,3 +121,11 @@ describe("a file of the fourth version", () => {
     });
   });
 });
+
+describe("a file of the fifth version", () => {
+  it("calls what a check looks at its figures, and what is danced in it its routine", () => {
+    const looked = [{ figureId: home, layer: "count" }];
+    const now = upgraded({ formatVersion: 5, checks: [{ id: home, things: looked, items: [] }, 7] });
+    expect(now).toEqual({ formatVersion: 6, checks: [{ id: home, figures: looked, routine: [] }] });
+  });
+});

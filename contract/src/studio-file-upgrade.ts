@@ -150,18 +150,30 @@ const fromFourth = (value: Thing): Thing => ({
   proposals: [],
 });
 
+/** A file of the fifth version as the sixth has it: what a check looks at, and what is danced in it, have other names. */
+const fromFifth = (value: Thing): Thing => ({
+  ...value,
+  formatVersion: 6,
+  checks: listIn(value.checks).map(({ things, items, ...check }) => ({
+    ...check,
+    figures: things,
+    routine: items,
+  })),
+});
+
 /** How each version becomes the next. */
 const STEPS: Readonly<Record<number, (value: Thing) => Thing>> = {
   1: fromFirst,
   2: fromSecond,
   3: fromThird,
   4: fromFourth,
+  5: fromFifth,
 };
 
 /**
  * A file of an earlier version as the present one has it. Anything else stays as it is, whatever it holds.
  * @example
- * upgraded({ formatVersion: 6 }) // { formatVersion: 6 }
+ * upgraded({ formatVersion: 7 }) // { formatVersion: 7 }
  */
 export function upgraded(value: unknown): unknown {
   let now = value;

@@ -30,7 +30,7 @@ import { absence, inOrder, roomContent, term } from "./timetable.ts";
 export const STUDIO_FILE_FORMAT = "map-step/studio";
 
 /** The version in which files are written; those of earlier ones are read as well. */
-export const STUDIO_FILE_VERSION = 5;
+export const STUDIO_FILE_VERSION = 6;
 
 /** The largest file of a studio that is read, in bytes. */
 export const MOST_STUDIO_BYTES = 64 * 2 ** 20;

@@ -421,8 +421,8 @@ async function checksOf(db: Database, sections: readonly SectionOf[], count: num
       held_on: addDays(section.firstDate, 7 * (section.taught - 1)),
       staff_id: section.teacherId,
       minutes: 15,
-      things: [],
-      items: [],
+      figures: [],
+      routine: [],
       version: 1,
     })),
   );

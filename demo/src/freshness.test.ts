@@ -208,7 +208,7 @@ const CHANGES: Readonly<Partial<Record<Thing, () => Promise<Sent>>>> = {
   checks: async () => ({
     endpoint: api.checks.create,
     params: { id: here.sections },
-    body: { heldOn: TODAY, minutes: 20, things: [], items: [] },
+    body: { heldOn: TODAY, minutes: 20, figures: [], routine: [] },
   }),
   comments: async () => ({
     endpoint: api.comments.create,

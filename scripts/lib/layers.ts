@@ -5,6 +5,7 @@ import { join, relative } from "node:path";
 const CONCEPTS = [
   "words",
   "comment",
+  "undo",
   "hold",
   "time",
   "timetable",

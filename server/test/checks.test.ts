@@ -155,19 +155,21 @@ describe("what was seen", () => {
 describe("a check", () => {
   it("is designed on its version, moved to another day, and shared by who begins it again", async () => {
     const check = await checkOn("2027-04-01");
-    const things = [{ figureId: home.id, layer: "partner" as const }];
+    const figures = [{ figureId: home.id, layer: "partner" as const }];
     const change = (about: object, version = check.version) =>
       teacher.call(api.checks.change, {
         params: { id: check.id },
-        body: { heldOn: "2027-04-01", minutes: 20, things, items: [], version, ...about },
+        body: { heldOn: "2027-04-01", minutes: 20, figures, routine: [], version, ...about },
       });
-    expect((await change({})).body).toMatchObject({ things, minutes: 20, version: 2 });
+    expect((await change({})).body).toMatchObject({ figures, minutes: 20, version: 2 });
     const stale = await change({ minutes: 30 });
     expect([stale.status, stale.problem.current]).toMatchObject([409, { minutes: 20 }]);
     const later = await checkOn("2027-04-08");
     expect((await change({ heldOn: "2027-04-08" }, 2)).problem.errors?.[0]?.path).toBe("heldOn");
-    expect((await change({ things: [...things, ...things] }, 2)).problem.errors?.[0]?.path).toBe("things");
-    expect((await change({ things: [{ figureId: randomUUID(), layer: "count" }] }, 2)).status).toBe(422);
+    expect((await change({ figures: [...figures, ...figures] }, 2)).problem.errors?.[0]?.path).toBe(
+      "figures",
+    );
+    expect((await change({ figures: [{ figureId: randomUUID(), layer: "count" }] }, 2)).status).toBe(422);
     expect((await checkOn("2027-04-01")).id).toBe(check.id);
     expect((await director.call(api.checks.remove, { params: { id: later.id } })).status).toBe(200);
     const { id } = await student("Inga");

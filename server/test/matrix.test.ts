@@ -282,7 +282,7 @@ async function furnished() {
       version: 1,
     },
     "checks.create": { heldOn: "2027-02-16" },
-    "checks.change": { heldOn: "2027-02-15", minutes: 15, things: [], items: [], version: check.version },
+    "checks.change": { heldOn: "2027-02-15", minutes: 15, figures: [], routine: [], version: check.version },
     "checks.note": {
       entries: [
         {

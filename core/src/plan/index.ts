@@ -12,7 +12,6 @@ export * from "./facts.ts";
 export * from "./fading.ts";
 export * from "./finding.ts";
 export * from "./forecast.ts";
-export * from "./history.ts";
 export { improve } from "./improve.ts";
 export { insertBest } from "./insert.ts";
 export * from "./layout.ts";

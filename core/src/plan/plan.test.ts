@@ -5,7 +5,6 @@ import { runs } from "../../testing/runs.ts";
 import {
   APPROACH_IDS,
   APPROACHES,
-  change,
   checkPlan as checkAll,
   type Finding,
   findingKey,
@@ -13,13 +12,10 @@ import {
   layOut,
   place,
   planLoads,
-  redo,
   refresherOf,
   remedyFor,
   shareOut,
-  startHistory,
   strandOf,
-  undo,
   weekCapacities,
   whyHere,
 } from "./index.ts";
@@ -261,27 +257,6 @@ describe("whyHere", () => {
 
   it("has nothing to say of a figure without a week", () => {
     expect(whyHere(levelOf([basic], []), "basic")).toEqual([]);
-  });
-});
-
-describe("history", () => {
-  test("undo after any run of changes gives the first state, and redo the last", () => {
-    fc.assert(
-      fc.property(fc.array(fc.integer(), { maxLength: 20 }), (values) => {
-        const start = startHistory(-1);
-        const edited = values.reduce((history, value) => change(history, value), start);
-        const back = values.reduce((history) => undo(history), edited);
-        expect(back.present).toBe(-1);
-        expect(undo(back)).toBe(back);
-        expect(values.reduce((history) => redo(history), back)).toEqual(edited);
-      }),
-    );
-  });
-
-  it("gives up what was taken back once something else is done", () => {
-    const history = change(undo(change(startHistory("a"), "b")), "c");
-    expect(redo(history)).toBe(history);
-    expect(history).toMatchObject({ present: "c", past: ["a"] });
   });
 });
 

@@ -1,4 +1,4 @@
-import { change, type History, redo, startHistory, undo } from "@map-step/core/plan";
+import { change, redo, type Undoable, undo, undoable } from "@map-step/core/undo";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { type Autosave, unsavedOf, useAutosave } from "./autosave.ts";
 import type { Merged } from "./merge.ts";
@@ -26,7 +26,7 @@ interface Options<T, R> {
   readonly merge: (base: T | undefined, mine: T, theirs: T) => Merged<T>;
 }
 
-const step = <T>(before: History<T>, now: T): History<T> =>
+const step = <T>(before: Undoable<T>, now: T): Undoable<T> =>
   JSON.stringify(before.present) === JSON.stringify(now) ? before : change(before, now);
 
 /** Edits one thing: undo and redo, saving by itself, and what somebody else saves meanwhile as a step of the history. */
@@ -38,7 +38,7 @@ export function useEdited<T extends object, R extends { readonly version: number
   merge,
 }: Options<T, R>): Edited<T> {
   const [unsaved] = useState(() => unsavedOf<T>(name));
-  const [history, setHistory] = useState<History<T>>(() => startHistory(unsaved?.value ?? contentOf(kept)));
+  const [history, setHistory] = useState<Undoable<T>>(() => undoable(unsaved?.value ?? contentOf(kept)));
   const saving = useAutosave<T, R>({
     name,
     start: unsaved ?? { value: contentOf(kept), version: kept.version, base: contentOf(kept) },
@@ -57,7 +57,7 @@ export function useEdited<T extends object, R extends { readonly version: number
     if (follow(now, kept.version)) setHistory((before) => step(before, now));
   }, [kept, contentOf, follow]);
   const to = useCallback(
-    (next: History<T>) => {
+    (next: Undoable<T>) => {
       setHistory(next);
       changed(next.present);
     },

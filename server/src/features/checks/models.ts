@@ -18,8 +18,8 @@ export interface CheckRow extends Row<CheckRow>, Stored, Signed {
   heldOn: string;
   staffId: string;
   minutes: CreationOptional<number>;
-  things: CreationOptional<CheckContent["things"]>;
-  items: CreationOptional<CheckContent["items"]>;
+  figures: CreationOptional<CheckContent["figures"]>;
+  routine: CreationOptional<CheckContent["routine"]>;
 }
 
 interface Noted {
@@ -71,8 +71,8 @@ export const defineChecks = (sequelize: Sequelize) => ({
       heldOn: { type: DataTypes.DATEONLY, allowNull: false },
       staffId: idColumn(),
       minutes: { ...wholeColumn(), defaultValue: 15 },
-      things: recordsColumn(),
-      items: recordsColumn(),
+      figures: recordsColumn(),
+      routine: recordsColumn(),
       ...signedColumns(),
     },
     { tableName: "checks" },

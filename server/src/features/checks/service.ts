@@ -8,8 +8,8 @@ import { requireOwnClass, TEACHES } from "../sections/own-class.ts";
 import { readSection } from "../sections/read.ts";
 
 const CHECKS = `
-  select c.id, c.version, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn", c.minutes, c.things,
-    c.items, staff.name as by, (select count(*)::int from evidence where check_id = c.id) as marks
+  select c.id, c.version, c.section_id as "sectionId", to_char(c.held_on, 'YYYY-MM-DD') as "heldOn", c.minutes, c.figures,
+    c.routine, staff.name as by, (select count(*)::int from evidence where check_id = c.id) as marks
   from checks c join staff on staff.id = c.staff_id`;
 
 /** The checks of a section, newest first. */
@@ -64,9 +64,9 @@ export const changeCheck = (
     const other = await db.Check.findOne({ where: { sectionId, heldOn: content.heldOn } });
     if (other && other.id !== id)
       throw invalid([{ path: "heldOn", message: "Another check of this section is on that day" }]);
-    const figureIds = [...new Set(content.things.map(({ figureId }) => figureId))];
+    const figureIds = [...new Set(content.figures.map(({ figureId }) => figureId))];
     if ((await db.Figure.count({ where: { id: figureIds } })) < figureIds.length)
-      throw invalid([{ path: "things", message: "One of these figures is not there any more" }]);
+      throw invalid([{ path: "figures", message: "One of these figures is not there any more" }]);
     await changeAt(db, db.Check, id, version, content, () => readCheck(db, id));
     return readCheck(db, id);
   });

@@ -10,11 +10,11 @@ export function CheckHistory({ check, board }: { check: Check; board: Pick<Board
   const shown: Shown<CheckContent> = {
     heldOn: ["Night", longDay],
     minutes: ["Length", (minutes) => counted(minutes, "minute")],
-    things: ["Looks at", (things) => things.map(({ figureId }) => board.nameOf(figureId)).join(", ")],
-    items: [
+    figures: ["Looks at", (figures) => figures.map(({ figureId }) => board.nameOf(figureId)).join(", ")],
+    routine: [
       "Routine",
-      (items) =>
-        items.map((item) => ("figureId" in item ? board.nameOf(item.figureId) : "a choice")).join(", "),
+      (routine) =>
+        routine.map((item) => ("figureId" in item ? board.nameOf(item.figureId) : "a choice")).join(", "),
     ],
   };
   return (

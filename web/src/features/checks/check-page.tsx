@@ -19,7 +19,7 @@ import { PaperSheet } from "./paper-sheet.tsx";
 import { RefusedSeen } from "./refused.tsx";
 import { Room } from "./room.tsx";
 import { useBoardAnswer } from "./use-board-answer.ts";
-import { thingsOf } from "./use-lay-out.ts";
+import { figuresOf } from "./use-lay-out.ts";
 
 function OneCheck({ board, check }: { board: Board; check: Check }) {
   const answer = useBoardAnswer(board, check.heldOn);
@@ -100,7 +100,7 @@ function OneCheck({ board, check }: { board: Board; check: Check }) {
           </Loaded>
         )}
       </div>
-      <PaperSheet board={board} figureIds={thingsOf(board, check).map(({ figureId }) => figureId)} />
+      <PaperSheet board={board} figureIds={figuresOf(board, check).map(({ figureId }) => figureId)} />
     </>
   );
 }

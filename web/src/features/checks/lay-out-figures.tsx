@@ -9,25 +9,25 @@ import { LAYER_WORDS } from "./words.ts";
 /** What a check looks at, of all that was taught. */
 export function FiguresLaidOut({
   board,
-  things,
+  figures,
   save,
-}: { readonly board: Board } & Pick<LayOut, "things" | "save">) {
+}: { readonly board: Board } & Pick<LayOut, "figures" | "save">) {
   const toggle = (figureId: string, on: boolean) => {
     const next = on
-      ? [...things, { figureId, layer: board.layer }]
-      : things.filter((thing) => thing.figureId !== figureId);
-    if (next.length > 0) save({ things: next });
+      ? [...figures, { figureId, layer: board.layer }]
+      : figures.filter((figure) => figure.figureId !== figureId);
+    if (next.length > 0) save({ figures: next });
   };
   return (
     <Panel flex="1" w="full">
-      <PanelTitle aside={<Text color="soft">{counted(things.length, "figure")}</Text>}>
+      <PanelTitle aside={<Text color="soft">{counted(figures.length, "figure")}</Text>}>
         What it looks at
       </PanelTitle>
       <Text color="soft" fontSize="sm" mb="2">
         Taught until now, by the class log, to the layer beside each.
       </Text>
       {board.figures.map(({ id, name, taught }) => {
-        const own = things.find(({ figureId }) => figureId === id);
+        const own = figures.find(({ figureId }) => figureId === id);
         return (
           <Flex key={id} gap="3" align="center" py="0.5" wrap="wrap">
             <Box flex="1" minW="11rem">

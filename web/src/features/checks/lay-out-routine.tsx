@@ -11,7 +11,7 @@ import type { LayOut } from "./use-lay-out.ts";
 type Props = LayOut & { readonly board: Board };
 
 /** What the search for a routine came to. */
-function FoundRoutine({ board, design, things, left, save }: Props) {
+function FoundRoutine({ board, design, figures, left, save }: Props) {
   const { designed, loops, found } = design;
   if (designed)
     return (
@@ -24,10 +24,10 @@ function FoundRoutine({ board, design, things, left, save }: Props) {
             : designed.bound === null
               ? "the fewest that were found"
               : `at least ${designed.bound} are needed`}
-          ; shows {things.length - left.length === 1 ? "the figure" : `all ${things.length - left.length}`}
+          ; shows {figures.length - left.length === 1 ? "the figure" : `all ${figures.length - left.length}`}
           {loops ? ", round and round" : ", once through: nothing leads back to its beginning"}
         </Text>
-        <Button size="sm" mt="2" onClick={() => save({ items: [...designed.items] })}>
+        <Button size="sm" mt="2" onClick={() => save({ routine: [...designed.items] })}>
           Take it
         </Button>
       </Box>
@@ -50,7 +50,7 @@ function WriteRoutine({ board, library, save }: Props) {
     const read = typedFigures(typed, library.names, () => crypto.randomUUID());
     setUnknown(read.unknown);
     if (read.items.length === 0 || read.unknown.length > 0) return;
-    save({ items: [...read.items] });
+    save({ routine: [...read.items] });
     setTyped("");
   };
   return (
@@ -93,9 +93,9 @@ export function RoutineLaidOut({ check, ...layOut }: Props & { readonly check: C
   return (
     <Panel mb="4">
       <PanelTitle>The routine</PanelTitle>
-      {check.items.length > 0 ? (
+      {check.routine.length > 0 ? (
         <Text mb="2">
-          <strong>{itemsInWords(check.items, board.nameOf)}</strong>
+          <strong>{itemsInWords(check.routine, board.nameOf)}</strong>
           <Text as="span" color="soft">
             {" "}
             {counted(beats, "count")}
@@ -124,8 +124,8 @@ export function RoutineLaidOut({ check, ...layOut }: Props & { readonly check: C
                 Find the shortest that shows all
               </Button>
             )}
-            {check.items.length > 0 ? (
-              <Button size="sm" variant="ghost" onClick={() => save({ items: [] })}>
+            {check.routine.length > 0 ? (
+              <Button size="sm" variant="ghost" onClick={() => save({ routine: [] })}>
                 Without a routine
               </Button>
             ) : null}

@@ -15,9 +15,9 @@ export interface LayOutProps {
 }
 
 /** What is taught and looked at: what the check names, or all that was taught. */
-export const thingsOf = (board: Board, { things }: Pick<Check, "things">): CheckContent["things"] =>
-  things.length > 0
-    ? things
+export const figuresOf = (board: Board, { figures }: Pick<Check, "figures">): CheckContent["figures"] =>
+  figures.length > 0
+    ? figures
     : board.figures.map(({ id, taught }) => ({ figureId: id, layer: deepest(taught, board.layer) }));
 
 /** What was taught beyond the partner is asked for with the partner, unless somebody says otherwise. */
@@ -28,25 +28,25 @@ const deepest = (taught: Board["layer"] | null, usual: Board["layer"]): Board["l
 export function useLayOut({ board, check, records }: LayOutProps) {
   const library = useSequenceLibrary(board.dance, records);
   const change = useChange(api.checks.change);
-  const things = thingsOf(board, check);
+  const figures = figuresOf(board, check);
   const known = new Set(board.figures.map(({ id }) => id));
   const design = useDesign(library, known);
   const save = (about: Partial<CheckContent>) => {
-    const { heldOn, minutes, items } = check;
+    const { heldOn, minutes, routine } = check;
     change.mutate(
       {
         params: { id: check.id },
-        body: { heldOn, minutes, things: check.things, items, ...about, version: check.version },
+        body: { heldOn, minutes, figures: check.figures, routine, ...about, version: check.version },
       },
       { onError: tellError },
     );
   };
-  const ids = things.map(({ figureId }) => figureId);
-  const beats = figureItemsOf(check.items).reduce((sum, { figureId, times }) => {
+  const ids = figures.map(({ figureId }) => figureId);
+  const beats = figureItemsOf(check.routine).reduce((sum, { figureId, times }) => {
     const figure = library.figureOf(figureId);
     return sum + times * (figure ? ticksToBeats(figure.length) : 0);
   }, 0);
-  return { library, things, ids, design, beats, save, left: design.unshown(ids) };
+  return { library, figures, ids, design, beats, save, left: design.unshown(ids) };
 }
 /** A check that is laid out. */
 export type LayOut = ReturnType<typeof useLayOut>;

@@ -4,7 +4,7 @@ import { useRef } from "react";
 import { tellError, tellRemoved } from "../../kit/toasts.ts";
 import { useSession } from "../session/session.tsx";
 import type { Board, Dancer } from "./board.ts";
-import { thingsOf } from "./use-lay-out.ts";
+import { figuresOf } from "./use-lay-out.ts";
 import type { NewEvidence } from "./use-seen.ts";
 
 /** A dancer in one of their roles: who dances both is marked in each. */
@@ -25,7 +25,7 @@ export const inRoles = (dancers: readonly Dancer[]): Marked[] =>
 export function useMarking(board: Board, check: Check) {
   const { person } = useSession();
   const { seen } = board;
-  const layerOf = new Map(thingsOf(board, check).map(({ figureId, layer }) => [figureId, layer]));
+  const layerOf = new Map(figuresOf(board, check).map(({ figureId, layer }) => [figureId, layer]));
   const gone = new Set(seen.evidence.flatMap(({ corrects }) => corrects ?? []));
   // Two taps in quick succession: the second is made in sight of the first, before that is read back from the device.
   const made = useRef(new Map<string, string>());

@@ -6,7 +6,7 @@ import type { BoardAnswer } from "../../workers/board.ts";
 import { stepsIn } from "../figures/steps.ts";
 import { type Board, dancerName } from "./board.ts";
 import { openOf, unmarkedOf } from "./settled.ts";
-import { thingsOf } from "./use-lay-out.ts";
+import { figuresOf } from "./use-lay-out.ts";
 import { inRoles, useMarking } from "./use-marking.ts";
 
 export const WAYS = [
@@ -50,9 +50,9 @@ function useSlots(figureId: string, telling: readonly string[], isMarked: (id: s
 export function useRoom({ board, check, answer, records }: RoomProps) {
   const marking = useMarking(board, check);
   const offline = useReadyOffline(answer !== null && records.length > 0);
-  const things = thingsOf(board, check);
-  const inRoutine = figureItemsOf(check.items).map(({ figureId }) => figureId);
-  const strip = [...new Set([...inRoutine, ...things.map(({ figureId }) => figureId)])];
+  const figures = figuresOf(board, check);
+  const inRoutine = figureItemsOf(check.routine).map(({ figureId }) => figureId);
+  const strip = [...new Set([...inRoutine, ...figures.map(({ figureId }) => figureId)])];
   const [at, setAt] = useState(0);
   const [way, setWay] = useState<Way>("watch");
   const dancers = inRoles(board.dancers);
@@ -62,7 +62,7 @@ export function useRoom({ board, check, answer, records }: RoomProps) {
   const record = records.find(({ id }) => id === figureId);
   const steps = record ? stepsIn(records, [board.dance], record) : null;
   const nameOf = (id: string) => dancerName(board, id);
-  const layer = things.find((thing) => thing.figureId === figureId)?.layer ?? board.layer;
+  const layer = figures.find((figure) => figure.figureId === figureId)?.layer ?? board.layer;
   // The most telling first: of this figure, or of all where this one would settle nothing.
   const telling = (answer?.dancers ?? [])
     .flatMap(({ studentId: id, telling: own }) => own.map((thing) => ({ ...thing, id })))
