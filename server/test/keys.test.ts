@@ -171,3 +171,30 @@ it("the keys are laid over a studio in which something names what is not there",
     await old.sequelize.close();
   }
 });
+
+it("what a check was is told by the names that a check has now", async () => {
+  const url = await newDatabase(true);
+  const old = openDatabase(url);
+  try {
+    await old.sequelize.query(
+      `alter table checks rename column figures to things;
+       alter table checks rename column routine to items;
+       delete from migrations where name >= '0043';
+       insert into history (list, thing_id, what, state) values
+         ('checks', '${randomUUID()}', 'changed', '{"minutes":20,"things":[1],"items":[2]}'),
+         ('rooms', '${randomUUID()}', 'changed', '{"name":"hall","items":"kept"}')`,
+    );
+    await migrate(url);
+    const kept = await old.sequelize.query<{ state: unknown }>(
+      "select state from history where state ? 'minutes' or state ? 'items' order by list",
+      { type: QueryTypes.SELECT },
+    );
+    expect(kept.map(({ state }) => state)).toEqual([
+      { minutes: 20, figures: [1], routine: [2] },
+      { name: "hall", items: "kept" },
+    ]);
+    await expect(old.sequelize.query("delete from history")).rejects.toThrow();
+  } finally {
+    await old.sequelize.close();
+  }
+});
