@@ -25,7 +25,8 @@ import {
   withinBeat,
 } from "../time/index.ts";
 import { type FootFault, followFeet } from "./feet.ts";
-import { type FootPlacement, pathOfRole, turnOf } from "./path.ts";
+import { pathOfRole } from "./path.ts";
+import { type FootPlacement, turnOf } from "./place.ts";
 import { floorOf, type Space, spaceOf } from "./space.ts";
 
 export { type FootFault, footFaultText } from "./feet.ts";

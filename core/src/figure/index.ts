@@ -3,7 +3,15 @@ export { countStructure } from "./counts.ts";
 export * from "./facts.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
-export { centreOf, type FootPlacement, type Point, pathOf, pathOfRole, turnOf } from "./path.ts";
+export { followerStart, pathOf, pathOfRole, usualPlacings } from "./path.ts";
+export {
+  centreOf,
+  type FootPlacement,
+  isSized,
+  type Placing,
+  type Point,
+  turnOf,
+} from "./place.ts";
 export { STEP_SIZES } from "./reach.ts";
 export * from "./rotate.ts";
 export { sidesInWords } from "./sides.ts";

@@ -1,5 +1,5 @@
 import type { Ticks } from "../time/index.ts";
-import type { FootPlacement, Point } from "./path.ts";
+import type { FootPlacement, Point } from "./place.ts";
 
 /** A dancer at one moment. */
 export interface Pose {

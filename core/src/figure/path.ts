@@ -1,215 +1,6 @@
 import { type Hold, holdNamed } from "../hold/index.ts";
-import { type Figure, isWeightAction, type Role, type Step, stepsOf } from "../notation/index.ts";
-import type { Ticks } from "../time/index.ts";
-import { gesture, reach, SIZE_FACTOR, STEP_SIZES } from "./reach.ts";
-
-/** A place on the floor in metres: x to the right, y forward, as the leader sees it at the start. */
-export interface Point {
-  readonly x: number;
-  readonly y: number;
-}
-
-/** Where a dancer stands from an onset on. Headings in degrees, clockwise; 0 is where the leader faces first. */
-export interface FootPlacement {
-  readonly onset: Ticks;
-  readonly left: Point;
-  readonly right: Point;
-  readonly heading: number;
-  /** The foot that carries the weight. */
-  readonly weight: "L" | "R" | "both";
-  /** How far a crossing foot stands before or behind the line that is danced along; the next step goes back to it. */
-  readonly offLine?: Point;
-  /** Where the feet are meant to be while one reaches out without weight: beside each other. It moves nobody. */
-  readonly rest?: Pick<FootPlacement, "left" | "right">;
-  /** Where the foot without weight still stands on the floor while the body turns on the other one. */
-  readonly onFloor?: Point;
-  /** From the standing foot to where the step landed, and which way it turned: the line that a turn may go on along. */
-  readonly travel?: Travel;
-}
-
-interface Travel extends Point {
-  /** Degrees, right turns above 0. */
-  readonly turned: number;
-}
-
-const radians = (degrees: number): number => (degrees * Math.PI) / 180;
-
-/** The point that lies `right` and `forward` of another, for somebody with a heading. */
-export function offset({ x, y }: Point, heading: number, right: number, forward: number): Point {
-  const [sin, cos] = [Math.sin(radians(heading)), Math.cos(radians(heading))];
-  return { x: x + right * cos + forward * sin, y: y - right * sin + forward * cos };
-}
-
-/** Steps along a line across the body: they keep to it, whatever was crossed before. */
-const ACROSS: ReadonlySet<string> = new Set(["side", "close", "tap", "touch", "cross-front", "cross-behind"]);
-/** Steps back to where the foot was. */
-const RETURNS: ReadonlySet<string> = new Set(["place", "replace"]);
-const ALONG: ReadonlySet<string> = new Set(["forward", "back"]);
-
-/**
- * Degrees a step turns the dancer, right turns above 0.
- * @example
- * turnOf({ onset: 0, foot: "L", action: "side", turn: { sense: "L", degrees: 90 } }) // -90
- */
-export const turnOf = ({ turn }: Step): number =>
-  turn ? (turn.sense === "R" ? turn.degrees : -turn.degrees) : 0;
-
-/** The feet beside each other around a place. */
-const feetAround = (centre: Point, heading: number): Pick<FootPlacement, "left" | "right"> => ({
-  left: offset(centre, heading, -STEP_SIZES.hips / 2, 0),
-  right: offset(centre, heading, STEP_SIZES.hips / 2, 0),
-});
-
-/** Feet no further apart than this are beside each other. */
-const BESIDE = STEP_SIZES.hips + 0.05;
-
-/**
- * Where a foot steps that goes back to its place: to the floor on which it was left while the body turned on the other
- * one; a foot that was beside that one turns along.
- */
-function backTo({ onFloor }: FootPlacement, stays: Point, standing: Point): Point {
-  if (!onFloor) return stays;
-  return Math.hypot(onFloor.x - standing.x, onFloor.y - standing.y) > BESIDE ? onFloor : stays;
-}
-
-const aroundStanding = (point: Point, centre: Point, degrees: number): Point => {
-  if (degrees === 0) return point;
-  const [sin, cos] = [Math.sin(radians(degrees)), Math.cos(radians(degrees))];
-  const [dx, dy] = [point.x - centre.x, point.y - centre.y];
-  return { x: centre.x + dx * cos + dy * sin, y: centre.y - dx * sin + dy * cos };
-};
-
-/** How far round a turn a step to the side may be meant: as the dancer faces before it, after it, or halfway. */
-const READINGS = [0, 1, 0.5] as const;
-
-/**
- * The share of its turn that a step to the side is danced after. Teachers write each step of a rolling turn as
- * "side" and mean the line that is danced along; so of the readings the one that keeps to that line holds, where
- * the dancer already turns that way or has just stepped to the side that the turn goes to. All others, as all
- * steps do, go where the dancer faces before the turn.
- */
-function turnedBefore({ travel, heading }: FootPlacement, out: number, degrees: number): number {
-  if (!travel || out === 0 || degrees === 0) return 0;
-  const toRight = offset({ x: 0, y: 0 }, heading, 1, 0);
-  const along = travel.turned || travel.x * toRight.x + travel.y * toRight.y;
-  if (along * degrees <= 0) return 0;
-  const length = Math.hypot(travel.x, travel.y) * Math.abs(out);
-  return (
-    READINGS.find((share) => {
-      const way = offset({ x: 0, y: 0 }, heading + share * degrees, out, 0);
-      return way.x * travel.x + way.y * travel.y > 0.99 * length;
-    }) ?? 0
-  );
-}
-
-/** A hop takes both feet along: on the spot, or half a step where it is said to go. */
-function hopped(before: FootPlacement, step: Step, degrees: number): FootPlacement {
-  const to = step.direction ? reach(step.direction, SIZE_FACTOR.small) : null;
-  const isLeft = step.foot === "L";
-  const own = isLeft ? before.left : before.right;
-  const out = step.direction === "side" ? STEP_SIZES.side * SIZE_FACTOR.small * (isLeft ? -1 : 1) : 0;
-  const landed = offset(own, before.heading, out, to?.forward ?? 0);
-  const [dx, dy] = [landed.x - own.x, landed.y - own.y];
-  const moved = ({ x, y }: Point): Point => aroundStanding({ x: x + dx, y: y + dy }, landed, degrees);
-  return {
-    onset: step.onset,
-    heading: before.heading + degrees,
-    weight: isLeft ? "L" : "R",
-    left: moved(before.left),
-    right: moved(before.right),
-  };
-}
-
-/** Who turns first stands round the foot with the weight, and then does the step without a turn. */
-function placeTurned(
-  { offLine: _line, ...before }: FootPlacement,
-  step: Step,
-  degrees: number,
-): FootPlacement {
-  const standing = step.foot === "L" ? before.right : before.left;
-  const round = (point: Point) => aroundStanding(point, standing, degrees);
-  const { turn: _turn, ...plain } = step;
-  return place(
-    { ...before, heading: before.heading + degrees, left: round(before.left), right: round(before.right) },
-    plain,
-  );
-}
-
-function place(before: FootPlacement, step: Step): FootPlacement {
-  const degrees = turnOf(step);
-  const heading = before.heading + degrees;
-  if (step.foot !== "L" && step.foot !== "R") {
-    const centre = centreOf(before);
-    const word = step.direction ?? step.action;
-    const size = step.foot === "both" ? reach(word, SIZE_FACTOR[step.size ?? "small"]) : null;
-    const landed = offset(centre, before.heading, 0, word === "side" ? 0 : (size?.forward ?? 0));
-    const weight = step.foot === "both" && isWeightAction(step.action) ? "both" : before.weight;
-    const moved = step.foot === "both" ? feetAround(landed, heading) : null;
-    const spun = {
-      left: aroundStanding(before.left, centre, degrees),
-      right: aroundStanding(before.right, centre, degrees),
-    };
-    return { onset: step.onset, heading, weight, ...(moved ?? spun) };
-  }
-  if (step.turn?.first) return placeTurned(before, step, degrees);
-  if (step.action === "hop") return hopped(before, step, degrees);
-  const isLeft = step.foot === "L";
-  const standing = isLeft ? before.right : before.left;
-  const word = step.direction ?? step.action;
-  const isStep = isWeightAction(step.action);
-  const size = step.size ? SIZE_FACTOR[step.size] : 1;
-  const to = isStep ? reach(word, size) : gesture(word, size);
-  const stays = isLeft ? before.left : before.right;
-  const { offLine = { x: 0, y: 0 } } = before;
-  const from = ACROSS.has(word) ? { x: standing.x - offLine.x, y: standing.y - offLine.y } : standing;
-  // Who turns on a step does so over it, so it lands in line with the standing foot.
-  const apart = degrees !== 0 && ALONG.has(word) ? 0 : (to?.out ?? 0);
-  const out = isLeft ? -apart : apart;
-  const early = word === "side" ? degrees * turnedBefore(before, out, degrees) : 0;
-  const landed = to
-    ? offset(from, before.heading + early, out, to.forward)
-    : RETURNS.has(word)
-      ? backTo(before, stays, standing)
-      : stays;
-  const crosses = isWeightAction(step.action) && /^cross-/.test(word) && degrees === 0 ? to : null;
-  const aside = crosses && offset({ x: 0, y: 0 }, before.heading, 0, crosses.forward);
-  const keeps = !isWeightAction(step.action) && degrees === 0 ? before.offLine : undefined;
-  const line = aside ?? keeps;
-  const weight = isWeightAction(step.action)
-    ? step.foot
-    : before.weight === step.foot
-      ? "both"
-      : before.weight;
-  const pivot = isWeightAction(step.action) ? landed : standing;
-  const moving = aroundStanding(landed, pivot, degrees - early);
-  const still = aroundStanding(standing, pivot, degrees - early);
-  const resting = offset(still, heading, isLeft ? -STEP_SIZES.hips : STEP_SIZES.hips, 0);
-  const rest = isStep ? null : { left: isLeft ? resting : still, right: isLeft ? still : resting };
-  // What turned once more while it had no weight was left on the floor before that.
-  const left = isStep ? (degrees === early ? undefined : standing) : before.onFloor;
-  const travel = { x: landed.x - from.x, y: landed.y - from.y, turned: degrees };
-  return {
-    onset: step.onset,
-    heading,
-    weight,
-    left: isLeft ? moving : still,
-    right: isLeft ? still : moving,
-    ...(line ? { offLine: line } : {}),
-    ...(rest ? { rest } : {}),
-    ...(left ? { onFloor: left } : {}),
-    ...(to && isWeightAction(step.action) ? { travel } : {}),
-  };
-}
-
-/**
- * The place between the feet, in metres.
- * @example
- * centreOf({ left: { x: 0, y: 0 }, right: { x: 0.2, y: 0 } }) // { x: 0.1, y: 0 }
- */
-export const centreOf = ({ left, right }: Pick<FootPlacement, "left" | "right">): Point => ({
-  x: (left.x + right.x) / 2,
-  y: (left.y + right.y) / 2,
-});
+import { type Figure, type Role, type Step, stepsOf } from "../notation/index.ts";
+import { decided, type FootPlacement, feetAround, type Placing, type Point, place } from "./place.ts";
 
 /**
  * Where both feet are after each step, beginning with how the dancer stands before the first. A step goes
@@ -217,10 +8,16 @@ export const centreOf = ({ left, right }: Pick<FootPlacement, "left" | "right">)
  * side in the middle of a rolling turn is read so that it stays on the line danced along.
  * @param start the place between the feet
  * @param heading degrees, clockwise
+ * @param placings how steps are danced where their text leaves it open, step by step
  * @example
  * pathOf(stepsOf(BASIC, "leader")).length // 9
  */
-export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, heading = 0): FootPlacement[] {
+export function pathOf(
+  steps: readonly Step[],
+  start: Point = { x: 0, y: 0 },
+  heading = 0,
+  placings: readonly Placing[] = [],
+): FootPlacement[] {
   const first = steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
   const path: FootPlacement[] = [
     {
@@ -230,12 +27,28 @@ export function pathOf(steps: readonly Step[], start: Point = { x: 0, y: 0 }, he
       ...feetAround(start, heading),
     },
   ];
-  for (const step of steps) {
-    const placed = place(path.at(-1) as FootPlacement, step);
+  for (const [index, step] of steps.entries()) {
+    const placed = place(path.at(-1) as FootPlacement, step, placings[index]);
     leaveOnFloor(path, placed);
     path.push(placed);
   }
   return path;
+}
+
+/**
+ * How steps are danced with all sizes as usual, with what `pathOf` decides by itself said, so that it stays so when
+ * sizes change.
+ * @param turnsFirst which of the steps are danced after their turn, of those whose text leaves it open
+ * @example
+ * usualPlacings(stepsOf(BASIC, "leader"), []).length // 8
+ */
+export function usualPlacings(steps: readonly Step[], turnsFirst: readonly boolean[]): Placing[] {
+  let before = pathOf(steps.slice(0, 1))[0] as FootPlacement;
+  return steps.map((step, index) => {
+    const placing = decided(before, step, turnsFirst[index] ?? false);
+    before = place(before, step, placing);
+    return placing;
+  });
 }
 
 /** A foot that comes back to where it was left on the floor never swung round with the body. */
@@ -249,7 +62,7 @@ function leaveOnFloor(path: FootPlacement[], { weight, left, right }: FootPlacem
 }
 
 /** Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said. */
-function followerStart(hold: Hold | null): { at: Point; heading: number } {
+export function followerStart(hold: Hold | null): { at: Point; heading: number } {
   switch (hold?.facing) {
     case "beside":
       return { at: { x: 0.6, y: 0 }, heading: 0 };

@@ -1,4 +1,4 @@
-import { centreOf, type FootPlacement } from "./path.ts";
+import { centreOf, type FootPlacement } from "./place.ts";
 
 /** How a figure uses the floor: on one spot, along one line, or onward through the room. */
 export type SpaceClass = "spot" | "slot" | "travelling";

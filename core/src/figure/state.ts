@@ -3,7 +3,7 @@ import { type Figure, holdsSaid, type Role, stepsOf, writtenRoles } from "../not
 import { type Dance, spokenCount, spokenFraction, type Ticks } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { followFeet } from "./feet.ts";
-import { turnOf } from "./path.ts";
+import { turnOf } from "./place.ts";
 
 /** How a couple, or a dancer alone, stands at one moment. `null` for what nobody said. */
 export interface DancerState {

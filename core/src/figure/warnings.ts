@@ -3,7 +3,7 @@ import { type Figure, holdsSaid, type Role, stepsOf, writtenRoles } from "../not
 import { type Dance, spokenCount, spokenFraction, type Ticks } from "../time/index.ts";
 import { inWords } from "../words/index.ts";
 import { followFeet, footFaultText } from "./feet.ts";
-import { turnOf } from "./path.ts";
+import { turnOf } from "./place.ts";
 import { between, join, round, stateIn, stateOut } from "./state.ts";
 
 /** Something that a teacher would say of a figure as it is written, and what would mend it. */

@@ -1,0 +1,142 @@
+import { centreOf, type FootPlacement, followerStart, isSized, type Placing, pathOf, usualPlacings } from "../figure/index.ts";
+import { type Hold, holdNamed } from "../hold/index.ts";
+import { type Figure, holdsSaid, type Role, type Step, stepsOf } from "../notation/index.ts";
+import type { Ticks } from "../time/index.ts";
+import type { CoupleLimits } from "./limits.ts";
+
+/** A size that is open: how long a step is, how far aside it goes, or where the follower stands at first. */
+export interface Size {
+  readonly role: "leader" | "follower";
+  /** Index of the step in its role; `null` for where the follower stands at first. */
+  readonly step: number | null;
+  readonly what: "length" | "aside" | "x" | "y";
+  /** How far below and above the usual it may be: shares of a length, metres of the others. */
+  readonly down: number;
+  readonly up: number;
+}
+
+/** A place that depends on sizes: where it is with the usual ones, and metres for each unit of each size. */
+export interface Affine {
+  readonly x: number;
+  readonly y: number;
+  readonly dx: readonly number[];
+  readonly dy: readonly number[];
+}
+
+/** The couple at one moment, once all that begins then has landed. */
+export interface Moment {
+  /** Ticks from count 1; before everything at first. */
+  readonly onset: Ticks;
+  /** From the leader to the follower. */
+  readonly between: Affine;
+  /** Where either faces, in degrees. */
+  readonly leader: number;
+  readonly follower: number;
+  /** The hold in force; `null` where none was said or the dance has none of that name. */
+  readonly hold: Hold | null;
+}
+
+/** A couple's figure with its open sizes. */
+export interface CoupleFloor {
+  readonly sizes: readonly Size[];
+  readonly moments: readonly Moment[];
+}
+
+/** For each step of both roles whether the dancer turns before it. */
+export type TurnsFirst = Readonly<Record<"leader" | "follower", readonly boolean[]>>;
+
+const PARTNERS = ["leader", "follower"] as const;
+
+const stands = (path: readonly FootPlacement[]) => path.map((one) => centreOf(one.rest ?? one));
+
+interface RolePath {
+  readonly path: readonly FootPlacement[];
+  /** Where the body is at each placement, for each of the role's sizes what one unit more of it changes. */
+  readonly usual: ReturnType<typeof stands>;
+  readonly changed: readonly ReturnType<typeof stands>[];
+  readonly sizes: readonly Size[];
+}
+
+function rolePath(
+  role: (typeof PARTNERS)[number],
+  steps: readonly Step[],
+  heading: number,
+  turnsFirst: readonly boolean[],
+  limits: CoupleLimits,
+): RolePath {
+  const placings = usualPlacings(steps, turnsFirst);
+  const danced = (all: readonly Placing[]) => pathOf(steps, { x: 0, y: 0 }, heading, all);
+  const path = danced(placings);
+  const sizes = steps.flatMap((step, index): Size[] =>
+    isSized(step)
+      ? [
+          { role, step: index, what: "length", down: 1 - limits.shortest, up: limits.longest - 1 },
+          { role, step: index, what: "aside", down: limits.aside, up: limits.aside },
+        ]
+      : [],
+  );
+  const changed = sizes.map(({ step, what }) =>
+    stands(
+      danced(
+        placings.map((placing, index) =>
+          index === step ? { ...placing, ...(what === "length" ? { length: 2 } : { aside: 1 }) } : placing,
+        ),
+      ),
+    ),
+  );
+  return { path, usual: stands(path), changed, sizes };
+}
+
+/** Which placement of a path is in force once everything of a moment has landed. */
+const landedAt = (path: readonly FootPlacement[], onset: Ticks): number =>
+  path.findLastIndex((one) => one.onset <= onset);
+
+/** How far the follower may begin from where the hold usually has them, in metres. */
+const BEGINS = 0.35;
+
+/**
+ * Where the two of a couple are at every moment, as it follows from sizes that are open.
+ * @param turnsFirst which steps are danced after their turn, of those whose text leaves it open
+ */
+export function coupleFloor(
+  figure: Figure,
+  holds: readonly Hold[],
+  turnsFirst: TurnsFirst,
+  limits: CoupleLimits,
+): CoupleFloor {
+  const said = holdsSaid(figure);
+  const holdAt = (onset: Ticks): Hold | null => {
+    const name = (said.findLast((one) => one.onset <= onset) ?? said[0])?.hold;
+    return name === undefined ? null : holdNamed(name, holds);
+  };
+  const first = holdAt(Number.NEGATIVE_INFINITY);
+  const { at, heading } = followerStart(first);
+  const of = (role: Role & ("leader" | "follower")) =>
+    rolePath(role, stepsOf(figure, role), role === "leader" ? 0 : heading, turnsFirst[role], limits);
+  const [leader, follower] = [of("leader"), of("follower")];
+  const begins: Size = { role: "follower", step: null, what: "x", down: BEGINS, up: BEGINS };
+  const sizes: Size[] = [...leader.sizes, ...follower.sizes, begins, { ...begins, what: "y" }];
+  const onsets = [...new Set([...leader.path, ...follower.path].map(({ onset }) => onset))].sort((a, b) => a - b);
+  const moments = onsets.map((onset): Moment => {
+    const [l, f] = [landedAt(leader.path, onset), landedAt(follower.path, onset)];
+    const along = (axis: "x" | "y"): number[] => [
+      ...leader.changed.map((places) => (leader.usual[l]?.[axis] ?? 0) - (places[l]?.[axis] ?? 0)),
+      ...follower.changed.map((places) => (places[f]?.[axis] ?? 0) - (follower.usual[f]?.[axis] ?? 0)),
+      axis === "x" ? 1 : 0,
+      axis === "y" ? 1 : 0,
+    ];
+    return {
+      onset,
+      between: {
+        x: at.x + (follower.usual[f]?.x ?? 0) - (leader.usual[l]?.x ?? 0),
+        y: at.y + (follower.usual[f]?.y ?? 0) - (leader.usual[l]?.y ?? 0),
+        dx: along("x"),
+        dy: along("y"),
+      },
+      leader: leader.path[l]?.heading ?? 0,
+      follower: follower.path[f]?.heading ?? 0,
+      hold: onset === Number.NEGATIVE_INFINITY ? first : holdAt(onset),
+    };
+  });
+  return { sizes, moments };
+}

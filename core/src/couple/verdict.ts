@@ -1,0 +1,184 @@
+import { isSized, type Placing, usualPlacings } from "../figure/index.ts";
+import type { Hold } from "../hold/index.ts";
+import { type Figure, holdsSaid, stepsOf } from "../notation/index.ts";
+import type { Ticks } from "../time/index.ts";
+import { type Solved, solveApart } from "./bodies.ts";
+import { type CoupleFloor, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
+import { type CoupleLimits, reachOf } from "./limits.ts";
+import { above, below, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
+
+/** How a size differs from the usual one. */
+export interface Changed extends Pick<Size, "role" | "step" | "what"> {
+  /** A share of the usual length, above or below 0; metres of the others. */
+  readonly by: number;
+}
+
+/** Whether usual steps keep a couple together. Everything in it is an estimate. */
+export type CoupleVerdict =
+  | {
+      readonly together: true;
+      /** The share of its range that the most strained size uses: 0 with usual sizes, 1 at the ends of what people do. */
+      readonly strain: number;
+      /** Sizes that are not the usual ones, the most strained first. */
+      readonly changed: readonly Changed[];
+      /** How the steps of each are danced, in their order. */
+      readonly placings: Readonly<Record<"leader" | "follower", readonly Placing[]>>;
+      /** Where the follower stands at first, from where the hold usually has them, in metres. */
+      readonly begins: { readonly x: number; readonly y: number };
+      /** How far apart the two end, in metres, and by how many degrees the follower is turned from where the leader faces. */
+      readonly ends: { readonly apart: number; readonly turned: number };
+    }
+  | {
+      readonly together: false;
+      /** The moment up to which no sizes keep them within reach, in ticks; what would be needed then, and what arms reach. */
+      readonly onset: Ticks;
+      readonly needed: number;
+      readonly reach: number;
+      readonly hold: string;
+    };
+
+/** Figures with more moments than this are not looked at: they are several in one. */
+const MOST_MOMENTS = 160;
+/** So many ways of turning first or last are tried at most. */
+const MOST_WAYS = 24;
+/** Up to this strain nobody would say a word of it. */
+export const EASY = 0.3;
+/** Less than this is nothing, in metres. */
+const NOTHING = 1e-3;
+
+/** Steps whose text leaves open whether the dancer turns before them. */
+const openTurns = (figure: Figure): readonly (readonly ["leader" | "follower", number])[] =>
+  (["leader", "follower"] as const).flatMap((role) =>
+    stepsOf(figure, role).flatMap((step, index) =>
+      step.turn && !step.turn.first && isSized(step) ? [[role, index] as const] : [],
+    ),
+  );
+
+/** Ways of turning to try: as written, all first, then every other, those of fewest first where there are too many. */
+function waysOf(figure: Figure): { readonly ways: readonly TurnsFirst[]; readonly all: boolean } {
+  const open = openTurns(figure);
+  const wayOf = (isFirst: (at: number) => boolean): TurnsFirst => {
+    const first = { leader: [] as boolean[], follower: [] as boolean[] };
+    open.forEach(([role, index], at) => {
+      first[role][index] = isFirst(at);
+    });
+    return first;
+  };
+  const all = open.length < 5;
+  const some = all
+    ? Array.from({ length: 2 ** open.length }, (_, bits) => wayOf((at) => ((bits >> at) & 1) === 1))
+    : [
+        wayOf(() => false),
+        wayOf(() => true),
+        ...open.map((_, one) => wayOf((at) => at === one)),
+        ...open.map((_, one) => wayOf((at) => at !== one)),
+      ];
+  return { ways: some.slice(0, MOST_WAYS), all };
+}
+
+const changesIn = ({ sizes }: CoupleFloor, columns: readonly number[]): (Changed & { strain: number })[] =>
+  sizes
+    .map(({ role, step, what, down, up }, size) => {
+      const by = (columns[above(size)] ?? 0) - (columns[below(size)] ?? 0);
+      return { role, step, what, by, strain: by < 0 ? -by / down : by / up };
+    })
+    .filter(({ by }) => Math.abs(by) > 1e-4)
+    .sort((a, b) => b.strain - a.strain);
+
+function togetherIn(
+  figure: Figure,
+  floor: CoupleFloor,
+  turnsFirst: TurnsFirst,
+  { strain, columns }: { readonly strain: number; readonly columns: readonly number[] },
+): CoupleVerdict {
+  const changed = changesIn(floor, columns);
+  const byOf = (role: string, step: number | null, what: string): number | undefined =>
+    changed.find((one) => one.role === role && one.step === step && one.what === what)?.by;
+  const placings = (role: "leader" | "follower"): Placing[] =>
+    usualPlacings(stepsOf(figure, role), turnsFirst[role]).map((placing, index) => ({
+      ...placing,
+      length: 1 + (byOf(role, index, "length") ?? 0),
+      aside: byOf(role, index, "aside") ?? 0,
+    }));
+  const last = floor.moments.at(-1);
+  const { x, y } = last ? placeIn(columns, last.between) : { x: 0, y: 0 };
+  return {
+    together: true,
+    strain,
+    changed: changed.map(({ strain: _, ...one }) => one),
+    placings: { leader: placings("leader"), follower: placings("follower") },
+    begins: { x: byOf("follower", null, "x") ?? 0, y: byOf("follower", null, "y") ?? 0 },
+    ends: { apart: Math.hypot(x, y), turned: ((((last?.follower ?? 0) - (last?.leader ?? 0)) % 360) + 360) % 360 },
+  };
+}
+
+/**
+ * The first moment that no sizes keep to, by halving, and how far apart the two are then at the least; `null` where only
+ * their bodies are in each other's way.
+ */
+function whereApart(
+  floors: readonly CoupleFloor[],
+  by: { readonly limits: CoupleLimits; readonly solve: Solve },
+): CoupleVerdict | null {
+  const lacking = (until: number): number =>
+    Math.min(
+      ...floors.map(
+        (floor) =>
+          solveWithin(strainProgram(floor), floor, by, [], [], until)?.at(-1) ?? Number.POSITIVE_INFINITY,
+      ),
+    );
+  const moments = floors[0]?.moments ?? [];
+  if (lacking(moments.length) <= NOTHING) return null;
+  let [fits, fails] = [0, moments.length];
+  while (fails - fits > 1) {
+    const middle = (fits + fails) >> 1;
+    if (lacking(middle) > NOTHING) fails = middle;
+    else fits = middle;
+  }
+  const moment = moments[fails - 1];
+  const reach = moment?.hold ? reachOf(moment.hold, by.limits) : null;
+  if (!moment?.hold || reach === null) return null;
+  return {
+    together: false,
+    onset: moment.onset,
+    needed: reach + lacking(fails),
+    reach,
+    hold: moment.hold.name,
+  };
+}
+
+/**
+ * Whether any step sizes that people do keep a couple together through a figure: within reach of each hold at every
+ * moment, in front of each other where the hold has them so, and never two bodies in one place. First the least strain,
+ * then the fewest sizes changed. `null` where nothing can be said: nobody partners, no hold is said, or not every way of
+ * turning could be tried.
+ * @param solve a solver for linear programs
+ */
+export function coupleOf(
+  figure: Figure,
+  dance: { readonly holds: readonly Hold[] },
+  solve: Solve,
+  limits: CoupleLimits,
+): CoupleVerdict | null {
+  const partnered = stepsOf(figure, "leader").length > 0 && stepsOf(figure, "follower").length > 0;
+  if (!partnered || holdsSaid(figure).length === 0) return null;
+  const by = { limits, solve };
+  const { ways, all } = waysOf(figure);
+  const floors: CoupleFloor[] = [];
+  let best: { readonly floor: CoupleFloor; readonly way: TurnsFirst; readonly strain: number; readonly found: Solved } | null = null;
+  for (const way of ways) {
+    const floor = coupleFloor(figure, dance.holds, way, limits);
+    if (floor.moments.length > MOST_MOMENTS) return null;
+    floors.push(floor);
+    const found = solveApart(strainProgram(floor), floor, by);
+    const strain = found?.columns.at(-2) ?? 0;
+    if (found && (found.columns.at(-1) ?? 0) <= NOTHING && (!best || found.cost < best.found.cost - 1e-6))
+      best = { floor, way, strain, found };
+    if (best && best.strain <= EASY) break;
+  }
+  if (!best) return all ? whereApart(floors, by) : null;
+  const { floor, way } = best;
+  const most = { strain: Math.max(EASY, best.strain + 0.02), lacking: 0 };
+  const fewest = solveApart(strainProgram(floor, most), floor, by, best.found.sides);
+  return fewest && togetherIn(figure, floor, way, { strain: best.strain, columns: fewest.columns });
+}
