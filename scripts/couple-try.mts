@@ -32,7 +32,7 @@ for (const set of sets) {
     const ms = performance.now() - start;
     if (v === null) continue;
     n++; times.push(ms);
-    const t = v.together ? `${v.strain > 0.3 ? "STRAIN" : "ok"} ${v.strain.toFixed(2)} ends ${v.ends.apart.toFixed(2)} turned ${v.ends.turned} ${v.changed.slice(0,3).map(c => `${c.role[0]}${c.step} ${c.what} ${c.by.toFixed(2)}`).join(", ")}` : `IMPOSSIBLE at ${v.onset / 24 + 1} needed ${v.needed.toFixed(2)} of ${v.reach} in ${v.hold}`;
+    const t = v.together ? `${v.strain > 0.3 ? "STRAIN" : "ok"} ${v.strain.toFixed(2)} ends ${v.ends.apart.toFixed(2)} turned ${v.ends.turned} ${v.changed.slice(0,3).map(c => `${c.role[0]}${c.step} ${c.what} ${c.by.toFixed(2)}`).join(", ")}` : `IMPOSSIBLE at ${v.onset / 24 + 1} ${JSON.stringify(v.tooFar)} in ${v.hold}`;
     if (only || !v.together || v.strain > 0.3 || ms > 150) console.log(`${set.dance.name ?? set.name} · ${f.name}: ${t} · ${ms.toFixed(0)} ms ${lps - before} LPs`);
     if (only) console.log(f.notation);
   }

@@ -1,13 +1,12 @@
 import type { CoupleFloor } from "./floor.ts";
-import type { CoupleLimits } from "./limits.ts";
 import {
+  type Keeping,
+  type Limit,
   type LinearProgram,
   type LinearRow,
-  type Limit,
   type Place,
   placeIn,
   rowOf,
-  type Solve,
   solveWithin,
 } from "./program.ts";
 
@@ -50,7 +49,7 @@ const costOf = ({ cost }: LinearProgram, columns: readonly number[]): number =>
 export function solveApart(
   program: LinearProgram,
   floor: CoupleFloor,
-  by: { readonly limits: CoupleLimits; readonly solve: Solve },
+  by: Keeping,
   sides: readonly LinearRow[] = [],
 ): Solved | null {
   const { moments } = floor;

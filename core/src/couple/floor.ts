@@ -1,4 +1,12 @@
-import { centreOf, type FootPlacement, followerStart, isSized, type Placing, pathOf, usualPlacings } from "../figure/index.ts";
+import {
+  centreOf,
+  type FootPlacement,
+  followerStart,
+  isSized,
+  type Placing,
+  pathOf,
+  usualPlacings,
+} from "../figure/index.ts";
 import { type Hold, holdNamed } from "../hold/index.ts";
 import { type Figure, holdsSaid, type Role, type Step, stepsOf } from "../notation/index.ts";
 import type { Ticks } from "../time/index.ts";
@@ -116,7 +124,9 @@ export function coupleFloor(
   const [leader, follower] = [of("leader"), of("follower")];
   const begins: Size = { role: "follower", step: null, what: "x", down: BEGINS, up: BEGINS };
   const sizes: Size[] = [...leader.sizes, ...follower.sizes, begins, { ...begins, what: "y" }];
-  const onsets = [...new Set([...leader.path, ...follower.path].map(({ onset }) => onset))].sort((a, b) => a - b);
+  const onsets = [...new Set([...leader.path, ...follower.path].map(({ onset }) => onset))].sort(
+    (a, b) => a - b,
+  );
   const moments = onsets.map((onset): Moment => {
     const [l, f] = [landedAt(leader.path, onset), landedAt(follower.path, onset)];
     const along = (axis: "x" | "y"): number[] => [

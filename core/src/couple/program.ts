@@ -37,7 +37,10 @@ const OUT_OF_LINE = 0.6;
 
 const radians = (degrees: number): number => (degrees * Math.PI) / 180;
 /** Directions as x and y, clockwise from forward. */
-const towards = (degrees: number): readonly [number, number] => [Math.sin(radians(degrees)), Math.cos(radians(degrees))];
+const towards = (degrees: number): readonly [number, number] => [
+  Math.sin(radians(degrees)),
+  Math.cos(radians(degrees)),
+];
 
 /** How far one direction reaches from leader to follower: at least or at most so many metres. */
 export interface Limit {
@@ -70,11 +73,18 @@ function placedBy({ facing }: Hold, { leader, follower }: Moment): Limit[] {
   return [];
 }
 
+/** What a program is solved with: what people do, a solver, and whether where the hold has them is left aside. */
+export interface Keeping {
+  readonly limits: CoupleLimits;
+  readonly solve: Solve;
+  readonly only?: "reach";
+}
+
 /** No further off than this is as good as met, in metres. */
 const NEAR_ENOUGH = 1e-4;
 
 /** What of a moment is not met where the follower is at a place: beyond what arms reach, or not where the hold has them. */
-function unmetAt(moment: Moment, place: Place, lacking: number, limits: CoupleLimits): Limit[] {
+function unmetAt(moment: Moment, place: Place, lacking: number, { limits, only }: Keeping): Limit[] {
   const { hold } = moment;
   if (!hold) return [];
   const reach = reachOf(hold, limits);
@@ -83,6 +93,7 @@ function unmetAt(moment: Moment, place: Place, lacking: number, limits: CoupleLi
     reach !== null && far > reach + lacking + NEAR_ENOUGH
       ? [{ way: [place.x / far, place.y / far], least: -Infinity, most: reach }]
       : [];
+  if (only === "reach") return beyond;
   const elsewhere = placedBy(hold, moment).filter(({ way: [x, y], least, most }) => {
     const along = x * place.x + y * place.y;
     return along < least - lacking - NEAR_ENOUGH || along > most + lacking + NEAR_ENOUGH;
@@ -133,11 +144,7 @@ export function strainProgram(
         ],
   );
   return {
-    cost: [
-      ...ranges.map((range) => (most ? 1 : COST.change) / range),
-      most ? 0 : COST.strain,
-      COST.lacking,
-    ],
+    cost: [...ranges.map((range) => (most ? 1 : COST.change) / range), most ? 0 : COST.strain, COST.lacking],
     upper: [...ranges, most?.strain ?? 1, most?.lacking ?? 100],
     integer: [...ranges.map(() => false), false, false],
     rows,
@@ -157,7 +164,7 @@ const MOST_ROUNDS = 60;
 export function solveWithin(
   program: LinearProgram,
   { moments }: CoupleFloor,
-  { limits, solve }: { readonly limits: CoupleLimits; readonly solve: Solve },
+  by: Keeping,
   kept: LinearRow[],
   more: readonly LinearRow[] = [],
   until = moments.length,
@@ -166,20 +173,20 @@ export function solveWithin(
   let columns: readonly number[] | null =
     kept.length + more.length === 0
       ? program.cost.map(() => 0)
-      : solve({ ...program, rows: [...program.rows, ...kept, ...more] });
+      : by.solve({ ...program, rows: [...program.rows, ...kept, ...more] });
   for (let round = 0; columns && round < MOST_ROUNDS; round++) {
     const solution = columns;
     const lacking = solution.at(-1) ?? 0;
     const unmet = moments
       .slice(0, until)
       .flatMap((moment) =>
-        unmetAt(moment, placeIn(solution, moment.between), lacking, limits).map((limit) =>
+        unmetAt(moment, placeIn(solution, moment.between), lacking, by).map((limit) =>
           rowOf(limit, moment.between),
         ),
       );
     if (unmet.length === 0) return columns;
     kept.push(...unmet);
-    columns = solve({ ...program, rows: [...program.rows, ...kept, ...more] });
+    columns = by.solve({ ...program, rows: [...program.rows, ...kept, ...more] });
   }
   return null;
 }

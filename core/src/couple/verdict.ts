@@ -5,7 +5,7 @@ import type { Ticks } from "../time/index.ts";
 import { type Solved, solveApart } from "./bodies.ts";
 import { type CoupleFloor, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
 import { type CoupleLimits, reachOf } from "./limits.ts";
-import { above, below, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
+import { above, below, type Keeping, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
 
 /** How a size differs from the usual one. */
 export interface Changed extends Pick<Size, "role" | "step" | "what"> {
@@ -28,14 +28,17 @@ export type CoupleVerdict =
       /** How far apart the two end, in metres, and by how many degrees the follower is turned from where the leader faces. */
       readonly ends: { readonly apart: number; readonly turned: number };
     }
-  | {
-      readonly together: false;
-      /** The moment up to which no sizes keep them within reach, in ticks; what would be needed then, and what arms reach. */
-      readonly onset: Ticks;
-      readonly needed: number;
-      readonly reach: number;
-      readonly hold: string;
-    };
+  | CoupleFault;
+
+/** Where no sizes that people do keep a couple together. */
+export interface CoupleFault {
+  readonly together: false;
+  /** The first moment that no sizes keep to, in ticks, and the hold in force then. */
+  readonly onset: Ticks;
+  readonly hold: string;
+  /** How far apart the two are then at the least and how far arms reach, in metres; `null` where they are within reach but not where the hold has them. */
+  readonly tooFar: { readonly least: number; readonly reach: number } | null;
+}
 
 /** Figures with more moments than this are not looked at: they are several in one. */
 const MOST_MOMENTS = 160;
@@ -108,23 +111,20 @@ function togetherIn(
     changed: changed.map(({ strain: _, ...one }) => one),
     placings: { leader: placings("leader"), follower: placings("follower") },
     begins: { x: byOf("follower", null, "x") ?? 0, y: byOf("follower", null, "y") ?? 0 },
-    ends: { apart: Math.hypot(x, y), turned: ((((last?.follower ?? 0) - (last?.leader ?? 0)) % 360) + 360) % 360 },
+    ends: {
+      apart: Math.hypot(x, y),
+      turned: ((((last?.follower ?? 0) - (last?.leader ?? 0)) % 360) + 360) % 360,
+    },
   };
 }
 
-/**
- * The first moment that no sizes keep to, by halving, and how far apart the two are then at the least; `null` where only
- * their bodies are in each other's way.
- */
-function whereApart(
-  floors: readonly CoupleFloor[],
-  by: { readonly limits: CoupleLimits; readonly solve: Solve },
-): CoupleVerdict | null {
-  const lacking = (until: number): number =>
+/** The first moment that no sizes keep to, by halving; `null` where only their bodies are in each other's way. */
+function whereApart(floors: readonly CoupleFloor[], by: Keeping): CoupleFault | null {
+  const lacking = (until: number, how = by): number =>
     Math.min(
       ...floors.map(
         (floor) =>
-          solveWithin(strainProgram(floor), floor, by, [], [], until)?.at(-1) ?? Number.POSITIVE_INFINITY,
+          solveWithin(strainProgram(floor), floor, how, [], [], until)?.at(-1) ?? Number.POSITIVE_INFINITY,
       ),
     );
   const moments = floors[0]?.moments ?? [];
@@ -136,14 +136,14 @@ function whereApart(
     else fits = middle;
   }
   const moment = moments[fails - 1];
-  const reach = moment?.hold ? reachOf(moment.hold, by.limits) : null;
-  if (!moment?.hold || reach === null) return null;
+  if (!moment?.hold) return null;
+  const reach = reachOf(moment.hold, by.limits);
+  const tooFar = reach === null ? 0 : lacking(fails, { ...by, only: "reach" });
   return {
     together: false,
     onset: moment.onset,
-    needed: reach + lacking(fails),
-    reach,
     hold: moment.hold.name,
+    tooFar: reach !== null && tooFar > NOTHING ? { least: reach + tooFar, reach } : null,
   };
 }
 
@@ -165,7 +165,12 @@ export function coupleOf(
   const by = { limits, solve };
   const { ways, all } = waysOf(figure);
   const floors: CoupleFloor[] = [];
-  let best: { readonly floor: CoupleFloor; readonly way: TurnsFirst; readonly strain: number; readonly found: Solved } | null = null;
+  let best: {
+    readonly floor: CoupleFloor;
+    readonly way: TurnsFirst;
+    readonly strain: number;
+    readonly found: Solved;
+  } | null = null;
   for (const way of ways) {
     const floor = coupleFloor(figure, dance.holds, way, limits);
     if (floor.moments.length > MOST_MOMENTS) return null;

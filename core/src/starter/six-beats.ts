@@ -66,7 +66,7 @@ export const SIX_BEAT: StarterSet = {
       "Change places under the arm",
       "turn",
       [1, 12],
-      'leader\ntriple step L hold "open one-hand" lead "lift the left hand", triple step R turn L 1/2, rock step L\nfollower\ntriple step R, triple step L turn R 1/2, rock step R',
+      'leader\ntriple step L hold "open one-hand" lead "lift the left hand", triple step R forward turn L 1/2, rock step L\nfollower\ntriple step R forward, triple step L turn R 1/2, rock step R',
       "Lift on 1, turn on the second triple",
       "The hand is lifted too late",
       { needs: [SIX], care: ["turn"] },
