@@ -8,7 +8,9 @@ import { USUAL_HOLDS } from "../core/src/hold/index.ts";
 import loadHighs from "highs";
 const highs = await loadHighs();
 let lps = 0;
-const solve = (program: LinearProgram) => {
+let inLp = 0;
+const solve = (program: LinearProgram) => { const t0 = performance.now(); try { return solve1(program); } finally { inLp += performance.now() - t0; } };
+const solve1 = (program: LinearProgram) => {
   lps++;
   return highs.withModel(dataOf(highs, program, "min"), (solver) => {
     solver.options.set({ output_flag: false, solver: "simplex", presolve: "off" });
@@ -27,13 +29,13 @@ for (const set of sets) {
     if (only && !f.name.includes(only)) continue;
     const figure = find(f.name)?.figure;
     if (!figure) continue;
-    const before = lps, start = performance.now();
+    inLp = 0; const before = lps, start = performance.now();
     const v = coupleOf(figure, set.dance, solve, COUPLE_LIMITS);
     const ms = performance.now() - start;
     if (v === null) continue;
     n++; times.push(ms);
     const t = v.together ? `${v.strain > 0.3 ? "STRAIN" : "ok"} ${v.strain.toFixed(2)} ends ${v.ends.apart.toFixed(2)} turned ${v.ends.turned} ${v.changed.slice(0,3).map(c => `${c.role[0]}${c.step} ${c.what} ${c.by.toFixed(2)}`).join(", ")}` : `IMPOSSIBLE at ${v.onset / 24 + 1} ${JSON.stringify(v.tooFar)} in ${v.hold}`;
-    if (only || !v.together || v.strain > 0.3 || ms > 150) console.log(`${set.dance.name ?? set.name} · ${f.name}: ${t} · ${ms.toFixed(0)} ms ${lps - before} LPs`);
+    if (only || !v.together || v.strain > 0.3 || ms > 150) console.log(`${set.dance.name ?? set.name} · ${f.name}: ${t} · ${ms.toFixed(0)} ms ${lps - before} LPs ${inLp.toFixed(0)} in them`);
     if (only) console.log(f.notation);
   }
 }

@@ -1,5 +1,6 @@
 import * as check from "@map-step/core/check";
 import * as comment from "@map-step/core/comment";
+import * as couple from "@map-step/core/couple";
 import * as element from "@map-step/core/element";
 import * as figure from "@map-step/core/figure";
 import * as hold from "@map-step/core/hold";
@@ -15,15 +16,19 @@ import * as stepMap from "@map-step/core/step-map";
 import * as student from "@map-step/core/student";
 import * as time from "@map-step/core/time";
 import * as timetable from "@map-step/core/timetable";
+import * as undo from "@map-step/core/undo";
 import * as words from "@map-step/core/words";
+import loadHighs from "highs";
 import { describe, expect, it } from "vitest";
 import { IN_FOUR } from "../core/testing/figures.ts";
 import * as samples from "../core/testing/samples.ts";
+import { couplesWith } from "../web/src/workers/solve-couple.ts";
 import { exportsOf } from "./lib/sources.ts";
 
 const FACES = {
   check,
   comment,
+  couple,
   element,
   figure,
   hold,
@@ -39,10 +44,11 @@ const FACES = {
   student,
   time,
   timetable,
+  undo,
   words,
 };
 const scope: Readonly<Record<string, unknown>> = Object.assign(
-  { ...samples, DANCE: IN_FOUR },
+  { ...samples, DANCE: IN_FOUR, SOLVE: couplesWith(await loadHighs()) },
   ...Object.values(FACES),
 );
 const evaluate = (code: string): unknown =>

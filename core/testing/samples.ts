@@ -1,4 +1,5 @@
 import { type Evidence, fitMarks, type ReadinessRule } from "../src/check/index.ts";
+import type { CoupleVerdict } from "../src/couple/index.ts";
 import { readingOf } from "../src/element/index.ts";
 import { stateIn } from "../src/figure/index.ts";
 import { parseFigure } from "../src/notation/index.ts";
@@ -21,6 +22,16 @@ export const TURN = parseFigure(
   'leader\n1 L side hold "open"\n2 R close\n3 L side\n4 R tap\n5 R side\n6 L close\n7 R side\n8 L tap\n' +
     "follower\n1 R side\n2 L close\n3 R side\n4 L tap\n5 L side turn R 1/2\n6 R side turn R 1/2\n7 L close\n8 R tap",
 ).figure;
+
+/** The basic with usual steps. */
+export const FITS: CoupleVerdict = {
+  together: true,
+  strain: 0,
+  changed: [],
+  placings: { leader: [], follower: [] },
+  begins: { x: 0, y: 0 },
+  ends: { apart: 0.9, turned: 180 },
+};
 
 /** A week for the basic, a later one for the turn that needs it, and a figure that waits. */
 export const LEVEL = levelOf(

@@ -12,6 +12,7 @@ const CONCEPTS = [
   "notation",
   "element",
   "figure",
+  "couple",
   "likeness",
   "step-map",
   "sequence",

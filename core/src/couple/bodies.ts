@@ -1,7 +1,7 @@
 import type { CoupleFloor } from "./floor.ts";
 import {
+  type FloorLimit,
   type Keeping,
-  type Limit,
   type LinearProgram,
   type LinearRow,
   type Place,
@@ -25,7 +25,7 @@ const MOST_TRIES = 40;
 /** A way that costs no more than this beside the least there is, is taken at once. */
 const NEARLY = 0.05;
 
-const WAYS: readonly Limit["way"][] = Array.from({ length: SIDES }, (_, side) => {
+const WAYS: readonly FloorLimit["way"][] = Array.from({ length: SIDES }, (_, side) => {
   const turned = (side * 2 * Math.PI) / SIDES;
   return [Math.sin(turned), Math.cos(turned)];
 });
@@ -84,7 +84,7 @@ export function solveApart(
       continue;
     }
     const ends = [moments[at - 1], moments[at]].flatMap((moment) => moment ?? []);
-    const clear = (way: Limit["way"]): number =>
+    const clear = (way: FloorLimit["way"]): number =>
       Math.min(
         ...ends.map(({ between }) => {
           const { x, y } = placeIn(next.columns, between);

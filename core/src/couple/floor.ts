@@ -5,6 +5,7 @@ import {
   isSized,
   type Placing,
   pathOf,
+  pathOfRole,
   usualPlacings,
 } from "../figure/index.ts";
 import { type Hold, holdNamed } from "../hold/index.ts";
@@ -32,7 +33,7 @@ export interface Affine {
 }
 
 /** The couple at one moment, once all that begins then has landed. */
-export interface Moment {
+export interface CoupleMoment {
   /** Ticks from count 1; before everything at first. */
   readonly onset: Ticks;
   /** From the leader to the follower. */
@@ -47,11 +48,20 @@ export interface Moment {
 /** A couple's figure with its open sizes. */
 export interface CoupleFloor {
   readonly sizes: readonly Size[];
-  readonly moments: readonly Moment[];
+  readonly moments: readonly CoupleMoment[];
 }
 
 /** For each step of both roles whether the dancer turns before it. */
 export type TurnsFirst = Readonly<Record<"leader" | "follower", readonly boolean[]>>;
+
+/** What of a verdict says how a couple dances. */
+export type DancedCouple =
+  | {
+      readonly together: true;
+      readonly placings: Readonly<Record<"leader" | "follower", readonly Placing[]>>;
+      readonly begins: { readonly x: number; readonly y: number };
+    }
+  | { readonly together: false };
 
 const PARTNERS = ["leader", "follower"] as const;
 
@@ -99,6 +109,15 @@ function rolePath(
 const landedAt = (path: readonly FootPlacement[], onset: Ticks): number =>
   path.findLastIndex((one) => one.onset <= onset);
 
+const firstOnset = (figure: Figure): Ticks =>
+  Math.min(
+    ...PARTNERS.flatMap((role) =>
+      stepsOf(figure, role)
+        .slice(0, 1)
+        .map(({ onset }) => onset),
+    ),
+  );
+
 /** How far the follower may begin from where the hold usually has them, in metres. */
 const BEGINS = 0.35;
 
@@ -114,10 +133,10 @@ export function coupleFloor(
 ): CoupleFloor {
   const said = holdsSaid(figure);
   const holdAt = (onset: Ticks): Hold | null => {
-    const name = (said.findLast((one) => one.onset <= onset) ?? said[0])?.hold;
+    const name = said.findLast((one) => one.onset <= onset)?.hold;
     return name === undefined ? null : holdNamed(name, holds);
   };
-  const first = holdAt(Number.NEGATIVE_INFINITY);
+  const first = holdAt(firstOnset(figure));
   const { at, heading } = followerStart(first);
   const of = (role: Role & ("leader" | "follower")) =>
     rolePath(role, stepsOf(figure, role), role === "leader" ? 0 : heading, turnsFirst[role], limits);
@@ -127,7 +146,7 @@ export function coupleFloor(
   const onsets = [...new Set([...leader.path, ...follower.path].map(({ onset }) => onset))].sort(
     (a, b) => a - b,
   );
-  const moments = onsets.map((onset): Moment => {
+  const moments = onsets.map((onset): CoupleMoment => {
     const [l, f] = [landedAt(leader.path, onset), landedAt(follower.path, onset)];
     const along = (axis: "x" | "y"): number[] => [
       ...leader.changed.map((places) => (leader.usual[l]?.[axis] ?? 0) - (places[l]?.[axis] ?? 0)),
@@ -149,4 +168,28 @@ export function coupleFloor(
     };
   });
   return { sizes, moments };
+}
+
+/**
+ * The path of a role as a verdict has the couple dance it: `pathOfRole` with its sizes.
+ * @param verdict none, or one that found no sizes, leaves the usual ones
+ * @example
+ * pathInCouple(BASIC, "leader", USUAL_HOLDS, FITS).length // 9
+ */
+export function pathInCouple(
+  figure: Figure,
+  role: Role,
+  holds: readonly Hold[],
+  verdict: DancedCouple | null | undefined,
+): FootPlacement[] {
+  if (!verdict?.together || role === "solo") return pathOfRole(figure, role, holds);
+  const [first] = pathOfRole(figure, role, holds);
+  const start = first ? centreOf(first) : { x: 0, y: 0 };
+  const moved = role === "follower" ? verdict.begins : { x: 0, y: 0 };
+  return pathOf(
+    stepsOf(figure, role),
+    { x: start.x + moved.x, y: start.y + moved.y },
+    first?.heading,
+    verdict.placings[role],
+  );
 }

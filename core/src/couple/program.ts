@@ -1,5 +1,5 @@
 import type { Hold } from "../hold/index.ts";
-import type { Affine, CoupleFloor, Moment } from "./floor.ts";
+import type { Affine, CoupleFloor, CoupleMoment } from "./floor.ts";
 import { type CoupleLimits, reachOf } from "./limits.ts";
 
 /** A row of a linear program: a sum over columns between two bounds. */
@@ -30,8 +30,8 @@ export const above = (size: number): number => 2 * size + 1;
 const BEFORE = 60;
 /** So near counts as facing the way that a hold has it, in degrees: holds are danced a little open. */
 const NEARLY = 45;
-/** Face to face the other is at least so far ahead, in metres. */
-const AHEAD = 0.1;
+/** Face to face the other is at least so far ahead, in metres: in a close hold, and in any other. */
+const AHEAD = { close: 0.2, open: 0.4 };
 /** Side by side, and one behind the other, they are no further out of line than this, in metres. */
 const OUT_OF_LINE = 0.6;
 
@@ -43,25 +43,33 @@ const towards = (degrees: number): readonly [number, number] => [
 ];
 
 /** How far one direction reaches from leader to follower: at least or at most so many metres. */
-export interface Limit {
+export interface FloorLimit {
   readonly way: readonly [number, number];
   readonly least: number;
   readonly most: number;
 }
 
-const atMost = (degrees: number, most: number): Limit => ({ way: towards(degrees), least: -Infinity, most });
-const atLeast = (degrees: number, least: number): Limit => ({ way: towards(degrees), least, most: Infinity });
+const atMost = (degrees: number, most: number): FloorLimit => ({
+  way: towards(degrees),
+  least: -Infinity,
+  most,
+});
+const atLeast = (degrees: number, least: number): FloorLimit => ({
+  way: towards(degrees),
+  least,
+  most: Infinity,
+});
 
 const angle = (degrees: number): number => Math.abs(((((degrees + 180) % 360) + 360) % 360) - 180);
 
 /** What a hold asks of where the two are while they face as it has them. */
-function placedBy({ facing }: Hold, { leader, follower }: Moment): Limit[] {
+function placedBy({ facing, close }: Hold, { leader, follower }: CoupleMoment): FloorLimit[] {
   const turned = angle(follower - leader);
   if (facing === "facing" && turned >= 180 - NEARLY)
     return [
       // Within a wedge: not beyond either of its sides.
       ...[leader, follower + 180].flatMap((faces) => [
-        atLeast(faces, AHEAD),
+        atLeast(faces, close ? AHEAD.close : AHEAD.open),
         atLeast(faces + 90 - BEFORE, 0),
         atLeast(faces - 90 + BEFORE, 0),
       ]),
@@ -84,12 +92,17 @@ export interface Keeping {
 const NEAR_ENOUGH = 1e-4;
 
 /** What of a moment is not met where the follower is at a place: beyond what arms reach, or not where the hold has them. */
-function unmetAt(moment: Moment, place: Place, lacking: number, { limits, only }: Keeping): Limit[] {
+function unmetAt(
+  moment: CoupleMoment,
+  place: Place,
+  lacking: number,
+  { limits, only }: Keeping,
+): FloorLimit[] {
   const { hold } = moment;
   if (!hold) return [];
   const reach = reachOf(hold, limits);
   const far = Math.hypot(place.x, place.y);
-  const beyond: Limit[] =
+  const beyond: FloorLimit[] =
     reach !== null && far > reach + lacking + NEAR_ENOUGH
       ? [{ way: [place.x / far, place.y / far], least: -Infinity, most: reach }]
       : [];
@@ -102,7 +115,7 @@ function unmetAt(moment: Moment, place: Place, lacking: number, { limits, only }
 }
 
 /** A limit as a row, which `lacking` metres may be taken off. */
-export function rowOf({ way: [x, y], least, most }: Limit, between: Affine): LinearRow {
+export function rowOf({ way: [x, y], least, most }: FloorLimit, between: Affine): LinearRow {
   const columns: number[] = [];
   const values: number[] = [];
   between.dx.forEach((dx, size) => {

@@ -153,6 +153,8 @@ function whereApart(floors: readonly CoupleFloor[], by: Keeping): CoupleFault | 
  * then the fewest sizes changed. `null` where nothing can be said: nobody partners, no hold is said, or not every way of
  * turning could be tried.
  * @param solve a solver for linear programs
+ * @example
+ * coupleOf(BASIC, DANCE, SOLVE, COUPLE_LIMITS).strain // 0
  */
 export function coupleOf(
   figure: Figure,

@@ -1,6 +1,6 @@
 import { type Hold, holdNamed } from "../hold/index.ts";
 import { type Figure, type Role, type Step, stepsOf } from "../notation/index.ts";
-import { decided, type FootPlacement, feetAround, type Placing, type Point, place } from "./place.ts";
+import { decided, type FootPlacement, feetAround, type Placing, type Point, placed } from "./place.ts";
 
 /**
  * Where both feet are after each step, beginning with how the dancer stands before the first. A step goes
@@ -28,9 +28,9 @@ export function pathOf(
     },
   ];
   for (const [index, step] of steps.entries()) {
-    const placed = place(path.at(-1) as FootPlacement, step, placings[index]);
-    leaveOnFloor(path, placed);
-    path.push(placed);
+    const next = placed(path.at(-1) as FootPlacement, step, placings[index]);
+    leaveOnFloor(path, next);
+    path.push(next);
   }
   return path;
 }
@@ -46,7 +46,7 @@ export function usualPlacings(steps: readonly Step[], turnsFirst: readonly boole
   let before = pathOf(steps.slice(0, 1))[0] as FootPlacement;
   return steps.map((step, index) => {
     const placing = decided(before, step, turnsFirst[index] ?? false);
-    before = place(before, step, placing);
+    before = placed(before, step, placing);
     return placing;
   });
 }
@@ -61,7 +61,11 @@ function leaveOnFloor(path: FootPlacement[], { weight, left, right }: FootPlacem
     path[at] = { ...(path[at] as FootPlacement), [foot]: onFloor };
 }
 
-/** Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said. */
+/**
+ * Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said.
+ * @example
+ * followerStart(null) // { at: { x: 0, y: 0.9 }, heading: 180 }
+ */
 export function followerStart(hold: Hold | null): { at: Point; heading: number } {
   switch (hold?.facing) {
     case "beside":

@@ -154,7 +154,7 @@ function placeTurned(
   const standing = step.foot === "L" ? before.right : before.left;
   const round = (point: Point) => aroundStanding(point, standing, degrees);
   const { turn: _turn, ...plain } = step;
-  return place(
+  return placed(
     { ...before, heading: before.heading + degrees, left: round(before.left), right: round(before.right) },
     plain,
     how,
@@ -169,7 +169,7 @@ const acrossWay = (word: string, aside: number): { out: number; forward: number 
  * Where a dancer stands after a step.
  * @param how what its text leaves open
  */
-export function place(before: FootPlacement, step: Step, how: Placing = {}): FootPlacement {
+export function placed(before: FootPlacement, step: Step, how: Placing = {}): FootPlacement {
   const degrees = turnOf(step);
   const heading = before.heading + degrees;
   if (step.foot !== "L" && step.foot !== "R") {
@@ -237,7 +237,11 @@ export function place(before: FootPlacement, step: Step, how: Placing = {}): Foo
   };
 }
 
-/** Whether the length and the way across of a step are open: of steps that go somewhere on one foot. */
+/**
+ * Whether the length and the way across of a step are open: of steps that go somewhere on one foot.
+ * @example
+ * isSized(stepsOf(BASIC, "leader")[1]) // false
+ */
 export const isSized = ({ foot, action, direction }: Step): boolean =>
   (foot === "L" || foot === "R") && SIZED.has(isWeightAction(action) ? (direction ?? action) : "");
 const SIZED: ReadonlySet<string> = new Set([

@@ -12,6 +12,9 @@ const unit = (): string => (inFeet() ? "ft" : "m");
 
 /** `2.4 m` or `7.9 ft`. */
 export const lengthText = (metres: number): string => `${measured(metres)} ${unit()}`;
+/** `1.25 m` or `4.1 ft`: where a few centimetres matter. */
+export const preciseLengthText = (metres: number): string =>
+  inFeet() ? lengthText(metres) : `${Math.round(metres * 100) / 100} m`;
 /** `3.1 × 2.4 m` or `10.2 × 7.9 ft`. */
 export const floorText = (width: number, depth: number): string =>
   `${measured(width)} × ${measured(depth)} ${unit()}`;

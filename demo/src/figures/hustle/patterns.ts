@@ -116,7 +116,7 @@ beats 6`,
 3 R forward
 3& L back hold "open one-hand"
 4 R place
-5 L forward
+5 L place
 6 R close
 follower
 & R side turn L 1/4

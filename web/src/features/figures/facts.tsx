@@ -1,10 +1,12 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { coupleInWords } from "@map-step/core/couple";
 import { type FigureFacts, figureFacts, type RoleFacts } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import { type Dance, spokenFraction, TICKS_PER_BEAT, TIER_NAMES, TIERS } from "@map-step/core/time";
 import { counted, inWords } from "@map-step/core/words";
 import { useMemo } from "react";
 import { lengthText } from "../../kit/lengths.ts";
+import { useCouple } from "../../kit/use-couple.ts";
 
 const byRole = (facts: FigureFacts, text: (role: RoleFacts) => string): string => {
   const texts = facts.roles.map((role) => ({ role: role.role, text: text(role) }));
@@ -51,8 +53,21 @@ const actionsText = ({ steps, weightless, pauses }: RoleFacts): string =>
     ...(pauses > 0 ? [counted(pauses, "pause")] : []),
   ]);
 
+const partnersText = ({ naturalOpposite, onsetsMatch }: FigureFacts): string => {
+  if (naturalOpposite) return "natural opposites";
+  return onsetsMatch ? "step together, with feet of their own" : "step at different moments";
+};
+
+/** Where the couple ends, and which steps it takes where the usual ones do not do; an impossible one is a warning. */
+function useCoupleText(figure: Figure, { holds }: Dance): string | null {
+  const couple = useCouple(figure, holds);
+  const said = couple && coupleInWords(couple, figure, lengthText);
+  if (!said || said.tone === "warning") return null;
+  return said.wayOut ? `${said.text}. ${said.wayOut}` : said.text;
+}
+
 /** The facts of a figure as pairs of a word and a sentence. */
-function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string])[] {
+function factLines(facts: FigureFacts, dance: Dance, couple: string | null): (readonly [string, string])[] {
   const { fastestBpm, beats, floor, shortestGap } = facts;
   const lines: (readonly [string, string])[] = [
     ["Length", `${counted(beats, "beat")}; ${byRole(facts, actionsText)}`],
@@ -74,25 +89,20 @@ function factLines(facts: FigureFacts, dance: Dance): (readonly [string, string]
       `closest steps ${spokenFraction(shortestGap * TICKS_PER_BEAT, TICKS_PER_BEAT)} beat apart; comfortable up to ${TIERS.map((tier) => `${fastestBpm[tier]} bpm (${TIER_NAMES[tier]})`).join(", ")}`,
     ]);
   if (facts.roles.length > 1)
-    lines.push([
-      "Partners",
-      facts.naturalOpposite
-        ? "natural opposites"
-        : facts.onsetsMatch
-          ? "step together, with feet of their own"
-          : "step at different moments",
-    ]);
+    lines.push(["Partners", `${partnersText(facts)}${couple ? `; ${couple}` : ""}`]);
+  if (couple) lines.push(["Together", couple]);
   return lines;
 }
 
 /** All that follows from the steps, each as a sentence. */
 export function Facts({ figure, dance }: { figure: Figure; dance: Dance }) {
   const facts = useMemo(() => figureFacts(figure, dance), [figure, dance]);
+  const couple = useCoupleText(figure, dance);
   return (
     <Box as="dl" fontSize="sm">
-      {factLines(facts, dance).map(([name, words]) => (
+      {factLines(facts, dance, couple).map(([name, words]) => (
         <Flex key={name} gap="3" mb="1.5">
-          <Text as="dt" color="soft" w="4rem" flexShrink="0">
+          <Text as="dt" color="soft" w="4.5rem" flexShrink="0">
             {name}
           </Text>
           <Text as="dd" className="numbers">

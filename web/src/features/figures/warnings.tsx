@@ -1,8 +1,11 @@
 import { Box, Text } from "@chakra-ui/react";
-import { type Warning, warningsOf } from "@map-step/core/figure";
+import { coupleInWords } from "@map-step/core/couple";
+import { warningsOf } from "@map-step/core/figure";
 import type { Figure } from "@map-step/core/notation";
 import type { Dance } from "@map-step/core/time";
 import { useMemo } from "react";
+import { preciseLengthText } from "../../kit/lengths.ts";
+import { useCouple } from "../../kit/use-couple.ts";
 
 interface Props {
   readonly figure: Figure;
@@ -14,7 +17,10 @@ interface Props {
 /** What a teacher would say of a figure as it is written, each with a way out. */
 export function Warnings({ figure, dance, others }: Props) {
   const warnings = useMemo(() => warningsOf(figure, dance, others), [figure, dance, others]);
-  return warnings.map(({ text, wayOut }: Warning) => (
+  const couple = useCouple(figure, dance.holds);
+  const said = couple && coupleInWords(couple, figure, preciseLengthText);
+  const all = said?.tone === "warning" ? [...warnings, said] : warnings;
+  return all.map(({ text, wayOut }) => (
     <Box
       key={text}
       bg="apricotWash"

@@ -1,10 +1,12 @@
 import { Box } from "@chakra-ui/react";
-import { centreOf, type FootPlacement, type Pose, pathOfRole, poseAt } from "@map-step/core/figure";
+import { pathInCouple } from "@map-step/core/couple";
+import { centreOf, type FootPlacement, type Pose, poseAt } from "@map-step/core/figure";
 import type { Hold } from "@map-step/core/hold";
 import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
 import { tone } from "../../app/theme.ts";
+import { useCouple } from "../use-couple.ts";
 
 /** From above with the room still, or from behind one dancer, whose way is always up the picture. */
 export type FloorCamera = "above" | Role;
@@ -119,9 +121,11 @@ interface Props {
 
 /** The floor from above: feet, the way each dancer faces and the path, at one moment of the figure. */
 export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
+  const couple = useCouple(figure, holds);
   const all = useMemo(
-    () => writtenRoles(figure).map((role): Dancer => ({ role, path: pathOfRole(figure, role, holds) })),
-    [figure, holds],
+    () =>
+      writtenRoles(figure).map((role): Dancer => ({ role, path: pathInCouple(figure, role, holds, couple) })),
+    [figure, holds, couple],
   );
   const dancers = all.filter(({ role }) => roles.includes(role));
   const frame = useMemo(() => frameOf(all), [all]);
