@@ -220,11 +220,22 @@ test("a figure is danced: played, stepped through, looped, seen from behind, hea
   await expect(accents.getByRole("button", { name: "3" })).toHaveAttribute("aria-pressed", "true");
 });
 
-test("steps without a free foot are said before saving, and can be saved knowingly", async ({ page }) => {
+test("what two cannot dance is said while it is written, steps without a free foot before saving, and can be saved knowingly", async ({
+  page,
+}) => {
   await signIn(page);
   await page.goto(`${demoStudio()}/figures/new`);
   await page.getByLabel("Name", { exact: true }).fill("Two on one foot");
-  await page.getByRole("textbox", { name: "Steps" }).fill("leader\n1 L side\n2 L close\nfollower mirror");
+  const steps = page.getByRole("textbox", { name: "Steps" });
+  const away = (feet: string) => [...feet].map((foot) => `${foot} back`);
+  const leader = away("LRLR").map((step, at) => (at === 0 ? `${step} hold "closed"` : step));
+  await steps.fill(["leader", ...leader, "follower", ...away("RLRL")].join("\n"));
+  const apart = page.getByText(/^No usual step sizes keep them within reach in closed on 4/);
+  await expect(apart).toBeVisible();
+  await steps.fill(["leader", ...leader, "follower opposite"].join("\n"));
+  await expect(apart).toBeHidden();
+  await expect(page.getByText(/^with usual steps; they end about 0\.6 m apart, face to face$/)).toBeVisible();
+  await steps.fill("leader\n1 L side\n2 L close\nfollower mirror");
   const save = page.getByRole("button", { name: "Save the figure" }).first();
   await save.click();
   const asked = page.getByRole("dialog", { name: "Some steps have no free foot" });

@@ -58,6 +58,11 @@ test("what leads where is told, with the figures that are missing", async ({ pag
     "no hold: Free spin ends here; nothing leads out of it",
   );
   await expect(leads.getByRole("list", { name: "Missing figures" }).getByRole("listitem")).toHaveCount(1);
+  const together = page.getByRole("region", { name: "Staying together" });
+  await expect(together).toContainText(
+    /^Staying togetherUsual steps keep the couple together in all \d+ figures/,
+  );
+  await expect(together.getByRole("listitem")).toContainText(["Two-hand wrap: with the "]);
   await expectAccessible(page);
   await page.getByLabel("Dance").selectOption({ label: "Cross-step waltz" });
   await expect(leads.getByRole("list", { name: "Missing figures" })).toHaveCount(0);

@@ -44,6 +44,8 @@ export interface CoupleFault {
 const MOST_MOMENTS = 160;
 /** So many ways of turning first or last are tried at most. */
 const MOST_WAYS = 24;
+/** So many programs are solved at most; where that does not do, nothing is said. */
+const MOST_PROGRAMS = 200;
 /** Up to this strain nobody would say a word of it. */
 export const EASY = 0.3;
 /** Less than this is nothing, in metres. */
@@ -164,7 +166,8 @@ export function coupleOf(
 ): CoupleVerdict | null {
   const partnered = stepsOf(figure, "leader").length > 0 && stepsOf(figure, "follower").length > 0;
   if (!partnered || holdsSaid(figure).length === 0) return null;
-  const by = { limits, solve };
+  let left = MOST_PROGRAMS;
+  const by: Keeping = { limits, solve: (program) => (left-- > 0 ? solve(program) : null) };
   const { ways, all } = waysOf(figure);
   const floors: CoupleFloor[] = [];
   let best: {
@@ -183,9 +186,12 @@ export function coupleOf(
       best = { floor, way, strain, found };
     if (best && best.strain <= EASY) break;
   }
-  if (!best) return all ? whereApart(floors, by) : null;
+  if (!best) {
+    const fault = all ? whereApart(floors, by) : null;
+    return left >= 0 ? fault : null;
+  }
   const { floor, way } = best;
   const most = { strain: Math.max(EASY, best.strain + 0.02), lacking: 0 };
-  const fewest = solveApart(strainProgram(floor, most), floor, by, best.found.sides);
-  return fewest && togetherIn(figure, floor, way, { strain: best.strain, columns: fewest.columns });
+  const fewest = solveApart(strainProgram(floor, most), floor, by, best.found.sides) ?? best.found;
+  return togetherIn(figure, floor, way, { strain: best.strain, columns: fewest.columns });
 }

@@ -1,27 +1,37 @@
+import type { CoupleVerdict } from "@map-step/core/couple";
 import type { Hold } from "@map-step/core/hold";
 import { type Figure, stepsOf } from "@map-step/core/notation";
 import { useQuery } from "@tanstack/react-query";
 import { ask } from "../workers/ask.ts";
-import type { CoupleAnswer, CoupleQuestion } from "../workers/couple.worker.ts";
+import type { CouplesAnswer, CouplesQuestion } from "../workers/couple.worker.ts";
 
 const openWorker = () =>
   new Worker(new URL("../workers/couple.worker.ts", import.meta.url), { type: "module" });
 
-const stepsOfBoth = (figure: Figure) => [stepsOf(figure, "leader"), stepsOf(figure, "follower")];
+/** What a verdict rests on, and nothing else. */
+const danced = (figure: Figure) => [stepsOf(figure, "leader"), stepsOf(figure, "follower")];
 
 /**
- * Whether step sizes keep the couple of a figure together, worked out beside the page and kept for as long as steps and
- * holds stay the same. `null` where nothing can be said, `undefined` until it is known.
+ * Whether step sizes keep the couples of figures together, worked out beside the page and kept for as long as steps and
+ * holds stay the same: in their order, `null` where nothing can be said, `undefined` until it is known.
  */
-export function useCouple(figure: Figure, holds: readonly Hold[]): CoupleAnswer | undefined {
-  const [leader, follower] = stepsOfBoth(figure);
+export function useCouples(
+  figures: readonly Figure[],
+  holds: readonly Hold[],
+): { readonly verdicts: CouplesAnswer | undefined; readonly failed: boolean } {
   const { data, isError } = useQuery({
-    queryKey: ["couple", JSON.stringify([leader, follower, holds])],
-    enabled: leader?.length !== 0 && follower?.length !== 0,
+    queryKey: ["couples", JSON.stringify([figures.map(danced), holds])],
+    enabled: figures.some((figure) => danced(figure).every(({ length }) => length > 0)),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60 * 60_000,
     retry: false,
-    queryFn: ({ signal }) => ask<CoupleQuestion, CoupleAnswer>(openWorker, { figure, holds }, { signal }),
+    queryFn: ({ signal }) => ask<CouplesQuestion, CouplesAnswer>(openWorker, { figures, holds }, { signal }),
   });
-  return isError ? null : data;
+  return { verdicts: data, failed: isError };
+}
+
+/** Whether step sizes keep the couple of a figure together; see `useCouples`. */
+export function useCouple(figure: Figure, holds: readonly Hold[]): CoupleVerdict | null | undefined {
+  const { verdicts, failed } = useCouples([figure], holds);
+  return failed ? null : verdicts?.[0];
 }

@@ -7,14 +7,16 @@ import wasm from "highs/runtime?url";
 import { answerQuestions } from "./ask.ts";
 import { couplesWith } from "./solve-couple.ts";
 
-export interface CoupleQuestion {
-  readonly figure: Figure;
+export interface CouplesQuestion {
+  readonly figures: readonly Figure[];
   readonly holds: readonly Hold[];
 }
-export type CoupleAnswer = CoupleVerdict | null;
+/** The verdict of each figure, in their order. */
+export type CouplesAnswer = readonly (CoupleVerdict | null)[];
 
 declare const self: DedicatedWorkerGlobalScope;
 
-answerQuestions<CoupleQuestion, CoupleAnswer>(self, async ({ figure, holds }) =>
-  coupleOf(figure, { holds }, couplesWith(await loadHighs({ locateFile: () => wasm })), COUPLE_LIMITS),
-);
+answerQuestions<CouplesQuestion, CouplesAnswer>(self, async ({ figures, holds }) => {
+  const solve = couplesWith(await loadHighs({ locateFile: () => wasm }));
+  return figures.map((figure) => coupleOf(figure, { holds }, solve, COUPLE_LIMITS));
+});

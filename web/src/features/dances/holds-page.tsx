@@ -8,6 +8,7 @@ import { usedIn } from "./element-fields.tsx";
 import { HoldFields, type HoldFieldsProps } from "./hold-fields.tsx";
 import { OfDance, type OfDanceProps } from "./of-dance.tsx";
 import { ReplaceHold } from "./replace-hold.tsx";
+import { StayingTogether } from "./staying-together.tsx";
 import { useDanceSave } from "./use-dance-save.ts";
 import { WhatLeadsWhere } from "./what-leads-where.tsx";
 
@@ -103,6 +104,7 @@ function HoldsOf({ dance, figures, mayWrite, choice }: OfDanceProps) {
       <FormNotes restored={restored} onDiscard={discard} problem={problem} />
       {typeof errors.holds?.message === "string" ? <Text color="brick">{errors.holds.message}</Text> : null}
       <WhatLeadsWhere dance={dance} figures={figures} />
+      <StayingTogether dance={dance} figures={figures} />
       <SimpleGrid columns={{ base: 1, lg: 2 }} gap="3">
         {holds.map((hold, index) => (
           <HoldCard

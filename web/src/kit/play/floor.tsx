@@ -1,4 +1,4 @@
-import { Box } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import { pathInCouple } from "@map-step/core/couple";
 import { centreOf, type FootPlacement, type Pose, poseAt } from "@map-step/core/figure";
 import type { Hold } from "@map-step/core/hold";
@@ -6,6 +6,7 @@ import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
 import { tone } from "../../app/theme.ts";
+import { lengthText } from "../lengths.ts";
 import { useCouple } from "../use-couple.ts";
 
 /** From above with the room still, or from behind one dancer, whose way is always up the picture. */
@@ -130,6 +131,8 @@ export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
   const dancers = all.filter(({ role }) => roles.includes(role));
   const frame = useMemo(() => frameOf(all), [all]);
   const poses = dancers.map(({ role, path }) => ({ role, pose: poseAt(path, at) }));
+  const [one, other] = poses.map(({ pose }) => centreOf(pose));
+  const apart = one && other ? Math.hypot(other.x - one.x, other.y - one.y) : null;
   const watched = all.find(({ role }) => role === camera);
   const seen = watched ? poseAt(watched.path, at) : null;
   const turned = seen
@@ -146,6 +149,7 @@ export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
       bg="sunk"
       borderRadius="lg"
       overflow="hidden"
+      position="relative"
       height={{ base: "240px", md: "390px" }}
       _print={{ bg: "white", height: "auto", maxW: "15rem" }}
     >
@@ -176,6 +180,11 @@ export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
           ))}
         </g>
       </svg>
+      {apart === null ? null : (
+        <Text position="absolute" bottom="2" left="3" fontSize="sm" color="soft" className="numbers">
+          about {lengthText(apart)} apart
+        </Text>
+      )}
     </Box>
   );
 }
