@@ -1,4 +1,4 @@
-import { coupleOf, COUPLE_LIMITS, type LinearProgram } from "../core/src/couple/index.ts";
+import { coupleOf, type LinearProgram } from "../core/src/couple/index.ts";
 import { openLibrary } from "../core/src/notation/index.ts";
 import { readingOf } from "../core/src/element/index.ts";
 import { STARTER_SETS } from "../core/src/starter/index.ts";
@@ -30,7 +30,7 @@ for (const set of sets) {
     const figure = find(f.name)?.figure;
     if (!figure) continue;
     inLp = 0; const before = lps, start = performance.now();
-    const v = coupleOf(figure, set.dance, solve, COUPLE_LIMITS);
+    const v = coupleOf(figure, set.dance, solve);
     const ms = performance.now() - start;
     if (v === null) continue;
     n++; times.push(ms);

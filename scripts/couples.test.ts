@@ -1,4 +1,4 @@
-import { COUPLE_LIMITS, coupleOf, EASY } from "@map-step/core/couple";
+import { coupleOf, EASY } from "@map-step/core/couple";
 import { readingOf } from "@map-step/core/element";
 import { USUAL_HOLDS } from "@map-step/core/hold";
 import { openLibrary } from "@map-step/core/notation";
@@ -23,7 +23,7 @@ it("finds sizes for every couple that ships, and few that need a word in class",
     const find = openLibrary(figures, readingOf(dance));
     return figures.flatMap(({ name }) => {
       const figure = find(name)?.figure;
-      const verdict = figure ? coupleOf(figure, dance, solve, COUPLE_LIMITS) : null;
+      const verdict = figure ? coupleOf(figure, dance, solve) : null;
       return verdict ? [{ name: `${dance.name}: ${name}`, verdict }] : [];
     });
   });

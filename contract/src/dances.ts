@@ -3,6 +3,7 @@ import { FACINGS, type Hold, holdNamed, USUAL_HOLDS } from "@map-step/core/hold"
 import { elementKey, faultText } from "@map-step/core/notation";
 import { z } from "zod";
 import { changeOf, stored, wholeNumber, words } from "./common.ts";
+import { coupleLimits } from "./couple-limits.ts";
 import { byId, endpoint } from "./endpoint.ts";
 import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { tempoLimits } from "./tempo-limits.ts";
@@ -155,6 +156,8 @@ export const tempiInOrder = <T extends z.ZodObject<typeof danceContent.shape>>(s
 export const dance = stored.extend(danceContent.shape).extend({
   /** What the studio's dancers manage at a tempo; it is said in the settings, and comes along to be computed with. */
   tempoLimits: tempoLimits.unwrap().optional(),
+  /** How far arms reach and how long steps are, likewise. */
+  coupleLimits: coupleLimits.unwrap().optional(),
 });
 /** A new dance. */
 export const newDance = tempiInOrder(danceContent);

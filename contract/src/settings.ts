@@ -1,7 +1,9 @@
 import { MARKS } from "@map-step/core/check";
+import { COUPLE_LIMITS } from "@map-step/core/hold";
 import { TEMPO_LIMITS } from "@map-step/core/time";
 import { z } from "zod";
 import { changeOf, wholeNumber } from "./common.ts";
+import { coupleLimits } from "./couple-limits.ts";
 import { endpoint } from "./endpoint.ts";
 import { line, nameField, type PlainFields, schemasOf } from "./fields.ts";
 import { CLOCKS, DATE_ORDERS, LENGTHS } from "./locale-format.ts";
@@ -36,6 +38,7 @@ export const SETTINGS_FIELDS = {
   checkMark: { label: "“All” in a check gives", sort: "own", schema: z.enum(MARKS), start: "alone" },
   /** By tier. */
   tempoLimits: { label: "Comfortable at a tempo", sort: "own", schema: tempoLimits, start: TEMPO_LIMITS },
+  coupleLimits: { label: "Staying together", sort: "own", schema: coupleLimits, start: COUPLE_LIMITS },
   safePractice: {
     label: "Under what to practise at home",
     help: "Empty for the words that ship",

@@ -8,10 +8,9 @@ import {
   pathOfRole,
   usualPlacings,
 } from "../figure/index.ts";
-import { type Hold, holdNamed } from "../hold/index.ts";
+import { type CoupleLimits, type Hold, holdNamed } from "../hold/index.ts";
 import { type Figure, holdsSaid, type Role, type Step, stepsOf } from "../notation/index.ts";
 import type { Ticks } from "../time/index.ts";
-import type { CoupleLimits } from "./limits.ts";
 
 /** A size that is open: how long a step is, how far aside it goes, or where the follower stands at first. */
 export interface Size {

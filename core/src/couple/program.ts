@@ -1,6 +1,5 @@
-import type { Hold } from "../hold/index.ts";
+import { type CoupleLimits, type Hold, reachOf } from "../hold/index.ts";
 import type { Affine, CoupleFloor, CoupleMoment } from "./floor.ts";
-import { type CoupleLimits, reachOf } from "./limits.ts";
 
 /** A row of a linear program: a sum over columns between two bounds. */
 export interface LinearRow {

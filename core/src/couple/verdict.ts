@@ -1,10 +1,9 @@
 import { isSized, type Placing, usualPlacings } from "../figure/index.ts";
-import type { Hold } from "../hold/index.ts";
+import { COUPLE_LIMITS, reachOf } from "../hold/index.ts";
 import { type Figure, holdsSaid, stepsOf } from "../notation/index.ts";
-import type { Ticks } from "../time/index.ts";
+import type { Dance, Ticks } from "../time/index.ts";
 import { type Solved, solveApart } from "./bodies.ts";
 import { type CoupleFloor, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
-import { type CoupleLimits, reachOf } from "./limits.ts";
 import { above, below, type Keeping, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
 
 /** How a size differs from the usual one. */
@@ -12,6 +11,9 @@ export interface Changed extends Pick<Size, "role" | "step" | "what"> {
   /** A share of the usual length, above or below 0; metres of the others. */
   readonly by: number;
 }
+
+/** What of a dance a verdict rests on: its holds, and what people do, as the studio states it or as it ships. */
+export type CoupleDance = Pick<Dance, "holds" | "coupleLimits">;
 
 /** Whether usual steps keep a couple together. Everything in it is an estimate. */
 export type CoupleVerdict =
@@ -156,13 +158,12 @@ function whereApart(floors: readonly CoupleFloor[], by: Keeping): CoupleFault | 
  * turning could be tried.
  * @param solve a solver for linear programs
  * @example
- * coupleOf(BASIC, DANCE, SOLVE, COUPLE_LIMITS).strain // 0
+ * coupleOf(BASIC, DANCE, SOLVE).strain // 0
  */
 export function coupleOf(
   figure: Figure,
-  dance: { readonly holds: readonly Hold[] },
+  { holds, coupleLimits: limits = COUPLE_LIMITS }: CoupleDance,
   solve: Solve,
-  limits: CoupleLimits,
 ): CoupleVerdict | null {
   const partnered = stepsOf(figure, "leader").length > 0 && stepsOf(figure, "follower").length > 0;
   if (!partnered || holdsSaid(figure).length === 0) return null;
@@ -177,7 +178,7 @@ export function coupleOf(
     readonly found: Solved;
   } | null = null;
   for (const way of ways) {
-    const floor = coupleFloor(figure, dance.holds, way, limits);
+    const floor = coupleFloor(figure, holds, way, limits);
     if (floor.moments.length > MOST_MOMENTS) return null;
     floors.push(floor);
     const found = solveApart(strainProgram(floor), floor, by);

@@ -1,4 +1,4 @@
-import type { Hold } from "../hold/index.ts";
+import type { CoupleLimits, Hold } from "../hold/index.ts";
 import { type LimitsByTier, TEMPO_LIMITS } from "./tempo-limits.ts";
 
 /** An element as a studio writes it for one of its dances. */
@@ -33,6 +33,8 @@ export interface Dance {
   readonly ownElements: readonly OwnElement[];
   /** What dancers of the studio manage at a tempo, where it states it; otherwise `TEMPO_LIMITS`. */
   readonly tempoLimits?: LimitsByTier | undefined;
+  /** How far arms reach and how long steps are, where the studio states it; otherwise `COUPLE_LIMITS`. */
+  readonly coupleLimits?: CoupleLimits | undefined;
 }
 
 /**

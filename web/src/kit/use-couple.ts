@@ -1,5 +1,4 @@
-import type { CoupleVerdict } from "@map-step/core/couple";
-import type { Hold } from "@map-step/core/hold";
+import type { CoupleDance, CoupleVerdict } from "@map-step/core/couple";
 import { type Figure, stepsOf } from "@map-step/core/notation";
 import { useQuery } from "@tanstack/react-query";
 import { ask } from "../workers/ask.ts";
@@ -17,7 +16,7 @@ const danced = (figure: Figure) => [stepsOf(figure, "leader"), stepsOf(figure, "
  */
 export function useCouples(
   figures: readonly Figure[],
-  holds: readonly Hold[],
+  { holds, coupleLimits }: CoupleDance,
 ): { readonly verdicts: CouplesAnswer | undefined; readonly failed: boolean } {
   const { data, isError } = useQuery({
     queryKey: ["couples", JSON.stringify([figures.map(danced), holds])],
@@ -25,13 +24,18 @@ export function useCouples(
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 60 * 60_000,
     retry: false,
-    queryFn: ({ signal }) => ask<CouplesQuestion, CouplesAnswer>(openWorker, { figures, holds }, { signal }),
+    queryFn: ({ signal }) =>
+      ask<CouplesQuestion, CouplesAnswer>(
+        openWorker,
+        { figures, dance: { holds, coupleLimits } },
+        { signal },
+      ),
   });
   return { verdicts: data, failed: isError };
 }
 
 /** Whether step sizes keep the couple of a figure together; see `useCouples`. */
-export function useCouple(figure: Figure, holds: readonly Hold[]): CoupleVerdict | null | undefined {
-  const { verdicts, failed } = useCouples([figure], holds);
+export function useCouple(figure: Figure, dance: CoupleDance): CoupleVerdict | null | undefined {
+  const { verdicts, failed } = useCouples([figure], dance);
   return failed ? null : verdicts?.[0];
 }

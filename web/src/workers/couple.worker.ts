@@ -1,6 +1,5 @@
 /// <reference lib="webworker" />
-import { COUPLE_LIMITS, type CoupleVerdict, coupleOf } from "@map-step/core/couple";
-import type { Hold } from "@map-step/core/hold";
+import { type CoupleDance, type CoupleVerdict, coupleOf } from "@map-step/core/couple";
 import type { Figure } from "@map-step/core/notation";
 import loadHighs from "highs";
 import wasm from "highs/runtime?url";
@@ -9,14 +8,14 @@ import { couplesWith } from "./solve-couple.ts";
 
 export interface CouplesQuestion {
   readonly figures: readonly Figure[];
-  readonly holds: readonly Hold[];
+  readonly dance: CoupleDance;
 }
 /** The verdict of each figure, in their order. */
 export type CouplesAnswer = readonly (CoupleVerdict | null)[];
 
 declare const self: DedicatedWorkerGlobalScope;
 
-answerQuestions<CouplesQuestion, CouplesAnswer>(self, async ({ figures, holds }) => {
+answerQuestions<CouplesQuestion, CouplesAnswer>(self, async ({ figures, dance }) => {
   const solve = couplesWith(await loadHighs({ locateFile: () => wasm }));
-  return figures.map((figure) => coupleOf(figure, { holds }, solve, COUPLE_LIMITS));
+  return figures.map((figure) => coupleOf(figure, dance, solve));
 });

@@ -1,13 +1,7 @@
-import {
-  COUPLE_LIMITS,
-  type CoupleVerdict,
-  coupleInWords,
-  coupleOf,
-  pathInCouple,
-} from "@map-step/core/couple";
+import { type CoupleVerdict, coupleInWords, coupleOf, pathInCouple } from "@map-step/core/couple";
 import { readingOf } from "@map-step/core/element";
 import { centreOf, isSized, type Placing, pathOf, pathOfRole, usualPlacings } from "@map-step/core/figure";
-import { USUAL_HOLDS } from "@map-step/core/hold";
+import { COUPLE_LIMITS, USUAL_HOLDS } from "@map-step/core/hold";
 import { type Figure, otherSide, parseFigure, stepsOf } from "@map-step/core/notation";
 import fc from "fast-check";
 import loadHighs from "highs";
@@ -23,7 +17,7 @@ const read = (text: string): Figure => {
   expect(faults).toEqual([]);
   return figure;
 };
-const verdictOf = (figure: Figure): CoupleVerdict | null => coupleOf(figure, DANCE, solve, COUPLE_LIMITS);
+const verdictOf = (figure: Figure): CoupleVerdict | null => coupleOf(figure, DANCE, solve);
 const said = (text: string): string | undefined => {
   const figure = read(text);
   const verdict = verdictOf(figure);

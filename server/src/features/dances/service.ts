@@ -14,9 +14,9 @@ import { invalid, notFound } from "../../http/problems.ts";
 import { addFigures } from "../figure-file/service.ts";
 import { readLibrary } from "../figures/library.ts";
 import { lockLibrary, rewrite } from "../figures/service.ts";
-import { TEMPO_LIMITS_COLUMN } from "../settings/service.ts";
+import { DANCERS_COLUMNS } from "../settings/service.ts";
 
-const DANCES = `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, ${TEMPO_LIMITS_COLUMN} from dances d`;
+const DANCES = `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, ${DANCERS_COLUMNS} from dances d`;
 
 export const listDances = (db: Database): Promise<DanceRecord[]> =>
   rowsOf<DanceRecord>(db, `${DANCES} order by d.name`);

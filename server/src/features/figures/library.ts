@@ -12,7 +12,7 @@ import { isWithinChange } from "../../db/ambient.ts";
 import type { Database } from "../../db/connection.ts";
 import { rowsOf, selected } from "../../db/query.ts";
 import { notFound } from "../../http/problems.ts";
-import { TEMPO_LIMITS_COLUMN } from "../settings/service.ts";
+import { DANCERS_COLUMNS } from "../settings/service.ts";
 
 /** A dance and all its figures in full, in the order of the library. */
 export interface DanceLibrary {
@@ -60,7 +60,7 @@ const readDances = (db: Database, ids: readonly string[] | "all"): Promise<Dance
   rowsOf<DanceRow>(
     db,
     `select d.id, d.version, ${selected(Object.keys(DANCE_FIELDS), "d")}, d.library_version as "libraryVersion",
-       ${TEMPO_LIMITS_COLUMN}, (select version from studio) as "studioVersion"
+       ${DANCERS_COLUMNS}, (select version from studio) as "studioVersion"
      from dances d ${ids === "all" ? "" : "where d.id = any($ids::uuid[])"}`,
     ids === "all" ? {} : { ids: [...new Set(ids)] },
   );

@@ -1,4 +1,5 @@
 import type { Settings } from "@map-step/contract";
+import { COUPLE_LIMITS } from "@map-step/core/hold";
 import { TEMPO_LIMITS } from "@map-step/core/time";
 import { type CreationOptional, DataTypes, type Sequelize } from "sequelize";
 import { type Row, textColumn, wholeColumn } from "../../db/row.ts";
@@ -17,6 +18,7 @@ export interface StudioRow extends Row<StudioRow> {
   ruleMark: CreationOptional<Settings["ruleMark"]>;
   checkMark: CreationOptional<Settings["checkMark"]>;
   tempoLimits: CreationOptional<Settings["tempoLimits"]>;
+  coupleLimits: CreationOptional<Settings["coupleLimits"]>;
   version: CreationOptional<number>;
 }
 
@@ -37,6 +39,7 @@ export const defineSession = (sequelize: Sequelize) => ({
       ruleMark: { ...textColumn(), defaultValue: "alone" },
       checkMark: { ...textColumn(), defaultValue: "alone" },
       tempoLimits: { type: DataTypes.JSONB, allowNull: false, defaultValue: TEMPO_LIMITS },
+      coupleLimits: { type: DataTypes.JSONB, allowNull: false, defaultValue: COUPLE_LIMITS },
       version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
     },
     { tableName: "studio" },

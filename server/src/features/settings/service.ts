@@ -30,8 +30,9 @@ export const changeSettings = (db: Database, change: Settings): Promise<Settings
 /** How the studio writes dates, times and lengths, as one column of a query. */
 export const LOCALE_FORMAT = `(select json_build_object('dates', dates, 'clock', clock, 'lengths', lengths) from studio)`;
 
-/** What dancers of the studio manage at a tempo, as one column of a query. */
-export const TEMPO_LIMITS_COLUMN = `(select tempo_limits from studio) as "tempoLimits"`;
+/** What dancers of the studio manage at a tempo, and how far they reach, as columns of a query. */
+export const DANCERS_COLUMNS = `(select tempo_limits from studio) as "tempoLimits",
+  (select couple_limits from studio) as "coupleLimits"`;
 
 /** How the house words its recaps: its own words, or those that ship. */
 export async function houseOf(db: Database): Promise<House> {

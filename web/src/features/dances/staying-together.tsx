@@ -18,7 +18,7 @@ interface Props {
 export function StayingTogether({ dance, figures }: Props) {
   const withSteps = useWithSteps(figures);
   const steps = useMemo(() => withSteps.map(({ figure }) => figure), [withSteps]);
-  const { verdicts, failed } = useCouples(steps, dance.holds);
+  const { verdicts, failed } = useCouples(steps, dance);
   const told = withSteps.flatMap(({ id, figure }, at) => {
     const verdict = verdicts?.[at];
     const record = figures.find((one) => one.id === id);

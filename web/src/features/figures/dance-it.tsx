@@ -164,7 +164,7 @@ export function DanceIt({ figure: house, name, dance, bpm, onBpm }: Props) {
         <Box flex="1" minW="0">
           <FloorView
             figure={figure}
-            holds={dance.holds}
+            dance={dance}
             name={name}
             at={position}
             camera={camera}

@@ -59,8 +59,8 @@ const partnersText = ({ naturalOpposite, onsetsMatch }: FigureFacts): string => 
 };
 
 /** Where the couple ends, and which steps it takes where the usual ones do not do; an impossible one is a warning. */
-function useCoupleText(figure: Figure, { holds }: Dance): string | null {
-  const couple = useCouple(figure, holds);
+function useCoupleText(figure: Figure, dance: Dance): string | null {
+  const couple = useCouple(figure, dance);
   const said = couple && coupleInWords(couple, figure, lengthText);
   if (!said || said.tone === "warning") return null;
   return said.wayOut ? `${said.text}. ${said.wayOut}` : said.text;

@@ -17,7 +17,7 @@ interface Props {
 /** What a teacher would say of a figure as it is written, each with a way out. */
 export function Warnings({ figure, dance, others }: Props) {
   const warnings = useMemo(() => warningsOf(figure, dance, others), [figure, dance, others]);
-  const couple = useCouple(figure, dance.holds);
+  const couple = useCouple(figure, dance);
   const said = couple && coupleInWords(couple, figure, preciseLengthText);
   const all = said?.tone === "warning" ? [...warnings, said] : warnings;
   return all.map(({ text, wayOut }) => (

@@ -105,7 +105,7 @@ export function Practice(props: PracticeProps) {
               <FloorView
                 figure={figure}
                 name={name}
-                holds={dance.holds}
+                dance={dance}
                 at={position}
                 camera="above"
                 roles={writtenRoles(figure)}

@@ -82,7 +82,7 @@ export function LiveFigure({ show, figure, name, title, dance, role = null }: Pr
           <FloorView
             figure={figure}
             name={name}
-            holds={dance.holds}
+            dance={dance}
             at={position}
             camera="above"
             roles={writtenRoles(shown)}

@@ -21,6 +21,7 @@ import { tellDone } from "../../kit/toasts.ts";
 import { BackupPanel } from "../backups/state.tsx";
 import { DirectorsShowMore } from "../factors/directors.tsx";
 import { FormHistory } from "../history/form-history.tsx";
+import { CouplePanel, coupleLimitsInWords } from "./couple-panel.tsx";
 import { ChecksPanel, DATES, TIMES, WritingPanel } from "./panels.tsx";
 import { limitsInWords, TempoPanel } from "./tempo-panel.tsx";
 
@@ -43,6 +44,7 @@ const SHOWN = shownBy(SETTINGS_FIELDS, {
   ruleMark: (mark: Settings["ruleMark"]) => MARK_NAMES[mark],
   checkMark: (mark: Settings["checkMark"]) => MARK_NAMES[mark],
   tempoLimits: limitsInWords,
+  coupleLimits: coupleLimitsInWords,
 });
 
 function SettingsForm({ now }: { now: Settings }) {
@@ -92,6 +94,7 @@ function SettingsForm({ now }: { now: Settings }) {
           </Panel>
           <WritingPanel form={form} />
           <TempoPanel form={form} />
+          <CouplePanel form={form} />
           <DirectorsShowMore />
           <BackupPanel />
         </Stack>

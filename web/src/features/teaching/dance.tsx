@@ -66,7 +66,7 @@ export function DanceInClass({ figure, name, dance, tempi }: Props) {
     <FloorView
       figure={figure}
       name={name}
-      holds={dance.holds}
+      dance={dance}
       at={position}
       camera="above"
       roles={writtenRoles(figure)}

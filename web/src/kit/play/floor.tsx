@@ -1,7 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
-import { pathInCouple } from "@map-step/core/couple";
+import { type CoupleDance, pathInCouple } from "@map-step/core/couple";
 import { centreOf, type FootPlacement, type Pose, poseAt } from "@map-step/core/figure";
-import type { Hold } from "@map-step/core/hold";
 import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import type { Ticks } from "@map-step/core/time";
 import { useMemo } from "react";
@@ -113,20 +112,22 @@ function frameOf(dancers: readonly Dancer[]): { x: number; y: number; reach: num
 interface Props {
   readonly figure: Figure;
   readonly name: string;
-  /** Holds of its dance, which say how the two begin. */
-  readonly holds: readonly Hold[];
+  /** Its dance, whose holds say how the two begin and how far apart they may be. */
+  readonly dance: CoupleDance;
   readonly at: Ticks;
   readonly camera: FloorCamera;
   readonly roles: readonly Role[];
 }
 
 /** The floor from above: feet, the way each dancer faces and the path, at one moment of the figure. */
-export function FloorView({ figure, name, holds, at, camera, roles }: Props) {
-  const couple = useCouple(figure, holds);
+export function FloorView({ figure, name, dance, at, camera, roles }: Props) {
+  const couple = useCouple(figure, dance);
   const all = useMemo(
     () =>
-      writtenRoles(figure).map((role): Dancer => ({ role, path: pathInCouple(figure, role, holds, couple) })),
-    [figure, holds, couple],
+      writtenRoles(figure).map(
+        (role): Dancer => ({ role, path: pathInCouple(figure, role, dance.holds, couple) }),
+      ),
+    [figure, dance, couple],
   );
   const dancers = all.filter(({ role }) => roles.includes(role));
   const frame = useMemo(() => frameOf(all), [all]);

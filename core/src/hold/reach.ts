@@ -1,4 +1,4 @@
-import type { Hold } from "../hold/index.ts";
+import type { Hold } from "./hold.ts";
 
 /**
  * What people do, in metres between the middles of two dancers' feet and as shares of a usual step: stated defaults,
