@@ -139,3 +139,32 @@ describe("what figures name in their dance", () => {
     expect((await replace("nothing of ours", "closed")).problem.errors?.[0]?.path).toBe("from");
   });
 });
+
+describe("what dancers manage", () => {
+  it("is stated once in the settings, and comes along with each dance", async () => {
+    const now = (await director.call(api.settings.read)).body;
+    const coupleLimits = { ...now.coupleLimits, longest: 1.6 };
+    const tempoLimits = { ...now.tempoLimits, 1: { changes: 3.5, onBeat: 310, within: 150 } };
+    const change = (about: object) => director.call(api.settings.change, { body: { ...now, ...about } });
+    expect((await change({ coupleLimits, tempoLimits })).status).toBe(200);
+    const dances = (await director.call(api.dances.list)).body;
+    expect(dances.map((one) => [one.coupleLimits?.longest, one.tempoLimits?.[1].changes])).toEqual(
+      dances.map(() => [1.6, 3.5]),
+    );
+  });
+
+  it("is refused where nobody can reach or step so", async () => {
+    const now = (await director.call(api.settings.read)).body;
+    const { reach } = now.coupleLimits;
+    for (const [path, coupleLimits] of [
+      ["coupleLimits.reach.close", { ...now.coupleLimits, reach: { ...reach, close: -1 } }],
+      ["coupleLimits.shortest", { ...now.coupleLimits, shortest: 1 }],
+      ["coupleLimits.apart", { ...now.coupleLimits, apart: "near" as never }],
+    ] as const) {
+      const { status, problem } = await director.call(api.settings.change, {
+        body: { ...now, coupleLimits },
+      });
+      expect([status, problem.errors?.[0]?.path]).toEqual([422, path]);
+    }
+  });
+});

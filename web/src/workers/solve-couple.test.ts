@@ -123,6 +123,14 @@ describe("worked out by hand", () => {
     );
   });
 
+  it("goes by what the studio states of arms and steps", () => {
+    const figure = read(couple("closed", "L back, R back", "R back, L back"));
+    const reach = { ...COUPLE_LIMITS.reach, close: 0.35 };
+    const stated = { ...DANCE, coupleLimits: { ...COUPLE_LIMITS, reach } };
+    expect(verdictOf(figure)).toMatchObject({ together: true });
+    expect(coupleOf(figure, stated, solve)).toMatchObject({ together: false, tooFar: { reach: 0.35 } });
+  });
+
   it("says nothing of a dancer alone, of a role without steps, and where no hold is said", () => {
     for (const text of [
       "solo\nL forward, R forward",

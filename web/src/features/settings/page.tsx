@@ -94,7 +94,6 @@ function SettingsForm({ now }: { now: Settings }) {
           </Panel>
           <WritingPanel form={form} />
           <TempoPanel form={form} />
-          <CouplePanel form={form} />
           <DirectorsShowMore />
           <BackupPanel />
         </Stack>
@@ -125,6 +124,7 @@ function SettingsForm({ now }: { now: Settings }) {
               </Text>
             </Stack>
           </Panel>
+          <CouplePanel form={form} />
         </Stack>
       </SimpleGrid>
       {/* On the left: a message comes up on the right. */}
