@@ -2,8 +2,10 @@ import {
   centreOf,
   type FootPlacement,
   followerStart,
+  isSet,
   isSized,
   type Placing,
+  pathFrom,
   pathOf,
   pathOfRole,
   usualPlacings,
@@ -50,6 +52,9 @@ export interface CoupleFloor {
   readonly moments: readonly CoupleMoment[];
 }
 
+/** How both of a couple stand. */
+export type CoupleStands = Readonly<Record<"leader" | "follower", FootPlacement>>;
+
 /** For each step of both roles whether the dancer turns before it. */
 export type TurnsFirst = Readonly<Record<"leader" | "follower", readonly boolean[]>>;
 
@@ -74,24 +79,29 @@ interface RolePath {
   readonly sizes: readonly Size[];
 }
 
+/** Steps that go nowhere of their own. */
+const STAYS: ReadonlySet<string> = new Set(["place", "replace", "close"]);
+
+/** What of a step is open. A step that goes nowhere is only set a little otherwise. */
+function sizesOf(role: Size["role"], step: Step, index: number, limits: CoupleLimits): Size[] {
+  if (!isSet(step)) return [];
+  const aside = STAYS.has(step.direction ?? step.action) ? limits.aside / 3 : limits.aside;
+  const set: Size = { role, step: index, what: "aside", down: aside, up: aside };
+  const length: Size = { ...set, what: "length", down: 1 - limits.shortest, up: limits.longest - 1 };
+  return isSized(step) ? [length, set] : [set];
+}
+
 function rolePath(
   role: (typeof PARTNERS)[number],
   steps: readonly Step[],
-  heading: number,
+  begin: FootPlacement,
   turnsFirst: readonly boolean[],
   limits: CoupleLimits,
 ): RolePath {
-  const placings = usualPlacings(steps, turnsFirst);
-  const danced = (all: readonly Placing[]) => pathOf(steps, { x: 0, y: 0 }, heading, all);
+  const placings = usualPlacings(steps, turnsFirst, begin);
+  const danced = (all: readonly Placing[]) => pathFrom(begin, steps, all);
   const path = danced(placings);
-  const sizes = steps.flatMap((step, index): Size[] =>
-    isSized(step)
-      ? [
-          { role, step: index, what: "length", down: 1 - limits.shortest, up: limits.longest - 1 },
-          { role, step: index, what: "aside", down: limits.aside, up: limits.aside },
-        ]
-      : [],
-  );
+  const sizes = steps.flatMap((step, index) => sizesOf(role, step, index, limits));
   const changed = sizes.map(({ step, what }) =>
     stands(
       danced(
@@ -108,6 +118,12 @@ function rolePath(
 const landedAt = (path: readonly FootPlacement[], onset: Ticks): number =>
   path.findLastIndex((one) => one.onset <= onset);
 
+/** How a role stands at first where nothing is settled: the feet beside each other, the follower where the hold has them. */
+function beginOf(figure: Figure, role: "leader" | "follower", hold: Hold | null): FootPlacement {
+  const { at, heading } = role === "leader" ? { at: { x: 0, y: 0 }, heading: 0 } : followerStart(hold);
+  return pathOf(stepsOf(figure, role).slice(0, 1), at, heading)[0] as FootPlacement;
+}
+
 const firstOnset = (figure: Figure): Ticks =>
   Math.min(
     ...PARTNERS.flatMap((role) =>
@@ -123,12 +139,14 @@ const BEGINS = 0.35;
 /**
  * Where the two of a couple are at every moment, as it follows from sizes that are open.
  * @param turnsFirst which steps are danced after their turn, of those whose text leaves it open
+ * @param from how both stand at first, where that is settled
  */
 export function coupleFloor(
   figure: Figure,
   holds: readonly Hold[],
   turnsFirst: TurnsFirst,
   limits: CoupleLimits,
+  from: CoupleStands | null = null,
 ): CoupleFloor {
   const said = holdsSaid(figure);
   const holdAt = (onset: Ticks): Hold | null => {
@@ -136,12 +154,14 @@ export function coupleFloor(
     return name === undefined ? null : holdNamed(name, holds);
   };
   const first = holdAt(firstOnset(figure));
-  const { at, heading } = followerStart(first);
-  const of = (role: Role & ("leader" | "follower")) =>
-    rolePath(role, stepsOf(figure, role), role === "leader" ? 0 : heading, turnsFirst[role], limits);
+  const of = (role: Role & ("leader" | "follower")) => {
+    const begin = from?.[role] ?? beginOf(figure, role, first);
+    return rolePath(role, stepsOf(figure, role), begin, turnsFirst[role], limits);
+  };
   const [leader, follower] = [of("leader"), of("follower")];
   const begins: Size = { role: "follower", step: null, what: "x", down: BEGINS, up: BEGINS };
-  const sizes: Size[] = [...leader.sizes, ...follower.sizes, begins, { ...begins, what: "y" }];
+  const free: Size[] = from ? [] : [begins, { ...begins, what: "y" }];
+  const sizes: Size[] = [...leader.sizes, ...follower.sizes, ...free];
   const onsets = [...new Set([...leader.path, ...follower.path].map(({ onset }) => onset))].sort(
     (a, b) => a - b,
   );
@@ -150,14 +170,13 @@ export function coupleFloor(
     const along = (axis: "x" | "y"): number[] => [
       ...leader.changed.map((places) => (leader.usual[l]?.[axis] ?? 0) - (places[l]?.[axis] ?? 0)),
       ...follower.changed.map((places) => (places[f]?.[axis] ?? 0) - (follower.usual[f]?.[axis] ?? 0)),
-      axis === "x" ? 1 : 0,
-      axis === "y" ? 1 : 0,
+      ...free.map(({ what }) => (axis === what ? 1 : 0)),
     ];
     return {
       onset,
       between: {
-        x: at.x + (follower.usual[f]?.x ?? 0) - (leader.usual[l]?.x ?? 0),
-        y: at.y + (follower.usual[f]?.y ?? 0) - (leader.usual[l]?.y ?? 0),
+        x: (follower.usual[f]?.x ?? 0) - (leader.usual[l]?.x ?? 0),
+        y: (follower.usual[f]?.y ?? 0) - (leader.usual[l]?.y ?? 0),
         dx: along("x"),
         dy: along("y"),
       },

@@ -3,7 +3,7 @@ import { COUPLE_LIMITS, reachOf } from "../hold/index.ts";
 import { type Figure, holdsSaid, stepsOf } from "../notation/index.ts";
 import type { Dance, Ticks } from "../time/index.ts";
 import { type Solved, solveApart } from "./bodies.ts";
-import { type CoupleFloor, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
+import { type CoupleFloor, type CoupleStands, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
 import { above, below, type Keeping, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
 
 /** How a size differs from the usual one. */
@@ -97,12 +97,13 @@ function togetherIn(
   floor: CoupleFloor,
   turnsFirst: TurnsFirst,
   { strain, columns }: { readonly strain: number; readonly columns: readonly number[] },
+  from: CoupleStands | null,
 ): CoupleVerdict {
   const changed = changesIn(floor, columns);
   const byOf = (role: string, step: number | null, what: string): number | undefined =>
     changed.find((one) => one.role === role && one.step === step && one.what === what)?.by;
   const placings = (role: "leader" | "follower"): Placing[] =>
-    usualPlacings(stepsOf(figure, role), turnsFirst[role]).map((placing, index) => ({
+    usualPlacings(stepsOf(figure, role), turnsFirst[role], from?.[role]).map((placing, index) => ({
       ...placing,
       length: 1 + (byOf(role, index, "length") ?? 0),
       aside: byOf(role, index, "aside") ?? 0,
@@ -157,6 +158,7 @@ function whereApart(floors: readonly CoupleFloor[], by: Keeping): CoupleFault | 
  * then the fewest sizes changed. `null` where nothing can be said: nobody partners, no hold is said, or not every way of
  * turning could be tried.
  * @param solve a solver for linear programs
+ * @param from how both stand at first; anywhere within the hold where it is not settled
  * @example
  * coupleOf(BASIC, DANCE, SOLVE).strain // 0
  */
@@ -164,6 +166,7 @@ export function coupleOf(
   figure: Figure,
   { holds, coupleLimits: limits = COUPLE_LIMITS }: CoupleDance,
   solve: Solve,
+  from: CoupleStands | null = null,
 ): CoupleVerdict | null {
   const partnered = stepsOf(figure, "leader").length > 0 && stepsOf(figure, "follower").length > 0;
   if (!partnered || holdsSaid(figure).length === 0) return null;
@@ -178,7 +181,7 @@ export function coupleOf(
     readonly found: Solved;
   } | null = null;
   for (const way of ways) {
-    const floor = coupleFloor(figure, holds, way, limits);
+    const floor = coupleFloor(figure, holds, way, limits, from);
     if (floor.moments.length > MOST_MOMENTS) return null;
     floors.push(floor);
     const found = solveApart(strainProgram(floor), floor, by);
@@ -194,5 +197,5 @@ export function coupleOf(
   const { floor, way } = best;
   const most = { strain: Math.max(EASY, best.strain + 0.02), lacking: 0 };
   const fewest = solveApart(strainProgram(floor, most), floor, by, best.found.sides) ?? best.found;
-  return togetherIn(figure, floor, way, { strain: best.strain, columns: fewest.columns });
+  return togetherIn(figure, floor, way, { strain: best.strain, columns: fewest.columns }, from);
 }

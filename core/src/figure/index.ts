@@ -3,10 +3,11 @@ export { countStructure } from "./counts.ts";
 export * from "./facts.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
-export { followerStart, pathOf, pathOfRole, usualPlacings } from "./path.ts";
+export { followerStart, pathFrom, pathOf, pathOfRole, usualPlacings } from "./path.ts";
 export {
   centreOf,
   type FootPlacement,
+  isSet,
   isSized,
   type Placing,
   type Point,

@@ -19,14 +19,22 @@ export function pathOf(
   placings: readonly Placing[] = [],
 ): FootPlacement[] {
   const first = steps.find(({ foot }) => foot === "L" || foot === "R")?.foot;
-  const path: FootPlacement[] = [
-    {
-      onset: Number.NEGATIVE_INFINITY,
-      heading,
-      weight: first === "L" ? "R" : "L",
-      ...feetAround(start, heading),
-    },
-  ];
+  const weight = first === "L" ? "R" : "L";
+  const begin = { onset: Number.NEGATIVE_INFINITY, heading, weight, ...feetAround(start, heading) } as const;
+  return pathFrom(begin, steps, placings);
+}
+
+/**
+ * Where both feet are after each step of somebody who stands somewhere already; see `pathOf`.
+ * @example
+ * pathFrom(pathOf([])[0], stepsOf(BASIC, "leader"), []).length // 9
+ */
+export function pathFrom(
+  begin: FootPlacement,
+  steps: readonly Step[],
+  placings: readonly Placing[],
+): FootPlacement[] {
+  const path: FootPlacement[] = [{ ...begin, onset: Number.NEGATIVE_INFINITY }];
   for (const [index, step] of steps.entries()) {
     const next = placed(path.at(-1) as FootPlacement, step, placings[index]);
     leaveOnFloor(path, next);
@@ -39,11 +47,16 @@ export function pathOf(
  * How steps are danced with all sizes as usual, with what `pathOf` decides by itself said, so that it stays so when
  * sizes change.
  * @param turnsFirst which of the steps are danced after their turn, of those whose text leaves it open
+ * @param begin where the dancer stands at first; with the feet beside each other where nothing is said
  * @example
  * usualPlacings(stepsOf(BASIC, "leader"), []).length // 8
  */
-export function usualPlacings(steps: readonly Step[], turnsFirst: readonly boolean[]): Placing[] {
-  let before = pathOf(steps.slice(0, 1))[0] as FootPlacement;
+export function usualPlacings(
+  steps: readonly Step[],
+  turnsFirst: readonly boolean[],
+  begin = pathOf(steps.slice(0, 1))[0] as FootPlacement,
+): Placing[] {
+  let before = begin;
   return steps.map((step, index) => {
     const placing = decided(before, step, turnsFirst[index] ?? false);
     before = placed(before, step, placing);
@@ -52,10 +65,9 @@ export function usualPlacings(steps: readonly Step[], turnsFirst: readonly boole
 }
 
 /** A foot that comes back to where it was left on the floor never swung round with the body. */
-function leaveOnFloor(path: FootPlacement[], { weight, left, right }: FootPlacement): void {
+function leaveOnFloor(path: FootPlacement[], { weight, fromFloor }: FootPlacement): void {
   const onFloor = path.at(-1)?.onFloor;
-  const landed = weight === "L" ? left : right;
-  if (!onFloor || weight === "both" || landed.x !== onFloor.x || landed.y !== onFloor.y) return;
+  if (!onFloor || weight === "both" || !fromFloor) return;
   const foot = weight === "L" ? "left" : "right";
   for (let at = path.length - 1; path[at]?.onFloor === onFloor; at--)
     path[at] = { ...(path[at] as FootPlacement), [foot]: onFloor };

@@ -22,6 +22,8 @@ export interface FootPlacement {
   readonly rest?: Pick<FootPlacement, "left" | "right">;
   /** Where the foot without weight still stands on the floor while the body turns on the other one. */
   readonly onFloor?: Point;
+  /** It went back to where the foot was left on the floor. */
+  readonly fromFloor?: true;
   /** From the standing foot to where the step landed, and which way it turned: the line that a turn may go on along. */
   readonly travel?: Travel;
 }
@@ -204,9 +206,7 @@ export function placed(before: FootPlacement, step: Step, how: Placing = {}): Fo
   const toFloor = RETURNS.has(word) && (how.toFloor ?? goesToFloor(before, standing));
   const landed = to
     ? offset(from, before.heading + early, out, to.forward + across.forward)
-    : toFloor
-      ? (before.onFloor ?? stays)
-      : stays;
+    : offset(toFloor ? (before.onFloor ?? stays) : stays, before.heading, 0, across.forward);
   const crosses = isWeightAction(step.action) && /^cross-/.test(word) && degrees === 0 ? to : null;
   const aside = crosses && offset({ x: 0, y: 0 }, before.heading, 0, crosses.forward);
   const keeps = !isWeightAction(step.action) && degrees === 0 ? before.offLine : undefined;
@@ -233,6 +233,7 @@ export function placed(before: FootPlacement, step: Step, how: Placing = {}): Fo
     ...(line ? { offLine: line } : {}),
     ...(rest ? { rest } : {}),
     ...(left ? { onFloor: left } : {}),
+    ...(toFloor ? { fromFloor: true as const } : {}),
     ...(to && isWeightAction(step.action) ? { travel } : {}),
   };
 }
@@ -254,6 +255,14 @@ const SIZED: ReadonlySet<string> = new Set([
   "diagonal-forward",
   "diagonal-back",
 ]);
+
+/**
+ * Whether a step may be set a little forward or back of where it is said to go: each that takes the weight on one foot.
+ * @example
+ * isSet(stepsOf(BASIC, "leader")[1]) // true
+ */
+export const isSet = ({ foot, action }: Step): boolean =>
+  (foot === "L" || foot === "R") && isWeightAction(action);
 
 /**
  * What `place` decides by itself about a step that is danced as said, so that other sizes do not change it.

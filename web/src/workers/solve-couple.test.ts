@@ -72,10 +72,10 @@ describe("worked out by hand", () => {
       "one walks off",
       couple(
         "closed",
-        "L place, R place, L place, R place, L place, R place, L place, R place",
-        "R back, L back, R back, L back, R back, L back, R back, L back",
+        Array(5).fill("L place, R place").join(", "),
+        Array(5).fill("R back, L back").join(", "),
       ),
-      "closed on 7: they are at least 0.83 m",
+      "closed on 9: they are at least 0.79 m",
     ],
     [
       "six walks away from each other",
@@ -245,13 +245,13 @@ describe("of any couple", () => {
     );
   });
 
-  test("its picture in a mirror fits as it does", () => {
+  test("its picture in a mirror cannot be danced where it cannot", () => {
     fc.assert(
       fc.property(anyCouple, (figure) => {
         const [one, other] = [verdictOf(figure), verdictOf(otherSide(figure))];
-        expect(other?.together).toBe(one?.together);
-        if (!one?.together || !other?.together) return;
-        expect(other.strain).toBeCloseTo(one.strain, 2);
+        if (one?.together === false)
+          expect(other).toMatchObject({ together: false, onset: one.onset, hold: one.hold });
+        else expect(other?.together).not.toBe(false);
       }),
       runs(40),
     );

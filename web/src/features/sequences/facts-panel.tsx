@@ -75,7 +75,7 @@ export function FactsPanel({ builder }: { builder: Builder }) {
         <Heading as="h3" size="sm" mb="1.5">
           Over the floor
         </Heading>
-        <FloorTrack round={round} holds={library.dance.holds} loops={content.loops} />
+        <FloorTrack round={round} dance={library.dance} loops={content.loops} />
         <Stack gap="0.5" mt="1.5" fontSize="sm">
           {ways.map(({ title, sentences }) => (
             <Box key={title}>

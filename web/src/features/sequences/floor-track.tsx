@@ -1,30 +1,35 @@
 import { Box, Button, Flex, Text } from "@chakra-ui/react";
-import { centreOf, type Point, pathOfRole } from "@map-step/core/figure";
+import { type CoupleDance, type CoupleInRow, pathInCouple } from "@map-step/core/couple";
+import { centreOf, type Point } from "@map-step/core/figure";
 import type { Hold } from "@map-step/core/hold";
-import { type Role, writtenRoles } from "@map-step/core/notation";
+import { type Figure, type Role, writtenRoles } from "@map-step/core/notation";
 import { asOneFigure, type RoundFacts } from "@map-step/core/sequence";
 import { useMemo, useState } from "react";
 import { tone } from "../../app/theme.ts";
 import { ROLE_LOOK } from "../../kit/ribbon/index.ts";
+import { useCoupleInRow } from "../../kit/use-couple.ts";
 
 const [WIDTH, HEIGHT, EDGE] = [258, 170, 22];
 const MANY = 4;
 
 interface Props {
   readonly round: RoundFacts;
-  readonly holds: readonly Hold[];
+  readonly dance: CoupleDance;
   readonly loops: boolean;
 }
 
-/** The places a role goes through in some rounds, one after the other. Metres. */
-function trackOf({ danced, beats }: RoundFacts, rounds: number, holds: readonly Hold[]) {
-  const all = Array.from({ length: rounds }, (_, round) =>
+/** What is danced in some rounds, one after the other. */
+const danceOf = ({ danced, beats }: RoundFacts, rounds: number) =>
+  Array.from({ length: rounds }, (_, round) =>
     danced.map((one) => ({ ...one, from: one.from + round * beats })),
   ).flat();
-  const whole = asOneFigure(all);
-  return whole
-    ? writtenRoles(whole).map((role) => ({ role, points: pathOfRole(whole, role, holds).map(centreOf) }))
-    : [];
+
+/** The places each role goes through. Metres. */
+function tracksOf(whole: Figure | null, holds: readonly Hold[], couple: CoupleInRow | undefined) {
+  return (whole ? writtenRoles(whole) : []).map((role) => ({
+    role,
+    points: whole ? pathInCouple(whole, role, holds, couple?.danced).map(centreOf) : [],
+  }));
 }
 
 /** Where a place lies in the drawing: ahead is up, one scale for both ways. */
@@ -48,8 +53,10 @@ interface DrawingProps extends Omit<Props, "loops"> {
 }
 
 /** The way of the couple over the floor, from above: filled where it begins, hollow where it ends. */
-export function TrackDrawing({ round, holds, rounds = 1 }: DrawingProps) {
-  const tracks = useMemo(() => trackOf(round, rounds, holds), [round, rounds, holds]);
+export function TrackDrawing({ round, dance, rounds = 1 }: DrawingProps) {
+  const danced = useMemo(() => danceOf(round, rounds), [round, rounds]);
+  const couple = useCoupleInRow(danced, dance);
+  const tracks = useMemo(() => tracksOf(asOneFigure(danced), dance.holds, couple), [danced, dance, couple]);
   const place = useMemo(() => placer(tracks.flatMap(({ points }) => points)), [tracks]);
   if (tracks.length === 0) return null;
   const mark = (role: Role, at: Point, isFilled: boolean) => {
@@ -98,12 +105,12 @@ export function TrackDrawing({ round, holds, rounds = 1 }: DrawingProps) {
 }
 
 /** That way with what it stands for, over one round or some. */
-export function FloorTrack({ round, holds, loops }: Props) {
+export function FloorTrack({ round, dance, loops }: Props) {
   const [rounds, setRounds] = useState(1);
   if (round.whole === null) return null;
   return (
     <Box>
-      <TrackDrawing round={round} holds={holds} rounds={rounds} />
+      <TrackDrawing round={round} dance={dance} rounds={rounds} />
       <Flex justify="space-between" align="center" mt="1">
         <Text fontSize="xs" color="soft">
           ahead is up; an estimate

@@ -124,7 +124,7 @@ export function SequenceLine({ sequence, dance, level, mayWrite }: Props) {
         </Box>
         {read?.round.whole ? (
           <Box w={{ base: "12rem", md: "13rem" }} flexShrink="0">
-            <TrackDrawing round={read.round} holds={dance.holds} />
+            <TrackDrawing round={read.round} dance={dance} />
           </Box>
         ) : null}
       </Flex>
