@@ -2,6 +2,7 @@ import { randomUUID } from "node:crypto";
 import {
   countStudio,
   readStudioFile,
+  STUDIO_FILE_VERSION,
   STUDIO_LIST_NAMES,
   type StudioFile,
   studioSchema,
@@ -225,7 +226,7 @@ describe("a whole studio as one file", () => {
 /** Everything that a file may be made into, and the place at which that must be told. */
 const BROKEN: readonly (readonly [what: string, change: (file: StudioFile) => unknown, place: RegExp])[] = [
   ["another format", (file) => ({ ...file, format: "map-step/figures" }), /^format$/],
-  ["a later version", (file) => ({ ...file, formatVersion: 6 }), /^formatVersion$/],
+  ["a later version", (file) => ({ ...file, formatVersion: STUDIO_FILE_VERSION + 1 }), /^formatVersion$/],
   ["a list that is missing", ({ levels: _levels, ...file }) => file, /^levels$/],
   ["a field of nobody", (file) => ({ ...file, more: 1 }), /^$/],
   ["a figure of no dance", (file) => ({ ...file, dances: [] }), /^figures\.0\.danceId$/],

@@ -1,5 +1,5 @@
 import { type FootPlacement, type Placing, pathFrom, pathOfRole } from "../figure/index.ts";
-import { type Figure, type Step, stepsOf } from "../notation/index.ts";
+import { type Figure, holdsSaid, type Step, stepsOf } from "../notation/index.ts";
 import { beatsToTicks, type Ticks } from "../time/index.ts";
 import type { CoupleStands, DancedCouple } from "./floor.ts";
 import type { Solve } from "./program.ts";
@@ -29,14 +29,24 @@ const both = <T>(of: (role: "leader" | "follower") => T): Readonly<Record<"leade
 
 const nothing = (): { leader: never[]; follower: never[] } => ({ leader: [], follower: [] });
 
-/** The steps of a figure as they stand in the row; a pick-up on a step of the figure before falls out. */
-const rowsOf = (figure: Figure, from: Ticks, before: Rows): Rows =>
-  both((role) => {
+/**
+ * The steps of a figure as they stand in the row: a pick-up on a step of the figure before falls out, and where no hold is
+ * said at first, the one in force is.
+ */
+function rowsOf(figure: Figure, from: Ticks, before: Rows): Rows {
+  const rows = both((role) => {
     const last = before[role].at(-1)?.onset ?? Number.NEGATIVE_INFINITY;
     return stepsOf(figure, role)
       .map((step) => ({ ...step, onset: step.onset + from }))
       .filter(({ onset }) => onset > last);
   });
+  const hold = holdsSaid({ length: from, steps: before }).at(-1)?.hold;
+  const first = rows.leader[0] ?? rows.follower[0];
+  const [said] = holdsSaid({ length: figure.length, steps: rows });
+  if (hold === undefined || !first || (said && said.onset <= first.onset)) return rows;
+  const role = rows.leader[0] ? "leader" : "follower";
+  return { ...rows, [role]: rows[role].map((step) => (step === first ? { ...step, hold } : step)) };
+}
 
 const joined = <T>(
   one: Readonly<Record<"leader" | "follower", readonly T[]>>,

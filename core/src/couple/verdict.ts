@@ -123,14 +123,14 @@ function togetherIn(
   };
 }
 
-/** The first moment that no sizes keep to, by halving; `null` where only their bodies are in each other's way. */
+/**
+ * The first moment that no sizes keep to, by halving; `null` where only their bodies are in each other's way. What could
+ * not be solved counts as kept to: a refusal is never guessed.
+ */
 function whereApart(floors: readonly CoupleFloor[], by: Keeping): CoupleFault | null {
   const lacking = (until: number, how = by): number =>
     Math.min(
-      ...floors.map(
-        (floor) =>
-          solveWithin(strainProgram(floor), floor, how, [], [], until)?.at(-1) ?? Number.POSITIVE_INFINITY,
-      ),
+      ...floors.map((floor) => solveWithin(strainProgram(floor), floor, how, [], [], until)?.at(-1) ?? 0),
     );
   const moments = floors[0]?.moments ?? [];
   if (lacking(moments.length) <= NOTHING) return null;

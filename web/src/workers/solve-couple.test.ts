@@ -1,4 +1,10 @@
-import { type CoupleVerdict, coupleInWords, coupleOf, pathInCouple } from "@map-step/core/couple";
+import {
+  type CoupleVerdict,
+  coupleInRow,
+  coupleInWords,
+  coupleOf,
+  pathInCouple,
+} from "@map-step/core/couple";
 import { readingOf } from "@map-step/core/element";
 import { centreOf, isSized, type Placing, pathOf, pathOfRole, usualPlacings } from "@map-step/core/figure";
 import { COUPLE_LIMITS, USUAL_HOLDS } from "@map-step/core/hold";
@@ -138,6 +144,32 @@ describe("worked out by hand", () => {
       "leader\nL forward\nfollower\nR back",
     ])
       expect(verdictOf(read(text))).toBeNull();
+  });
+});
+
+describe("figures one after the other", () => {
+  const row = (...figures: readonly (Figure | null)[]) =>
+    coupleInRow(
+      figures.map((figure, at) => ({ figure, from: at * 4 })),
+      DANCE,
+      solve,
+    );
+
+  it("begin where and as the one before ended, in the hold that is in force", () => {
+    const basic = read(couple("closed", "L side, R close", "R side, L close"));
+    const away = read("leader\nL back, R back, L back, R back\nfollower\nR back, L back, R back, L back");
+    expect(row(basic, basic).goesOn).toEqual([true, true]);
+    expect(row(basic, away).goesOn).toEqual([true, false]);
+    expect(row(away).goesOn).toEqual([null]);
+    expect(row(basic, null, basic).goesOn).toEqual([true, null, true]);
+  });
+
+  it("are looked at together where one leaves the next no way", () => {
+    // With usual steps the first ends so near that a second has nowhere to go.
+    const near = read(couple("closed", "L forward small, R close", "R place, L place"));
+    const { goesOn, danced } = row(near, near);
+    expect(goesOn).toEqual([true, true]);
+    expect(danced.together && danced.placings.leader).toHaveLength(4);
   });
 });
 

@@ -201,6 +201,7 @@ export const WRITTEN: readonly WrittenTable[] = [
 /** Columns of text in which nobody writes: signs, names of files, secrets, who works here, and the students themselves. */
 export const NO_WORDS: ReadonlySet<string> = new Set([
   "studio.tempo_limits",
+  "studio.couple_limits",
   ...["backups", "calendar_addresses", "challenges", "checks", "enrolments", "evidence", "group_plans"],
   ...["migrations", "one_time_links", "plan_figures", "plan_links", "practice_results", "rate_limits"],
   ...["readiness_rules", "recovery_codes", "sessions", "staff", "students", "lessons"],
