@@ -4,6 +4,7 @@ import { join, relative } from "node:path";
 /** Concepts of the core from the ground up: each may use those before it, through their faces. */
 const CONCEPTS = [
   "words",
+  "linear",
   "comment",
   "undo",
   "hold",

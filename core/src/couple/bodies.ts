@@ -1,14 +1,6 @@
+import type { LinearProgram, LinearRow } from "../linear/index.ts";
 import type { CoupleFloor } from "./floor.ts";
-import {
-  type FloorLimit,
-  type Keeping,
-  type LinearProgram,
-  type LinearRow,
-  type Place,
-  placeIn,
-  rowOf,
-  solveWithin,
-} from "./program.ts";
+import { type FloorLimit, type Keeping, type Place, placeIn, rowOf, solveWithin } from "./program.ts";
 
 /** A way through a program, with what it costs. */
 export interface Solved {

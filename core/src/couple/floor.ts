@@ -1,22 +1,22 @@
 import {
   centreOf,
   type FootPlacement,
-  followerStart,
   isSet,
   isSized,
   type Placing,
+  type Point,
   pathFrom,
-  pathOf,
   pathOfRole,
   usualPlacings,
 } from "../figure/index.ts";
 import { type CoupleLimits, type Hold, holdNamed } from "../hold/index.ts";
 import { type Figure, holdsSaid, type Role, type Step, stepsOf } from "../notation/index.ts";
 import type { Ticks } from "../time/index.ts";
+import { both, type OfBoth, type Partner } from "./both.ts";
 
 /** A size that is open: how long a step is, how far aside it goes, or where the follower stands at first. */
 export interface Size {
-  readonly role: "leader" | "follower";
+  readonly role: Partner;
   /** Index of the step in its role; `null` for where the follower stands at first. */
   readonly step: number | null;
   readonly what: "length" | "aside" | "x" | "y";
@@ -53,21 +53,19 @@ export interface CoupleFloor {
 }
 
 /** How both of a couple stand. */
-export type CoupleStands = Readonly<Record<"leader" | "follower", FootPlacement>>;
+export type CoupleStands = OfBoth<FootPlacement>;
 
 /** For each step of both roles whether the dancer turns before it. */
-export type TurnsFirst = Readonly<Record<"leader" | "follower", readonly boolean[]>>;
+export type TurnsFirst = OfBoth<readonly boolean[]>;
 
 /** What of a verdict says how a couple dances. */
 export type DancedCouple =
   | {
       readonly together: true;
-      readonly placings: Readonly<Record<"leader" | "follower", readonly Placing[]>>;
-      readonly begins: { readonly x: number; readonly y: number };
+      readonly placings: OfBoth<readonly Placing[]>;
+      readonly begins: Point;
     }
   | { readonly together: false };
-
-const PARTNERS = ["leader", "follower"] as const;
 
 const stands = (path: readonly FootPlacement[]) => path.map((one) => centreOf(one.rest ?? one));
 
@@ -92,7 +90,7 @@ function sizesOf(role: Size["role"], step: Step, index: number, limits: CoupleLi
 }
 
 function rolePath(
-  role: (typeof PARTNERS)[number],
+  role: Partner,
   steps: readonly Step[],
   begin: FootPlacement,
   turnsFirst: readonly boolean[],
@@ -118,20 +116,13 @@ function rolePath(
 const landedAt = (path: readonly FootPlacement[], onset: Ticks): number =>
   path.findLastIndex((one) => one.onset <= onset);
 
-/** How a role stands at first where nothing is settled: the feet beside each other, the follower where the hold has them. */
-function beginOf(figure: Figure, role: "leader" | "follower", hold: Hold | null): FootPlacement {
-  const { at, heading } = role === "leader" ? { at: { x: 0, y: 0 }, heading: 0 } : followerStart(hold);
-  return pathOf(stepsOf(figure, role).slice(0, 1), at, heading)[0] as FootPlacement;
+/** How both stand at first where nothing is settled: where the hold usually has them, the follower moved so far. */
+export function beginOf(figure: Figure, holds: readonly Hold[], moved: Point = { x: 0, y: 0 }): CoupleStands {
+  const first = both((role) => pathOfRole(figure, role, holds)[0] as FootPlacement);
+  const aside = ({ x, y }: Point): Point => ({ x: x + moved.x, y: y + moved.y });
+  const { left, right } = first.follower;
+  return { ...first, follower: { ...first.follower, left: aside(left), right: aside(right) } };
 }
-
-const firstOnset = (figure: Figure): Ticks =>
-  Math.min(
-    ...PARTNERS.flatMap((role) =>
-      stepsOf(figure, role)
-        .slice(0, 1)
-        .map(({ onset }) => onset),
-    ),
-  );
 
 /** How far the follower may begin from where the hold usually has them, in metres. */
 const BEGINS = 0.35;
@@ -153,12 +144,10 @@ export function coupleFloor(
     const name = said.findLast((one) => one.onset <= onset)?.hold;
     return name === undefined ? null : holdNamed(name, holds);
   };
-  const first = holdAt(firstOnset(figure));
-  const of = (role: Role & ("leader" | "follower")) => {
-    const begin = from?.[role] ?? beginOf(figure, role, first);
-    return rolePath(role, stepsOf(figure, role), begin, turnsFirst[role], limits);
-  };
-  const [leader, follower] = [of("leader"), of("follower")];
+  const begin = from ?? beginOf(figure, holds);
+  const { leader, follower } = both((role) =>
+    rolePath(role, stepsOf(figure, role), begin[role], turnsFirst[role], limits),
+  );
   const begins: Size = { role: "follower", step: null, what: "x", down: BEGINS, up: BEGINS };
   const free: Size[] = from ? [] : [begins, { ...begins, what: "y" }];
   const sizes: Size[] = [...leader.sizes, ...follower.sizes, ...free];
@@ -182,7 +171,7 @@ export function coupleFloor(
       },
       leader: leader.path[l]?.heading ?? 0,
       follower: follower.path[f]?.heading ?? 0,
-      hold: onset === Number.NEGATIVE_INFINITY ? first : holdAt(onset),
+      hold: holdAt(onset === Number.NEGATIVE_INFINITY ? (onsets[1] ?? 0) : onset),
     };
   });
   return { sizes, moments };
@@ -201,13 +190,6 @@ export function pathInCouple(
   verdict: DancedCouple | null | undefined,
 ): FootPlacement[] {
   if (!verdict?.together || role === "solo") return pathOfRole(figure, role, holds);
-  const [first] = pathOfRole(figure, role, holds);
-  const start = first ? centreOf(first) : { x: 0, y: 0 };
-  const moved = role === "follower" ? verdict.begins : { x: 0, y: 0 };
-  return pathOf(
-    stepsOf(figure, role),
-    { x: start.x + moved.x, y: start.y + moved.y },
-    first?.heading,
-    verdict.placings[role],
-  );
+  const begin = beginOf(figure, holds, verdict.begins);
+  return pathFrom(begin[role], stepsOf(figure, role), verdict.placings[role]);
 }

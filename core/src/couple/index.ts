@@ -1,5 +1,5 @@
 export { type DancedCouple, pathInCouple } from "./floor.ts";
-export type { LinearProgram, Solve } from "./program.ts";
+export type { Solve } from "./program.ts";
 export { type CoupleInRow, coupleInRow, type FigureInRow } from "./row.ts";
 export {
   type Changed,

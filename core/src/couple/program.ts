@@ -1,21 +1,6 @@
 import { type CoupleLimits, type Hold, reachOf } from "../hold/index.ts";
+import type { LinearProgram, LinearRow } from "../linear/index.ts";
 import type { Affine, CoupleFloor, CoupleMoment } from "./floor.ts";
-
-/** A row of a linear program: a sum over columns between two bounds. */
-export interface LinearRow {
-  readonly lower: number;
-  readonly upper: number;
-  readonly columns: readonly number[];
-  readonly values: readonly number[];
-}
-
-/** The least Σ cost · column over all rows, each column from 0 to its upper bound. */
-export interface LinearProgram {
-  readonly cost: readonly number[];
-  readonly upper: readonly number[];
-  readonly integer: readonly boolean[];
-  readonly rows: readonly LinearRow[];
-}
 
 /** Solves a linear program: the columns of a best solution, `null` where there is none. */
 export type Solve = (program: LinearProgram) => readonly number[] | null;

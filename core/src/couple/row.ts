@@ -1,9 +1,10 @@
-import { type FootPlacement, type Placing, pathFrom, pathOfRole } from "../figure/index.ts";
+import { type Placing, type Point, pathFrom } from "../figure/index.ts";
 import { type Figure, holdsSaid, type Step, stepsOf } from "../notation/index.ts";
 import { beatsToTicks, type Ticks } from "../time/index.ts";
-import type { CoupleStands, DancedCouple } from "./floor.ts";
+import { both, type OfBoth } from "./both.ts";
+import { beginOf, type CoupleStands, type DancedCouple } from "./floor.ts";
 import type { Solve } from "./program.ts";
-import { type CoupleDance, type CoupleVerdict, coupleOf } from "./verdict.ts";
+import { type CoupleDance, coupleOf } from "./verdict.ts";
 
 /** A figure at its place in a row, and the beat on which it begins. */
 export interface FigureInRow {
@@ -19,15 +20,11 @@ export interface CoupleInRow {
   readonly danced: DancedCouple;
 }
 
-type Rows = Readonly<Record<"leader" | "follower", readonly Step[]>>;
-type Placings = Readonly<Record<"leader" | "follower", readonly Placing[]>>;
+type Rows = OfBoth<readonly Step[]>;
+type Placings = OfBoth<readonly Placing[]>;
 
-const both = <T>(of: (role: "leader" | "follower") => T): Readonly<Record<"leader" | "follower", T>> => ({
-  leader: of("leader"),
-  follower: of("follower"),
-});
-
-const nothing = (): { leader: never[]; follower: never[] } => ({ leader: [], follower: [] });
+const joined = <T>(one: OfBoth<readonly T[]>, other: OfBoth<readonly T[]>): OfBoth<readonly T[]> =>
+  both((role) => [...one[role], ...other[role]]);
 
 /**
  * The steps of a figure as they stand in the row: a pick-up on a step of the figure before falls out, and where no hold is
@@ -48,49 +45,23 @@ function rowsOf(figure: Figure, from: Ticks, before: Rows): Rows {
   return { ...rows, [role]: rows[role].map((step) => (step === first ? { ...step, hold } : step)) };
 }
 
-const joined = <T>(
-  one: Readonly<Record<"leader" | "follower", readonly T[]>>,
-  other: Readonly<Record<"leader" | "follower", readonly T[]>>,
-) => both((role) => [...one[role], ...other[role]]);
-
-/** Where both stand after steps that are danced in a way. */
-const standsAfter = (begin: CoupleStands, steps: Rows, placings: Placings): CoupleStands =>
-  both((role) => pathFrom(begin[role], steps[role], placings[role]).at(-1) ?? begin[role]);
-
-/** How both begin by a verdict: where the hold usually has them, the follower moved. */
-function beginOf(figure: Figure, { holds }: CoupleDance, moved: { x: number; y: number }): CoupleStands {
-  const first = (role: "leader" | "follower") => pathOfRole(figure, role, holds)[0] as FootPlacement;
-  const aside = (point: FootPlacement["left"]) => ({ x: point.x + moved.x, y: point.y + moved.y });
-  const follower = first("follower");
-  return {
-    leader: first("leader"),
-    follower: { ...follower, left: aside(follower.left), right: aside(follower.right) },
-  };
-}
-
 /** The placings of the steps that come first, and of those after them. */
 const partedAfter = (placings: Placings, first: Rows): readonly [Placings, Placings] => [
   both((role) => placings[role].slice(0, first[role].length)),
   both((role) => placings[role].slice(first[role].length)),
 ];
 
-/** Steps of the row and how both stand before them; `null` where nothing before them settles it. */
+/** A figure of the row as it is danced, and how both stand before it. */
 interface Piece {
   readonly steps: Rows;
   readonly length: Ticks;
-  readonly begin: CoupleStands | null;
+  readonly placings: Placings;
+  readonly begin: CoupleStands;
 }
 
-const pieceFigure = ({ steps, length }: Piece): Figure => ({ length, steps });
-
-/** How a piece is danced by its verdict, with usual sizes where there is none. */
-function dancedBy(piece: Piece, verdict: CoupleVerdict | null, dance: CoupleDance) {
-  const together = verdict?.together ? verdict : null;
-  const placings: Placings = together?.placings ?? both((role) => piece.steps[role].map(() => ({})));
-  const begins = together?.begins ?? { x: 0, y: 0 };
-  const begin = piece.begin ?? beginOf(pieceFigure(piece), dance, begins);
-  return { placings, begins, begin };
-}
+/** Where both stand after a piece. */
+const standsAfter = ({ begin, steps, placings }: Piece): CoupleStands =>
+  both((role) => pathFrom(begin[role], steps[role], placings[role]).at(-1) ?? begin[role]);
 
 /**
  * A couple through figures that are danced one after the other, on one floor: where and as one ends, the next begins.
@@ -100,53 +71,43 @@ function dancedBy(piece: Piece, verdict: CoupleVerdict | null, dance: CoupleDanc
  * coupleInRow([{ figure: BASIC, from: 0 }, { figure: BASIC, from: 8 }], DANCE, SOLVE).goesOn // [true, true]
  */
 export function coupleInRow(row: readonly FigureInRow[], dance: CoupleDance, solve: Solve): CoupleInRow {
-  const verdictOf = (piece: Piece): CoupleVerdict | null =>
-    coupleOf(pieceFigure(piece), dance, solve, piece.begin);
   const goesOn: (boolean | null)[] = [];
-  let all: Rows = nothing();
-  /** How everything before the last piece is danced, and the last piece itself. */
-  let settled: Placings = nothing();
-  let last: Piece | null = null;
-  let lastPlacings: Placings = nothing();
-  let begins: { x: number; y: number } | null = null;
-  let stands: CoupleStands | null = null;
+  const pieces: Piece[] = [];
+  let begins: Point = { x: 0, y: 0 };
+  let all: Rows = { leader: [], follower: [] };
+  /** How steps are danced from where both stand; the first of the row from where its verdict has them begin. */
+  const dancedFrom = (stands: CoupleStands | null, figure: { steps: Rows; length: Ticks }) => {
+    const verdict = coupleOf(figure, dance, solve, stands);
+    const found = verdict?.together ? verdict : null;
+    if (!stands && found) begins = found.begins;
+    const placings: Placings = found?.placings ?? both((role) => figure.steps[role].map(() => ({})));
+    const piece: Piece = { ...figure, placings, begin: stands ?? beginOf(figure, dance.holds, begins) };
+    return { together: verdict?.together ?? null, piece };
+  };
   for (const { figure, from } of row) {
     if (!figure) {
       goesOn.push(null);
       continue;
     }
+    const { length } = figure;
     const steps = rowsOf(figure, beatsToTicks(from), all);
-    const piece: Piece = { steps, length: figure.length, begin: stands };
-    const alone = verdictOf(piece);
-    const wide: Piece | null =
-      alone && !alone.together && last
-        ? { steps: joined(last.steps, steps), length: last.length + figure.length, begin: last.begin }
-        : null;
-    const wideVerdict: CoupleVerdict | null = wide && verdictOf(wide);
-    if (wide && last && wideVerdict?.together) {
-      const { placings, begins: moved, begin } = dancedBy(wide, wideVerdict, dance);
-      if (!last.begin) begins = moved;
-      const [first, second] = partedAfter(placings, last.steps);
-      settled = joined(settled, first);
-      lastPlacings = second;
-      last = { ...piece, begin: standsAfter(begin, last.steps, first) };
-      goesOn.push(true);
-    } else {
-      const { placings, begins: moved, begin } = dancedBy(piece, alone, dance);
-      if (!piece.begin) begins = moved;
-      settled = joined(settled, lastPlacings);
-      lastPlacings = placings;
-      last = { ...piece, begin: piece.begin && begin };
-      goesOn.push(alone?.together ?? null);
-    }
-    const stood: CoupleStands = last.begin ?? beginOf(pieceFigure(last), dance, begins ?? { x: 0, y: 0 });
-    stands = standsAfter(stood, last.steps, lastPlacings);
     all = joined(all, steps);
+    const last = pieces.at(-1);
+    const alone = dancedFrom(last ? standsAfter(last) : null, { steps, length });
+    const wide =
+      alone.together === false && last
+        ? dancedFrom(pieces.length > 1 ? last.begin : null, {
+            steps: joined(last.steps, steps),
+            length: last.length + length,
+          })
+        : null;
+    goesOn.push(wide?.together || alone.together);
+    if (last && wide?.together) {
+      const [first, second] = partedAfter(wide.piece.placings, last.steps);
+      const before: Piece = { ...last, placings: first, begin: wide.piece.begin };
+      pieces.splice(-1, 1, before, { steps, length, placings: second, begin: standsAfter(before) });
+    } else pieces.push(alone.piece);
   }
-  const danced: DancedCouple = {
-    together: true,
-    placings: joined(settled, lastPlacings),
-    begins: begins ?? { x: 0, y: 0 },
-  };
-  return { goesOn, danced };
+  const placings = both((role) => pieces.flatMap((piece) => piece.placings[role]));
+  return { goesOn, danced: { together: true, placings, begins } };
 }

@@ -1,8 +1,9 @@
-import { isSized, type Placing, usualPlacings } from "../figure/index.ts";
+import { isSized, type Placing, type Point, usualPlacings } from "../figure/index.ts";
 import { COUPLE_LIMITS, reachOf } from "../hold/index.ts";
 import { type Figure, holdsSaid, stepsOf } from "../notation/index.ts";
 import type { Dance, Ticks } from "../time/index.ts";
 import { type Solved, solveApart } from "./bodies.ts";
+import { both, type OfBoth, type Partner } from "./both.ts";
 import { type CoupleFloor, type CoupleStands, coupleFloor, type Size, type TurnsFirst } from "./floor.ts";
 import { above, below, type Keeping, placeIn, type Solve, solveWithin, strainProgram } from "./program.ts";
 
@@ -24,9 +25,9 @@ export type CoupleVerdict =
       /** Sizes that are not the usual ones, the most strained first. */
       readonly changed: readonly Changed[];
       /** How the steps of each are danced, in their order. */
-      readonly placings: Readonly<Record<"leader" | "follower", readonly Placing[]>>;
+      readonly placings: OfBoth<readonly Placing[]>;
       /** Where the follower stands at first, from where the hold usually has them, in metres. */
-      readonly begins: { readonly x: number; readonly y: number };
+      readonly begins: Point;
       /** How far apart the two end, in metres, and by how many degrees the follower is turned from where the leader faces. */
       readonly ends: { readonly apart: number; readonly turned: number };
     }
@@ -53,8 +54,16 @@ export const EASY = 0.3;
 /** Less than this is nothing, in metres. */
 const NOTHING = 1e-3;
 
+/** A way of turning in which a couple stays together. */
+interface Way {
+  readonly floor: CoupleFloor;
+  readonly way: TurnsFirst;
+  readonly strain: number;
+  readonly found: Solved;
+}
+
 /** Steps whose text leaves open whether the dancer turns before them. */
-const openTurns = (figure: Figure): readonly (readonly ["leader" | "follower", number])[] =>
+const openTurns = (figure: Figure): readonly (readonly [Partner, number])[] =>
   (["leader", "follower"] as const).flatMap((role) =>
     stepsOf(figure, role).flatMap((step, index) =>
       step.turn && !step.turn.first && isSized(step) ? [[role, index] as const] : [],
@@ -102,7 +111,7 @@ function togetherIn(
   const changed = changesIn(floor, columns);
   const byOf = (role: string, step: number | null, what: string): number | undefined =>
     changed.find((one) => one.role === role && one.step === step && one.what === what)?.by;
-  const placings = (role: "leader" | "follower"): Placing[] =>
+  const placings = (role: Partner): Placing[] =>
     usualPlacings(stepsOf(figure, role), turnsFirst[role], from?.[role]).map((placing, index) => ({
       ...placing,
       length: 1 + (byOf(role, index, "length") ?? 0),
@@ -114,7 +123,7 @@ function togetherIn(
     together: true,
     strain,
     changed: changed.map(({ strain: _, ...one }) => one),
-    placings: { leader: placings("leader"), follower: placings("follower") },
+    placings: both(placings),
     begins: { x: byOf("follower", null, "x") ?? 0, y: byOf("follower", null, "y") ?? 0 },
     ends: {
       apart: Math.hypot(x, y),
@@ -174,12 +183,7 @@ export function coupleOf(
   const by: Keeping = { limits, solve: (program) => (left-- > 0 ? solve(program) : null) };
   const { ways, all } = waysOf(figure);
   const floors: CoupleFloor[] = [];
-  let best: {
-    readonly floor: CoupleFloor;
-    readonly way: TurnsFirst;
-    readonly strain: number;
-    readonly found: Solved;
-  } | null = null;
+  let best: Way | null = null;
   for (const way of ways) {
     const floor = coupleFloor(figure, holds, way, limits, from);
     if (floor.moments.length > MOST_MOMENTS) return null;

@@ -25,14 +25,8 @@ const SHARES: readonly (readonly [number, string])[] = [
   [3 / 4, "three quarters"],
 ];
 
-const shareInWords = (by: number): string => {
-  const [first, ...others] = SHARES;
-  const near = others.reduce(
-    (found, one) => (Math.abs(one[0] - by) < Math.abs((found?.[0] ?? 0) - by) ? one : found),
-    first,
-  );
-  return near?.[1] ?? "";
-};
+const shareInWords = (by: number): string =>
+  SHARES.toSorted(([one], [other]) => Math.abs(one - by) - Math.abs(other - by))[0]?.[1] ?? "";
 
 const countOf = (onset: Ticks): string => {
   if (withinBeat(onset) === 0) return spokenCount(onset);
@@ -44,6 +38,13 @@ const countOf = (onset: Ticks): string => {
 function stepInWords(figure: Figure, { role, step, by }: Changed): string {
   const onset = stepsOf(figure, role)[step ?? 0]?.onset ?? 0;
   return `the ${role}’s step on ${countOf(onset)} ${shareInWords(Math.abs(by))} ${by < 0 ? "shorter" : "longer"}`;
+}
+
+/** What to say in class where these steps are not of the usual length. */
+function hintOf(steps: readonly Changed[]): string {
+  if (steps.length === 0) return "keep in line with your partner";
+  if (steps.every(({ by }) => by < 0)) return "small steps here";
+  return steps.every(({ by }) => by > 0) ? "long steps here" : "well measured steps here";
 }
 
 const facedInWords = (turned: number): string => {
@@ -82,7 +83,6 @@ export function coupleInWords(
   const named = steps.slice(0, MOST_NAMED).map((one) => stepInWords(figure, one));
   const more = steps.length - named.length;
   const shorter = steps.every(({ by }) => by < 0);
-  const sizes = shorter ? "small" : steps.every(({ by }) => by > 0) ? "long" : "well measured";
   if (strain > HARDLY)
     return {
       tone: "note",
@@ -95,6 +95,6 @@ export function coupleInWords(
       named.length === 0
         ? `with steps a little aside; ${end}`
         : `with ${inWords([...named, ...(more > 0 ? [`${more} more`] : [])])}; ${end}`,
-    wayOut: `Worth saying in class: ${steps.length === 0 ? "keep in line with your partner" : `${sizes} steps here`}.`,
+    wayOut: `Worth saying in class: ${hintOf(steps)}.`,
   };
 }

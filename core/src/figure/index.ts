@@ -3,7 +3,7 @@ export { countStructure } from "./counts.ts";
 export * from "./facts.ts";
 export * from "./kinds.ts";
 export { type Pose, poseAt } from "./motion.ts";
-export { followerStart, pathFrom, pathOf, pathOfRole, usualPlacings } from "./path.ts";
+export { pathFrom, pathOf, pathOfRole, usualPlacings } from "./path.ts";
 export {
   centreOf,
   type FootPlacement,

@@ -73,12 +73,8 @@ function leaveOnFloor(path: FootPlacement[], { weight, fromFloor }: FootPlacemen
     path[at] = { ...(path[at] as FootPlacement), [foot]: onFloor };
 }
 
-/**
- * Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said.
- * @example
- * followerStart(null) // { at: { x: 0, y: 0.9 }, heading: 180 }
- */
-export function followerStart(hold: Hold | null): { at: Point; heading: number } {
+/** Where a hold puts the follower, as the leader faces: metres and degrees. Facing where no hold is said. */
+function followerStart(hold: Hold | null): { at: Point; heading: number } {
   switch (hold?.facing) {
     case "beside":
       return { at: { x: 0.6, y: 0 }, heading: 0 };

@@ -1,20 +1,9 @@
+import type { LinearProgram, LinearRow } from "../linear/index.ts";
 import type { Places, Problem } from "./problem.ts";
 
-/** A linear row: `lower ≤ Σ value · column ≤ upper`. */
-export interface Row {
-  readonly lower: number;
-  readonly upper: number;
-  readonly columns: readonly number[];
-  readonly values: readonly number[];
-}
-
 /** A mixed-integer model as data: the largest Σ cost · column over all rows. All columns begin at 0. */
-export interface ExactModel {
+export interface ExactModel extends LinearProgram {
   readonly problem: Problem;
-  readonly cost: readonly number[];
-  readonly upper: readonly number[];
-  readonly integer: readonly boolean[];
-  readonly rows: readonly Row[];
   /** The column of figure f new in week w; -1 where that is not allowed. */
   readonly columnOf: readonly (readonly number[])[];
   /** What places are worth to the model's question; hard limits are not looked at. */
@@ -63,7 +52,7 @@ export function drawLimits(problem: Problem, worth: (f: number, w: number) => nu
   const cost: number[] = [];
   const upper: number[] = [];
   const integer: boolean[] = [];
-  const rows: Row[] = [];
+  const rows: LinearRow[] = [];
   const column = (value: number, high: number, whole: boolean): number => {
     cost.push(value);
     upper.push(high);

@@ -1,21 +1,10 @@
+import type { LinearProgram, LinearRow } from "../linear/index.ts";
 import { beatsToTicks } from "../time/index.ts";
 import type { Arc, TransitionGraph } from "./graph.ts";
 
-/** A linear row: `lower ≤ Σ value · column ≤ upper`, as the solver takes it. */
-export interface RoutineRow {
-  readonly lower: number;
-  readonly upper: number;
-  readonly columns: readonly number[];
-  readonly values: readonly number[];
-}
-
 /** A mixed-integer model as data: the least Σ cost · column over all rows. All columns begin at 0. */
-export interface RoutineModel {
+export interface RoutineModel extends LinearProgram {
   readonly sense: "min";
-  readonly cost: readonly number[];
-  readonly upper: readonly number[];
-  readonly integer: readonly boolean[];
-  readonly rows: readonly RoutineRow[];
 }
 
 /** What a routine is to be. */
@@ -43,7 +32,7 @@ export type Times = readonly number[];
 export interface RoutineTask {
   readonly model: RoutineModel;
   /** Rows that an answer breaks, because it falls apart into rounds of which none leads to another; none where it holds. */
-  readonly cutsFor: (solution: ArrayLike<number>) => RoutineRow[];
+  readonly cutsFor: (solution: ArrayLike<number>) => LinearRow[];
   readonly timesFrom: (solution: ArrayLike<number>) => Times;
 }
 
@@ -117,7 +106,7 @@ export function routineModel(
     integer.push(true);
     return cost.push(0) - 1;
   };
-  const rows: RoutineRow[] = [];
+  const rows: LinearRow[] = [];
   const row = (lower: number, high: number, entries: readonly (readonly [number, number])[]): void => {
     const sums = new Map<number, number>();
     for (const [at, value] of entries) sums.set(at, (sums.get(at) ?? 0) + value);
@@ -203,7 +192,7 @@ function cutsOf(
   times: Times,
   { begins, inUse }: Marks,
   marked: (column: number) => number,
-): RoutineRow[] {
+): LinearRow[] {
   const { arcs } = graph;
   const used = arcs.flatMap((_, at) => ((times[at] ?? 0) > 0 ? [at] : []));
   const part = partsInUse(graph, used);
@@ -221,7 +210,7 @@ function cutsOf(
   const begun = begins.findIndex((column) => marked(column) > 0);
   if (begun >= 0 && part[begun] === -1)
     // It begins where nothing is danced: each part has to be come to, or hold the beginning itself.
-    return parts.flatMap((one): RoutineRow[] => {
+    return parts.flatMap((one): LinearRow[] => {
       const here = leftIn(one);
       if (here === undefined) return [];
       const into = columnsOf(arcs, ({ from, to }) => part[from] !== one && part[to] === one);
@@ -230,7 +219,7 @@ function cutsOf(
       return [{ lower: 0, upper: ANY, columns, values: [...columns.slice(1).map(() => 1), -1] }];
     });
   const main = (begun >= 0 ? part[begun] : undefined) ?? standsFor.keys().next().value ?? parts[0] ?? 0;
-  return parts.flatMap((one): RoutineRow[] => {
+  return parts.flatMap((one): LinearRow[] => {
     if (one === main && parts.length < 2) return [];
     const inside = ({ from }: Arc) => part[from] === one;
     // One that goes round comes back from wherever it goes, so the ways out are enough.

@@ -1,3 +1,4 @@
+import type { LinearProgram } from "@map-step/core/linear";
 import {
   columnsFrom,
   type ExactModel,
@@ -21,7 +22,7 @@ export interface Proof extends Scored {
 /** A model as the solver takes it. */
 export function dataOf(
   highs: Highs,
-  { cost, upper, integer, rows }: Pick<ExactModel, "cost" | "upper" | "integer" | "rows">,
+  { cost, upper, integer, rows }: LinearProgram,
   sense: "max" | "min",
 ): ModelData {
   const starts = new Int32Array(rows.length + 1);
